@@ -1,0 +1,178 @@
+package orbispace.core.clear;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.Ear;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.hearing.Passages;
+import orbispace.core.render.ChainSettings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.time.Span;
+
+/**
+ * Measures what returns do to dry sources in a rendered song, over the whole of it or one section.
+ *
+ * <p>Excitations are kept by what made them, so that a changed return is analysed alone. The
+ * listening level is frozen when the analysis is made, so that a fader does not shift the scale.
+ * Safe for use by several threads.
+ */
+public final class CoverAnalysis {
+    private static final int MOST_EXCITATIONS = 64;
+
+    private final Renderer renderer;
+    private final Ear ear;
+    private final double roomPower;
+    private final Map<Object, Excitation> kept =
+            new LinkedHashMap<>(16, 0.75f, true) {
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<Object, Excitation> eldest) {
+                    return size() > MOST_EXCITATIONS;
+                }
+            };
+
+    /**
+     * An analysis of a song.
+     *
+     * @param renderer renders it
+     * @param mixLufs loudness of the mix that is heard at the listening level
+     * @param roomPower noise of the room per band
+     */
+    public CoverAnalysis(Renderer renderer, double mixLufs, double roomPower) {
+        this.renderer = renderer;
+        this.ear = new Ear(renderer.material().sampleRateHz(), Ear.fullScaleDb(mixLufs));
+        this.roomPower = roomPower;
+    }
+
+    /** Frames per second of all that it answers. */
+    public double framesPerSecond() {
+        return ear.framesPerSecond();
+    }
+
+    Renderer renderer() {
+        return renderer;
+    }
+
+    /**
+     * One pair over a stretch of the song.
+     *
+     * @param design the field
+     * @param source the dry source that must stay clear
+     * @param ret the return
+     * @param phrases where the source speaks, in seconds of the song
+     * @param span the stretch
+     */
+    public PairView pair(
+            Design design, Source source, Return ret, List<Span> phrases, Span span, Job job) {
+        return view(design, source, List.of(ret), phrases, span, job);
+    }
+
+    /** One source against all returns together. */
+    public PairView field(Design design, Source source, List<Span> phrases, Span span, Job job) {
+        return view(design, source, design.returns(), phrases, span, job);
+    }
+
+    private PairView view(
+            Design design,
+            Source source,
+            List<Return> wets,
+            List<Span> phrases,
+            Span span,
+            Job job) {
+        Excitation wet = sumOfReturns(design, wets, job);
+        List<Return> others = new ArrayList<>(design.returns());
+        others.removeAll(wets);
+        Excitation rest = sumOfReturns(design, others, job);
+        for (Source s : design.sources()) {
+            if (!s.id().equals(source.id())) {
+                job.check();
+                rest = rest.plus(dry(s));
+            }
+        }
+        return cut(dry(source), wet, rest, phrases, span);
+    }
+
+    /** The same pair with its wet given instead of rendered, such as under a changed ducker. */
+    PairView withWet(
+            Design design,
+            Source source,
+            Return ret,
+            Excitation wet,
+            List<Span> phrases,
+            Span span) {
+        List<Return> others = new ArrayList<>(design.returns());
+        others.removeIf(r -> r.id().equals(ret.id()));
+        Excitation rest = sumOfReturns(design, others, Job.QUIET);
+        for (Source s : design.sources()) {
+            rest = s.id().equals(source.id()) ? rest : rest.plus(dry(s));
+        }
+        return cut(dry(source), wet, rest, phrases, span);
+    }
+
+    private PairView cut(
+            Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
+        int from = (int) Math.round(span.startSeconds() * ear.framesPerSecond());
+        int to = (int) Math.round(span.endSeconds() * ear.framesPerSecond());
+        Excitation part = dry.slice(from, to);
+        List<Span> inside = new ArrayList<>();
+        for (Span phrase : phrases) {
+            if (phrase.overlaps(span)) {
+                inside.add(
+                        new Span(
+                                Math.max(0, phrase.startSeconds() - span.startSeconds()),
+                                Math.min(phrase.endSeconds(), span.endSeconds())
+                                        - span.startSeconds()));
+            }
+        }
+        Passages passages = Passages.ofPhrases(inside, part.frames(), ear.framesPerSecond());
+        return PairView.of(part, wet.slice(from, to), rest.slice(from, to), roomPower, passages);
+    }
+
+    private Excitation sumOfReturns(Design design, List<Return> returns, Job job) {
+        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
+        for (Return r : returns) {
+            job.check();
+            sum = sum.plus(wet(design, r, job));
+        }
+        return sum;
+    }
+
+    private Excitation wet(Design design, Return r, Job job) {
+        ChainSettings chain = ChainSettings.of(design, r);
+        return known(chain, () -> renderer.wet(design, r, job));
+    }
+
+    /** The excitation of a return before its ducker and level. */
+    Excitation beforeDucker(Design design, Return r, Job job) {
+        ChainSettings chain = ChainSettings.of(design, r);
+        return known(
+                List.of("before ducker", chain),
+                () -> renderer.after(chain, ChainSettings.DUCKER, job));
+    }
+
+    private Excitation dry(Source source) {
+        return known(
+                List.of(source.id(), source.gainDb(), source.pan()), () -> renderer.dry(source));
+    }
+
+    private Excitation known(Object key, Supplier<Audio> sound) {
+        synchronized (kept) {
+            Excitation found = kept.get(key);
+            if (found != null) {
+                return found;
+            }
+        }
+        Excitation made = ear.hear(sound.get());
+        synchronized (kept) {
+            kept.put(key, made);
+        }
+        return made;
+    }
+}

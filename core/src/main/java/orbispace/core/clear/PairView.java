@@ -1,0 +1,54 @@
+package orbispace.core.clear;
+
+import orbispace.core.hearing.Cover;
+import orbispace.core.hearing.CoverMeter;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.hearing.Passages;
+
+/**
+ * One pair in full: its measures, its cells and its river.
+ *
+ * @param cover the measures
+ * @param meter answers for single frames and cells
+ * @param river the wet over time
+ */
+public record PairView(Cover cover, CoverMeter meter, River river) {
+    private static final double COVERS_BELOW = 0.8;
+
+    static PairView of(
+            Excitation dry, Excitation wet, Excitation rest, double roomPower, Passages passages) {
+        CoverMeter meter = new CoverMeter(dry, wet, rest, roomPower, passages);
+        return new PairView(meter.cover(), meter, river(dry, wet, passages, meter));
+    }
+
+    private static River river(
+            Excitation dry, Excitation wet, Passages passages, CoverMeter meter) {
+        double speaking =
+                passages.speaking().stream().mapToDouble(f -> power(dry, f)).average().orElse(0);
+        float[] level = new float[wet.frames()];
+        River.Course[] course = new River.Course[wet.frames()];
+        for (int f = 0; f < level.length; f++) {
+            double p = power(wet, f);
+            level[f] =
+                    (float)
+                            (p > 0 && speaking > 0
+                                    ? 10 * Math.log10(p / speaking)
+                                    : Double.NEGATIVE_INFINITY);
+            if (!passages.speaking().get(f)) {
+                course[f] = River.Course.BLOOMS;
+            } else {
+                course[f] =
+                        meter.keptAt(f) < COVERS_BELOW ? River.Course.COVERS : River.Course.UNDER;
+            }
+        }
+        return new River(wet.framesPerSecond(), level, course);
+    }
+
+    private static double power(Excitation e, int frame) {
+        double sum = 0;
+        for (int b = 0; b < orbispace.core.hearing.HearingModel.BANDS; b++) {
+            sum += e.at(frame, b);
+        }
+        return sum;
+    }
+}

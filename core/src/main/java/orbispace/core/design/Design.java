@@ -1,0 +1,77 @@
+package orbispace.core.design;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The whole spatial field of a song, immutable.
+ *
+ * @param song title, time and form
+ * @param sources the dry stems in order
+ * @param returns the spaces in order of their letters
+ */
+public record Design(Song song, List<Source> sources, List<Return> returns) {
+    /** Checks that ids are single and that sends and keys name sources that exist. */
+    public Design {
+        sources = List.copyOf(sources);
+        returns = List.copyOf(returns);
+        Set<String> sourceIds = new HashSet<>();
+        for (Source source : sources) {
+            requireNew(sourceIds.add(source.id()), "source", source.id());
+        }
+        Set<String> returnIds = new HashSet<>();
+        for (Return r : returns) {
+            requireNew(returnIds.add(r.id()), "return", r.id());
+            r.sends().keySet().forEach(id -> requireKnown(sourceIds, id, "send into " + r.id()));
+            if (r.duck() != null) {
+                requireKnown(sourceIds, r.duck().keySource(), "ducker of " + r.id());
+            }
+        }
+    }
+
+    private static void requireNew(boolean isNew, String what, String id) {
+        if (!isNew) {
+            throw new IllegalArgumentException("two " + what + "s are called \"" + id + "\"");
+        }
+    }
+
+    private static void requireKnown(Set<String> ids, String id, String where) {
+        if (!ids.contains(id)) {
+            throw new IllegalArgumentException(
+                    where + " names the source \"" + id + "\", which does not exist");
+        }
+    }
+
+    /** The return with an id. */
+    public Optional<Return> findReturn(String id) {
+        return returns.stream().filter(r -> r.id().equals(id)).findFirst();
+    }
+
+    /** The source with an id. */
+    public Optional<Source> findSource(String id) {
+        return sources.stream().filter(s -> s.id().equals(id)).findFirst();
+    }
+
+    /** The return with an id that is known to exist. */
+    public Return requireReturn(String id) {
+        return findReturn(id)
+                .orElseThrow(
+                        () -> new IllegalArgumentException("there is no return \"" + id + "\""));
+    }
+
+    /** The sources of a role, in order. */
+    public List<Source> sourcesOf(Role role) {
+        return sources.stream().filter(s -> s.role() == role).toList();
+    }
+
+    /** The same design with a return replaced by one of the same id. */
+    public Design withReturn(Return changed) {
+        requireReturn(changed.id());
+        return new Design(
+                song,
+                sources,
+                returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList());
+    }
+}

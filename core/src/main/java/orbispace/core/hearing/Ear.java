@@ -1,0 +1,168 @@
+package orbispace.core.hearing;
+
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Fft;
+
+/**
+ * Turns sound into {@link Excitation} at one sample rate and listening level: windowed spectra
+ * through a fixed spreading matrix, then forward masking that falls 60 dB in 200 ms. The powers of
+ * two channels add.
+ *
+ * <p>Safe for use by several threads.
+ */
+public final class Ear {
+    /** The listening level: 78 dB SPL for a mix at -20 LUFS. */
+    public static final double LISTENING_DB = 78;
+
+    /** Excitation per band of a quiet control room, 10 dB re 20 uPa. */
+    public static final double QUIET_ROOM_POWER = 10;
+
+    private static final double HIGHEST_BIN_HZ = 17000;
+    private static final int FIRST_BIN = 2;
+    private static final double NEGLIGIBLE = 1e-10;
+    private static final float ZERO_BELOW = 1e-6f;
+
+    private final double sampleRateHz;
+    private final int length;
+    private final int hop;
+    private final double[] window;
+    private final double powerScale;
+    private final float decayPerFrame;
+    private final float[][] spread = new float[HearingModel.BANDS][];
+    private final int[] firstBin = new int[HearingModel.BANDS];
+
+    /**
+     * An ear for one sample rate.
+     *
+     * @param sampleRateHz 8,000 to 192,000
+     * @param fullScaleDb sound pressure level of mean square 1.0; 98 for a mix at -20 LUFS
+     */
+    public Ear(double sampleRateHz, double fullScaleDb) {
+        this.sampleRateHz = sampleRateHz;
+        length = 2 * (int) Math.round(1024 * sampleRateHz / 48000);
+        hop = (int) Math.round(512 * sampleRateHz / 48000);
+        window = Fft.hann(length);
+        double squares = 0;
+        for (double w : window) {
+            squares += w * w;
+        }
+        powerScale = 2 / (length * squares) * Decibels.toPower(fullScaleDb);
+        decayPerFrame = (float) Math.pow(10, -30 * hop / sampleRateHz);
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            buildSpread(b);
+        }
+    }
+
+    /**
+     * Sound pressure level of full scale when a mix of this loudness is heard at the listening
+     * level.
+     */
+    public static double fullScaleDb(double mixLufs) {
+        return LISTENING_DB - mixLufs;
+    }
+
+    /** Frames per second of the excitations made here. */
+    public double framesPerSecond() {
+        return sampleRateHz / hop;
+    }
+
+    /** Excitation frames of a sound of so many samples. */
+    public int framesOf(int samples) {
+        return 1 + Math.max(0, samples + 2 * (length / 2) - length) / hop;
+    }
+
+    /** The excitation of a sound at this ear's sample rate. */
+    public Excitation hear(Audio audio) {
+        if (audio.sampleRateHz() != sampleRateHz) {
+            throw new IllegalArgumentException(
+                    "sound at "
+                            + audio.sampleRateHz()
+                            + " Hz, the ear is made for "
+                            + sampleRateHz);
+        }
+        int frames = framesOf(audio.frames());
+        float[] cells = new float[frames * HearingModel.BANDS];
+        Fft fft = new Fft(length);
+        double[] buffer = new double[length];
+        double[] power = new double[length / 2];
+        for (int f = 0; f < frames; f++) {
+            java.util.Arrays.fill(power, 0);
+            for (int c = 0; c < audio.channelCount(); c++) {
+                addPower(audio.channel(c), f * hop - length / 2, fft, buffer, power);
+            }
+            spreadInto(power, cells, f * HearingModel.BANDS);
+        }
+        maskForward(cells);
+        return new Excitation(cells, framesPerSecond());
+    }
+
+    private void addPower(float[] samples, int start, Fft fft, double[] buffer, double[] power) {
+        boolean silent = true;
+        for (int i = 0; i < length; i++) {
+            int at = start + i;
+            double x = at >= 0 && at < samples.length ? samples[at] : 0;
+            silent &= x == 0;
+            buffer[i] = x * window[i];
+        }
+        if (silent) {
+            return;
+        }
+        fft.forward(buffer);
+        for (int k = 1; k < power.length; k++) {
+            power[k] += buffer[2 * k] * buffer[2 * k] + buffer[2 * k + 1] * buffer[2 * k + 1];
+        }
+    }
+
+    private void spreadInto(double[] power, float[] cells, int at) {
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            float[] row = spread[b];
+            int first = firstBin[b];
+            double sum = 0;
+            for (int k = 0; k < row.length; k++) {
+                sum += row[k] * power[first + k];
+            }
+            double e = sum * powerScale;
+            cells[at + b] = e < ZERO_BELOW ? 0 : (float) e;
+        }
+    }
+
+    private void maskForward(float[] cells) {
+        for (int i = HearingModel.BANDS; i < cells.length; i++) {
+            float kept = cells[i - HearingModel.BANDS] * decayPerFrame;
+            cells[i] = Math.max(cells[i], kept < ZERO_BELOW ? 0 : kept);
+        }
+    }
+
+    private void buildSpread(int band) {
+        double centre = HearingModel.centreHz(band);
+        double sharpness = 4 * centre / (24.7 * (0.00437 * centre + 1));
+        int last =
+                Math.min(length / 2 - 1, (int) Math.floor(HIGHEST_BIN_HZ * length / sampleRateHz));
+        double[] all = new double[last + 1];
+        int first = last;
+        int end = FIRST_BIN;
+        for (int k = FIRST_BIN; k <= last; k++) {
+            double hz = k * sampleRateHz / length;
+            double p = hz < centre ? sharpness * 0.8236 : sharpness;
+            double q = p * Math.abs(hz - centre) / centre;
+            double gain = (1 + q) * Math.exp(-q);
+            if (gain > NEGLIGIBLE) {
+                all[k] = gain * Decibels.toPower(earWeightDb(hz / 1000));
+                first = Math.min(first, k);
+                end = k + 1;
+            }
+        }
+        firstBin[band] = first;
+        spread[band] = new float[Math.max(0, end - first)];
+        for (int k = 0; k < spread[band].length; k++) {
+            spread[band][k] = (float) all[first + k];
+        }
+    }
+
+    private static double earWeightDb(double kHz) {
+        return -0.6 * 3.64 * Math.pow(kHz, -0.8)
+                + 6.5 * Math.exp(-0.6 * (kHz - 3.3) * (kHz - 3.3))
+                - 0.001 * Math.pow(kHz, 3.6);
+    }
+}

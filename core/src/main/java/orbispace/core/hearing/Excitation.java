@@ -1,0 +1,112 @@
+package orbispace.core.hearing;
+
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+/**
+ * Excitation of the ear over time: frames x {@link HearingModel#BANDS} powers, frame i centred at i
+ * hops. Linear in power: the excitation of a sum of sounds is the sum of excitations, and of a
+ * sound at gain g it is g squared times its own.
+ */
+public final class Excitation {
+    private final float[] cells;
+    private final double framesPerSecond;
+
+    Excitation(float[] cells, double framesPerSecond) {
+        this.cells = cells;
+        this.framesPerSecond = framesPerSecond;
+    }
+
+    /** No sound for so many frames. */
+    public static Excitation none(int frames, double framesPerSecond) {
+        return new Excitation(new float[frames * HearingModel.BANDS], framesPerSecond);
+    }
+
+    /** The same excitation in every cell, such as the noise of a quiet room. */
+    public static Excitation even(int frames, double framesPerSecond, double power) {
+        Excitation even = none(frames, framesPerSecond);
+        Arrays.fill(even.cells, (float) power);
+        return even;
+    }
+
+    /** Number of frames. */
+    public int frames() {
+        return cells.length / HearingModel.BANDS;
+    }
+
+    /** Frames per second. */
+    public double framesPerSecond() {
+        return framesPerSecond;
+    }
+
+    /** Power in a cell. */
+    public double at(int frame, int band) {
+        return cells[frame * HearingModel.BANDS + band];
+    }
+
+    /** The sum with another of the same length. */
+    public Excitation plus(Excitation other) {
+        return combine(other, 1);
+    }
+
+    /** This less a part of it, never below zero. */
+    public Excitation minus(Excitation part) {
+        return combine(part, -1);
+    }
+
+    /** The excitation of the same sound at a gain whose square is {@code power}. */
+    public Excitation times(double power) {
+        float[] out = new float[cells.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = (float) (cells[i] * power);
+        }
+        return new Excitation(out, framesPerSecond);
+    }
+
+    /** The excitation under a gain that changes from frame to frame, given as power per frame. */
+    public Excitation times(float[] powerPerFrame) {
+        float[] out = new float[cells.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = cells[i] * powerPerFrame[i / HearingModel.BANDS];
+        }
+        return new Excitation(out, framesPerSecond);
+    }
+
+    /** Frames {@code from} to before {@code to}, cut to what exists. */
+    public Excitation slice(int from, int to) {
+        int start = Math.clamp(from, 0, frames());
+        int end = Math.clamp(to, start, frames());
+        return new Excitation(
+                Arrays.copyOfRange(cells, start * HearingModel.BANDS, end * HearingModel.BANDS),
+                framesPerSecond);
+    }
+
+    /** Total loudness in sones of each frame, heard alone. */
+    public double[] sones() {
+        return IntStream.range(0, frames()).parallel().mapToDouble(this::sonesOf).toArray();
+    }
+
+    private double sonesOf(int frame) {
+        double sum = 0;
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            sum += HearingModel.loudness(b, at(frame, b));
+        }
+        return sum;
+    }
+
+    private Excitation combine(Excitation other, int sign) {
+        if (other.cells.length != cells.length) {
+            throw new IllegalArgumentException(
+                    "excitations of "
+                            + frames()
+                            + " and "
+                            + other.frames()
+                            + " frames do not match");
+        }
+        float[] out = new float[cells.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = Math.max(0, cells[i] + sign * other.cells[i]);
+        }
+        return new Excitation(out, framesPerSecond);
+    }
+}

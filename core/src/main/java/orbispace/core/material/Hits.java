@@ -1,0 +1,48 @@
+package orbispace.core.material;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import orbispace.core.audio.Quantile;
+
+/**
+ * The events of a percussive source.
+ *
+ * @param hits its own strokes in order of time
+ * @param bleed fainter events, from other instruments that it hears; empty where nothing separates
+ */
+public record Hits(List<Hit> hits, List<Hit> bleed) {
+
+    /**
+     * One event.
+     *
+     * @param seconds its onset
+     * @param peakDb highest sample from 10 ms before to 50 ms after, dBFS
+     * @param energyDb mean square of the 50 ms after, dBFS
+     */
+    public record Hit(double seconds, double peakDb, double energyDb) {}
+
+    /** Keeps its own lists. */
+    public Hits {
+        hits = List.copyOf(hits);
+        bleed = List.copyOf(bleed);
+    }
+
+    /** Weakest hit less strongest bleed by peak, in dB; empty without bleed. */
+    public OptionalDouble separationDb() {
+        OptionalDouble weakest = hits.stream().mapToDouble(Hit::peakDb).min();
+        OptionalDouble strongest = bleed.stream().mapToDouble(Hit::peakDb).max();
+        return weakest.isPresent() && strongest.isPresent()
+                ? OptionalDouble.of(weakest.getAsDouble() - strongest.getAsDouble())
+                : OptionalDouble.empty();
+    }
+
+    /** A quantile (0 to 1) of the times from hit to hit, in seconds; 0 for fewer than two hits. */
+    public double intervalSeconds(double share) {
+        List<Double> intervals = new ArrayList<>();
+        for (int i = 1; i < hits.size(); i++) {
+            intervals.add(hits.get(i).seconds() - hits.get(i - 1).seconds());
+        }
+        return Quantile.of(intervals, share);
+    }
+}

@@ -1,0 +1,38 @@
+package orbispace.core.material;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.core.audio.Quantile;
+import orbispace.core.time.Span;
+
+/**
+ * Where a voice or lead sounds.
+ *
+ * @param spans the phrases in order
+ * @param innerGaps rests inside phrases, too short to part them
+ * @param floorDb mean level of the frames in which it rests, dBFS
+ * @param splitDb the level that parts the two classes
+ * @param speakingDb mean level of the frames in which it sounds
+ */
+public record Phrases(
+        List<Span> spans, List<Span> innerGaps, double floorDb, double splitDb, double speakingDb) {
+    /** Keeps its own lists. */
+    public Phrases {
+        spans = List.copyOf(spans);
+        innerGaps = List.copyOf(innerGaps);
+    }
+
+    /** The rests between phrases; what comes before the first and after the last is none. */
+    public List<Span> gaps() {
+        List<Span> gaps = new ArrayList<>();
+        for (int i = 1; i < spans.size(); i++) {
+            gaps.add(new Span(spans.get(i - 1).endSeconds(), spans.get(i).startSeconds()));
+        }
+        return List.copyOf(gaps);
+    }
+
+    /** A quantile (0 to 1) of the gaps' lengths in seconds; 0 without gaps. */
+    public double gapSeconds(double share) {
+        return Quantile.of(gaps().stream().map(Span::seconds).toList(), share);
+    }
+}

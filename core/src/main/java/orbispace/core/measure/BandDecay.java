@@ -1,0 +1,31 @@
+package orbispace.core.measure;
+
+/**
+ * The decay of one band of an impulse response after ISO 3382-1.
+ *
+ * @param centreHz centre of the octave, 0 for broadband
+ * @param early early decay time, 0 to -10 dB
+ * @param t20 from -5 to -25 dB
+ * @param t30 from -5 to -35 dB
+ * @param clarity50Db energy up to 50 ms over the energy after
+ * @param clarity80Db energy up to 80 ms over the energy after
+ * @param definition50 share of the energy up to 50 ms
+ * @param centreSeconds centre of gravity of the energy
+ */
+public record BandDecay(
+        double centreHz,
+        DecayTime early,
+        DecayTime t20,
+        DecayTime t30,
+        double clarity50Db,
+        double clarity80Db,
+        double definition50,
+        double centreSeconds) {
+
+    /** True if every decay time could be measured. */
+    public boolean reliable() {
+        return early instanceof DecayTime.Measured
+                && t20 instanceof DecayTime.Measured
+                && t30 instanceof DecayTime.Measured;
+    }
+}

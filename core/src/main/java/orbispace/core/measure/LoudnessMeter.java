@@ -1,0 +1,136 @@
+package orbispace.core.measure;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Biquad;
+import orbispace.core.signal.Cascade;
+
+/**
+ * Loudness by ITU-R BS.1770-5 (integrated, momentary, short-term, true peak) and loudness range by
+ * EBU Tech 3342, at any sample rate: the K weighting is derived from its analogue prototype.
+ */
+public final class LoudnessMeter {
+    private static final double OFFSET = -0.691;
+    private static final double ABSOLUTE_GATE = -70;
+    private static final int MOMENTARY_STEPS = 4;
+    private static final int SHORT_TERM_STEPS = 30;
+
+    private LoudnessMeter() {}
+
+    /** Measures a whole sound; mono counts as one channel. */
+    public static Loudness measure(Audio audio) {
+        double[] steps = stepPowers(audio);
+        double[] momentary = windows(steps, MOMENTARY_STEPS);
+        double[] shortTerm = windows(steps, SHORT_TERM_STEPS);
+        return new Loudness(
+                gated(momentary, -10),
+                loudest(momentary),
+                loudest(shortTerm),
+                range(shortTerm),
+                level(TruePeak.of(audio)),
+                level(audio.peak()));
+    }
+
+    /** Integrated loudness alone, in LUFS. */
+    public static OptionalDouble integratedLufs(Audio audio) {
+        return gated(windows(stepPowers(audio), MOMENTARY_STEPS), -10);
+    }
+
+    /** The two sections of the K weighting at a sample rate. */
+    public static List<Biquad> kWeighting(double sampleRateHz) {
+        return List.of(headShelf(sampleRateHz), rumbleHighPass(sampleRateHz));
+    }
+
+    private static Biquad headShelf(double sampleRateHz) {
+        double k = Math.tan(Math.PI * 1681.974450955533 / sampleRateHz);
+        double q = 0.7071752369554196;
+        double vh = Decibels.toAmplitude(3.999843853973347);
+        double vb = Math.pow(vh, 0.4996667741545416);
+        double a0 = 1 + k / q + k * k;
+        return new Biquad(
+                (vh + vb * k / q + k * k) / a0,
+                2 * (k * k - vh) / a0,
+                (vh - vb * k / q + k * k) / a0,
+                2 * (k * k - 1) / a0,
+                (1 - k / q + k * k) / a0);
+    }
+
+    private static Biquad rumbleHighPass(double sampleRateHz) {
+        double k = Math.tan(Math.PI * 38.13547087602444 / sampleRateHz);
+        double q = 0.5003270373238773;
+        double a0 = 1 + k / q + k * k;
+        return new Biquad(1, -2, 1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0);
+    }
+
+    /** Weighted power, summed over channels, of each whole 100 ms. */
+    private static double[] stepPowers(Audio audio) {
+        int step = (int) Math.round(audio.sampleRateHz() / 10);
+        double[] powers = new double[audio.frames() / step];
+        for (int c = 0; c < audio.channelCount(); c++) {
+            Cascade weighting = new Cascade(kWeighting(audio.sampleRateHz()));
+            float[] samples = audio.channel(c);
+            float[] block = new float[step];
+            for (int s = 0; s < powers.length; s++) {
+                System.arraycopy(samples, s * step, block, 0, step);
+                weighting.process(block, block, 0, step);
+                double sum = 0;
+                for (float x : block) {
+                    sum += (double) x * x;
+                }
+                powers[s] += sum / step;
+            }
+        }
+        return powers;
+    }
+
+    private static double[] windows(double[] steps, int length) {
+        int count = Math.max(0, steps.length - length + 1);
+        return IntStream.range(0, count)
+                .mapToDouble(i -> Arrays.stream(steps, i, i + length).sum() / length)
+                .toArray();
+    }
+
+    private static OptionalDouble gated(double[] powers, double relativeLu) {
+        double[] kept = above(powers, ABSOLUTE_GATE);
+        if (kept.length == 0) {
+            return OptionalDouble.empty();
+        }
+        double gate = lufs(Arrays.stream(kept).average().orElseThrow()) + relativeLu;
+        double[] twice = above(kept, gate);
+        return OptionalDouble.of(lufs(Arrays.stream(twice).average().orElseThrow()));
+    }
+
+    private static OptionalDouble range(double[] shortTerm) {
+        double[] kept = above(shortTerm, ABSOLUTE_GATE);
+        if (kept.length == 0) {
+            return OptionalDouble.empty();
+        }
+        double gate = lufs(Arrays.stream(kept).average().orElseThrow()) - 20;
+        double[] levels =
+                Arrays.stream(above(kept, gate)).map(LoudnessMeter::lufs).sorted().toArray();
+        int low = (int) Math.round(0.10 * (levels.length - 1));
+        int high = (int) Math.round(0.95 * (levels.length - 1));
+        return OptionalDouble.of(levels[high] - levels[low]);
+    }
+
+    private static double[] above(double[] powers, double gateLufs) {
+        return Arrays.stream(powers).filter(p -> lufs(p) > gateLufs).toArray();
+    }
+
+    private static OptionalDouble loudest(double[] powers) {
+        double most = Arrays.stream(powers).max().orElse(0);
+        return most > 0 ? OptionalDouble.of(lufs(most)) : OptionalDouble.empty();
+    }
+
+    private static OptionalDouble level(double peak) {
+        return peak > 0 ? OptionalDouble.of(Decibels.ofAmplitude(peak)) : OptionalDouble.empty();
+    }
+
+    private static double lufs(double power) {
+        return OFFSET + Decibels.ofPower(power);
+    }
+}

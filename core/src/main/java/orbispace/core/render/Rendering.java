@@ -1,0 +1,20 @@
+package orbispace.core.render;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import orbispace.core.audio.Audio;
+
+/**
+ * A rendered song.
+ *
+ * @param wets each return by its letter, in order
+ * @param dry all sources
+ * @param mix both together
+ */
+public record Rendering(Map<String, Audio> wets, Audio dry, Audio mix) {
+    /** Keeps its own map. */
+    public Rendering {
+        wets = Collections.unmodifiableMap(new LinkedHashMap<>(wets));
+    }
+}

@@ -1,0 +1,33 @@
+package orbispace.core.render;
+
+import java.util.Map;
+import orbispace.core.audio.Audio;
+
+/**
+ * The dry sound of a song.
+ *
+ * @param audio the stem of each source by its id, all at one rate
+ * @param sampleRateHz that rate
+ */
+public record SongMaterial(Map<String, Audio> audio, double sampleRateHz) {
+    /** Checks the rates. */
+    public SongMaterial {
+        audio = Map.copyOf(audio);
+        audio.forEach((id, a) -> {
+            if (a.sampleRateHz() != sampleRateHz) {
+                throw new IllegalArgumentException(
+                        "source "
+                                + id
+                                + " is at "
+                                + a.sampleRateHz()
+                                + " Hz, the song at "
+                                + sampleRateHz);
+            }
+        });
+    }
+
+    /** Length of the longest stem in frames. */
+    public int frames() {
+        return audio.values().stream().mapToInt(Audio::frames).max().orElse(0);
+    }
+}

@@ -1,0 +1,140 @@
+package orbispace.core.signal;
+
+import java.util.List;
+
+/**
+ * A stereo chain of biquads that keeps state between blocks and whose coefficients can glide.
+ *
+ * <p>Transposed direct form II in double. A change of coefficients is interpolated linearly over
+ * {@link #GLIDE_FRAMES}; the set of stable second-order sections is convex, so every step between
+ * is stable. State is cleaned to true zero when it falls under -300 dB, so silence costs nothing.
+ */
+public final class Cascade {
+    /** Over how many frames new coefficients are reached. */
+    public static final int GLIDE_FRAMES = 1024;
+
+    private static final int STEP = 32;
+    private static final double SILENT = 1e-15;
+
+    private final int sections;
+    private final double[] now;
+    private final double[] target;
+    private final double[] state;
+    private int glideLeft;
+
+    /** A chain of this many sections, all passing everything. */
+    public Cascade(int sections) {
+        this.sections = sections;
+        now = new double[5 * sections];
+        target = new double[5 * sections];
+        state = new double[4 * sections];
+        for (int s = 0; s < sections; s++) {
+            now[5 * s] = 1;
+            target[5 * s] = 1;
+        }
+    }
+
+    /** A chain with the given sections. */
+    public Cascade(List<Biquad> design) {
+        this(design.size());
+        set(pack(design, design.size()), true);
+    }
+
+    /** Coefficients of sections for {@link #set}, filled up with sections that pass everything. */
+    public static double[] pack(List<Biquad> design, int sections) {
+        if (design.size() > sections) {
+            throw new IllegalArgumentException(
+                    design.size() + " sections do not fit into " + sections);
+        }
+        double[] packed = new double[5 * sections];
+        for (int s = 0; s < sections; s++) {
+            Biquad b = s < design.size() ? design.get(s) : Biquad.IDENTITY;
+            packed[5 * s] = b.b0();
+            packed[5 * s + 1] = b.b1();
+            packed[5 * s + 2] = b.b2();
+            packed[5 * s + 3] = b.a1();
+            packed[5 * s + 4] = b.a2();
+        }
+        return packed;
+    }
+
+    /** Sets packed sections of this chain's size, at once or gliding. Does not allocate. */
+    public void set(double[] packed, boolean atOnce) {
+        System.arraycopy(packed, 0, target, 0, target.length);
+        if (atOnce) {
+            System.arraycopy(target, 0, now, 0, now.length);
+            glideLeft = 0;
+        } else {
+            glideLeft = GLIDE_FRAMES;
+        }
+    }
+
+    /** Forgets all sound. */
+    public void reset() {
+        java.util.Arrays.fill(state, 0);
+    }
+
+    /**
+     * Filters frames {@code from} to before {@code to} in place; both arrays may be the same one.
+     */
+    public void process(float[] left, float[] right, int from, int to) {
+        int at = from;
+        while (glideLeft > 0 && at < to) {
+            int end = Math.min(to, at + STEP);
+            glide(end - at);
+            run(left, right, at, end);
+            at = end;
+        }
+        run(left, right, at, to);
+        for (int i = 0; i < state.length; i++) {
+            if (Math.abs(state[i]) < SILENT) {
+                state[i] = 0;
+            }
+        }
+    }
+
+    private void glide(int frames) {
+        double share = Math.min(1, frames / (double) glideLeft);
+        for (int i = 0; i < now.length; i++) {
+            now[i] += share * (target[i] - now[i]);
+        }
+        glideLeft = Math.max(0, glideLeft - frames);
+    }
+
+    @SuppressWarnings("ReferenceEquality") // One and the same array means mono.
+    private void run(float[] left, float[] right, int from, int to) {
+        boolean stereo = left != right;
+        for (int s = 0; s < sections; s++) {
+            double b0 = now[5 * s];
+            double b1 = now[5 * s + 1];
+            double b2 = now[5 * s + 2];
+            double a1 = now[5 * s + 3];
+            double a2 = now[5 * s + 4];
+            if (b0 == 1 && b1 == 0 && b2 == 0 && a1 == 0 && a2 == 0) {
+                continue;
+            }
+            double l1 = state[4 * s];
+            double l2 = state[4 * s + 1];
+            double r1 = state[4 * s + 2];
+            double r2 = state[4 * s + 3];
+            for (int i = from; i < to; i++) {
+                double x = left[i];
+                double y = Math.fma(b0, x, l1);
+                l1 = Math.fma(b1, x, Math.fma(-a1, y, l2));
+                l2 = Math.fma(b2, x, -a2 * y);
+                if (stereo) {
+                    double u = right[i];
+                    double v = Math.fma(b0, u, r1);
+                    r1 = Math.fma(b1, u, Math.fma(-a1, v, r2));
+                    r2 = Math.fma(b2, u, -a2 * v);
+                    right[i] = (float) v;
+                }
+                left[i] = (float) y;
+            }
+            state[4 * s] = l1;
+            state[4 * s + 1] = l2;
+            state[4 * s + 2] = r1;
+            state[4 * s + 3] = r2;
+        }
+    }
+}

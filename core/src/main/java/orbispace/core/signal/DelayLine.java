@@ -1,0 +1,124 @@
+package orbispace.core.signal;
+
+import java.util.Arrays;
+
+/**
+ * A ring of samples read at fractional delays, whose delay can change without a click.
+ *
+ * <p>A new delay is cross-faded in over {@link #FADE_FRAMES} with equal sums. Fractions use
+ * third-order Lagrange interpolation (linear under one frame); a whole number of frames is exact.
+ */
+public final class DelayLine {
+    /** Length of the cross-fade to a new delay. */
+    public static final int FADE_FRAMES = 1024;
+
+    private final float[] ring;
+    private final int mask;
+    private int write;
+    private double delay;
+    private double next;
+    private int fadeLeft;
+
+    /** A line that can hold delays up to {@code maxDelayFrames}. */
+    public DelayLine(int maxDelayFrames) {
+        int size = Integer.highestOneBit(Math.max(8, maxDelayFrames + 8)) * 2;
+        ring = new float[size];
+        mask = size - 1;
+    }
+
+    /** The longest delay in frames. */
+    public int maxDelayFrames() {
+        return ring.length - 8;
+    }
+
+    /**
+     * Sets the delay in frames, at once or cross-faded; cut to what the line can hold. While a fade
+     * is under way a new delay is not taken: set it again later.
+     */
+    public void setDelay(double frames, boolean atOnce) {
+        double wanted = Math.clamp(frames, 0, maxDelayFrames());
+        if (atOnce) {
+            delay = wanted;
+            next = wanted;
+            fadeLeft = 0;
+        } else if (fadeLeft == 0 && wanted != delay) {
+            next = wanted;
+            fadeLeft = FADE_FRAMES;
+        }
+    }
+
+    /** How many frames may be read before the next write, for delays of at least 4 frames. */
+    public int readable() {
+        double shortest = fadeLeft > 0 ? Math.min(delay, next) : delay;
+        return Math.max(1, (int) shortest - 2);
+    }
+
+    /** Forgets all sound. */
+    public void reset() {
+        Arrays.fill(ring, 0);
+    }
+
+    /** Delays frames {@code from} to before {@code to} in place; any delay from 0. */
+    public void process(float[] samples, int from, int to) {
+        for (int i = from; i < to; i++) {
+            ring[write & mask] = samples[i];
+            float delayed = ahead(0);
+            advance();
+            samples[i] = delayed;
+        }
+    }
+
+    /** Reads {@code count} frames, at most {@link #readable}, that belong to the next writes. */
+    public void read(float[] into, int count) {
+        for (int k = 0; k < count; k++) {
+            into[k] = ahead(k);
+        }
+    }
+
+    /** Stores frames and moves on. */
+    public void write(float[] samples, int count) {
+        for (int k = 0; k < count; k++) {
+            ring[write & mask] = samples[k];
+            advance();
+        }
+    }
+
+    private void advance() {
+        write = (write + 1) & mask;
+        if (fadeLeft > 0 && --fadeLeft == 0) {
+            delay = next;
+        }
+    }
+
+    private float ahead(int frames) {
+        int left = fadeLeft - frames;
+        if (left <= 0) {
+            return at(fadeLeft > 0 ? next : delay, frames);
+        }
+        float share = left / (float) FADE_FRAMES;
+        return share * at(delay, frames) + (1 - share) * at(next, frames);
+    }
+
+    private float at(double frames, int ahead) {
+        int whole = (int) frames;
+        float f = (float) (frames - whole);
+        int i = write + ahead - whole;
+        float here = ring[i & mask];
+        if (f == 0) {
+            return here;
+        }
+        float older = ring[(i - 1) & mask];
+        if (whole == 0) {
+            return here + f * (older - here);
+        }
+        return lagrange(ring[(i + 1) & mask], here, older, ring[(i - 2) & mask], f);
+    }
+
+    /** Third-order Lagrange through a (-1), b (0), c (1), d (2), at f from 0 to 1. */
+    public static float lagrange(float a, float b, float c, float d, float f) {
+        float fm = f - 1;
+        float f2 = f - 2;
+        float fp = f + 1;
+        return fm * (f2 * (fp * b / 2 - f * a / 6) + f * fp * d / 6) - fp * f * f2 / 2 * c;
+    }
+}

@@ -1,0 +1,53 @@
+package orbispace.core.signal;
+
+import org.jtransforms.fft.DoubleFFT_1D;
+import org.visnow.jlargearrays.ConcurrencyUtils;
+
+/**
+ * A real Fourier transform of one length, over JTransforms; not safe for use by several threads.
+ */
+public final class Fft {
+    static {
+        // Otherwise long transforms start a pool of threads of their own.
+        ConcurrencyUtils.setNumberOfThreads(1);
+    }
+
+    private final int length;
+    private final DoubleFFT_1D transform;
+
+    /** A transform of {@code length} real samples, even and at least 2. */
+    public Fft(int length) {
+        if (length < 2 || length % 2 != 0) {
+            throw new IllegalArgumentException("transform length " + length + " is not even");
+        }
+        this.length = length;
+        this.transform = new DoubleFFT_1D(length);
+    }
+
+    /** Samples per transform. */
+    public int length() {
+        return length;
+    }
+
+    /**
+     * Transforms in place to packed form: [0] is bin 0, [1] the Nyquist bin, [2k] and [2k+1] the
+     * real and imaginary part of bin k.
+     */
+    public void forward(double[] samples) {
+        transform.realForward(samples);
+    }
+
+    /** Undoes {@link #forward}, scale included. */
+    public void inverse(double[] packed) {
+        transform.realInverse(packed, true);
+    }
+
+    /** Periodic Hann window. */
+    public static double[] hann(int length) {
+        double[] window = new double[length];
+        for (int i = 0; i < length; i++) {
+            window[i] = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / length);
+        }
+        return window;
+    }
+}

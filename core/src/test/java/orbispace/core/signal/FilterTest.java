@@ -1,0 +1,101 @@
+package orbispace.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import orbispace.core.Signals;
+import org.junit.jupiter.api.Test;
+
+class FilterTest {
+    private static final double RATE = 48000;
+
+    @Test
+    void butterworthFollowsItsAnalyticCurveAtEverySteepness() {
+        for (int poles = 1; poles <= 8; poles++) {
+            List<Biquad> low = FilterDesign.lowPass(1000, poles, RATE);
+            List<Biquad> high = FilterDesign.highPass(1000, poles, RATE);
+            double warpedCorner = Math.tan(Math.PI * 1000 / RATE);
+            for (double hz : new double[] {100, 500, 900, 1000, 1500, 4000, 9000}) {
+                double x = Math.tan(Math.PI * hz / RATE) / warpedCorner;
+                double lowDb = -10 * Math.log10(1 + Math.pow(x, 2 * poles));
+                double highDb = -10 * Math.log10(1 + Math.pow(1 / x, 2 * poles));
+                assertThat(FilterDesign.magnitudeDb(low, hz, RATE)).isCloseTo(lowDb, within(0.01));
+                assertThat(FilterDesign.magnitudeDb(high, hz, RATE))
+                        .isCloseTo(highDb, within(0.01));
+            }
+        }
+    }
+
+    @Test
+    void measuredGainOfARunningCascadeIsTheDesignedOne() {
+        Cascade cascade = new Cascade(FilterDesign.highPass(300, 4, RATE));
+        float[] x = Signals.sine(250, 0.5, 1, RATE);
+        cascade.process(x, x, 0, x.length);
+        double peak = 0;
+        for (int i = x.length / 2; i < x.length; i++) {
+            peak = Math.max(peak, Math.abs(x[i]));
+        }
+        double designed = FilterDesign.magnitudeDb(FilterDesign.highPass(300, 4, RATE), 250, RATE);
+        assertThat(20 * Math.log10(peak / 0.5)).isCloseTo(designed, within(0.05));
+    }
+
+    @Test
+    void shelvesAndBellsReachTheirGains() {
+        assertThat(FilterDesign.lowShelf(250, -6, RATE).magnitudeDb(20, RATE))
+                .isCloseTo(-6, within(0.05));
+        assertThat(FilterDesign.lowShelf(250, -6, RATE).magnitudeDb(5000, RATE))
+                .isCloseTo(0, within(0.05));
+        assertThat(FilterDesign.highShelf(5000, 4, RATE).magnitudeDb(20000, RATE))
+                .isCloseTo(4, within(0.1));
+        assertThat(FilterDesign.highShelf(5000, 4, RATE).magnitudeDb(5000, RATE))
+                .isCloseTo(2, within(0.05));
+        assertThat(FilterDesign.bell(1000, 5, 2, RATE).magnitudeDb(1000, RATE))
+                .isCloseTo(5, within(1e-9));
+    }
+
+    @Test
+    void bandPassIsThreeDecibelsDownAtItsEdges() {
+        List<Biquad> band = FilterDesign.bandPass(500, 2000, 3, RATE);
+        assertThat(FilterDesign.magnitudeDb(band, 500, RATE)).isCloseTo(-3.01, within(0.05));
+        assertThat(FilterDesign.magnitudeDb(band, 2000, RATE)).isCloseTo(-3.01, within(0.05));
+        assertThat(FilterDesign.magnitudeDb(band, 1000, RATE)).isCloseTo(0, within(0.05));
+        assertThat(FilterDesign.magnitudeDb(band, 125, RATE)).isLessThan(-38);
+    }
+
+    @Test
+    void newCoefficientsGlideWithoutAJump() {
+        Cascade cascade = new Cascade(FilterDesign.lowPass(600, 2, RATE));
+        float[] x = Signals.sine(200, 0.5, 0.2, RATE);
+        cascade.process(x, x, 0, 4800);
+        cascade.set(Cascade.pack(FilterDesign.lowPass(150, 2, RATE), 1), false);
+        cascade.process(x, x, 4800, x.length);
+        for (int i = 1; i < x.length; i++) {
+            assertThat(Math.abs(x[i] - x[i - 1]))
+                    .isLessThan(0.5f * 2 * (float) Math.PI * 200 / 48000 * 1.5f);
+        }
+    }
+
+    @Test
+    void silenceAfterSoundEndsInExactZero() {
+        Cascade cascade = new Cascade(FilterDesign.highPass(30, 8, RATE));
+        float[] x = new float[(int) (8 * RATE)];
+        x[0] = 1;
+        for (int at = 0; at < x.length; at += 512) {
+            cascade.process(x, x, at, Math.min(x.length, at + 512));
+        }
+        assertThat(x[x.length - 1]).isEqualTo(0f);
+    }
+
+    @Test
+    void fractionalDelayOfALowToneIsExactToAHundredthOfAFrame() {
+        DelayLine line = new DelayLine(1000);
+        line.setDelay(123.4, true);
+        float[] x = Signals.sine(500, 1, 0.1, RATE);
+        line.process(x, 0, x.length);
+        for (int i = 1000; i < x.length; i++) {
+            double expected = Math.sin(2 * Math.PI * 500 * (i - 123.4) / RATE);
+            assertThat((double) x[i]).isCloseTo(expected, within(2 * Math.PI * 500 / RATE * 0.01));
+        }
+    }
+}

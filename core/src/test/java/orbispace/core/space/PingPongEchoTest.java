@@ -1,0 +1,84 @@
+package orbispace.core.space;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import orbispace.core.audio.Audio;
+import org.junit.jupiter.api.Test;
+
+class PingPongEchoTest {
+    private static final double RATE = 48000;
+
+    private static int peakAround(float[] x, double seconds, double rate) {
+        int centre = (int) Math.round(seconds * rate);
+        int best = centre;
+        for (int i = Math.max(0, centre - 100); i < Math.min(x.length, centre + 100); i++) {
+            best = Math.abs(x[i]) > Math.abs(x[best]) ? i : best;
+        }
+        return best;
+    }
+
+    @Test
+    void arrivalsStandLeftThenRightWithinASample() {
+        double spacing = 60 * 1.5 / 84;
+        Audio a =
+                HallReverbTest.response(
+                        new EngineSettings.PingPong(spacing, 0.5, 20, 20000), 5, RATE, 1000);
+        assertThat(peakAround(a.channel(0), spacing, RATE))
+                .isCloseTo((int) Math.round(spacing * RATE), within(1));
+        assertThat(peakAround(a.channel(1), 2 * spacing, RATE))
+                .isCloseTo((int) Math.round(2 * spacing * RATE), within(2));
+        assertThat(Math.abs(a.channel(1)[peakAround(a.channel(1), spacing, RATE)]))
+                .isLessThan(1e-6f);
+    }
+
+    @Test
+    void firstArrivalIsTheInputAtItsLevelAndTheSecondIsDownByTheFeedback() {
+        Audio a =
+                HallReverbTest.response(
+                        new EngineSettings.PingPong(0.25, 0.5, 20, 20000), 1, RATE, 1000);
+        assertThat(energyDb(a.channel(0), 0.2, 0.3)).isCloseTo(0, within(0.01));
+        assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(0.9));
+    }
+
+    private static double energyDb(float[] x, double from, double to) {
+        double sum = 0;
+        for (int i = (int) (from * RATE); i < to * RATE; i++) {
+            sum += x[i] * x[i];
+        }
+        return 10 * Math.log10(sum);
+    }
+
+    @Test
+    void wholeFramesAreExactAndBlockSizesDoNotMatter() {
+        var settings = new EngineSettings.PingPong(0.01, 0.7, 200, 5000);
+        Audio whole = HallReverbTest.response(settings, 0.3, RATE, 14400);
+        assertThat(whole.channel(0)[480]).isCloseTo(1f, within(1e-6f));
+        for (int block : new int[] {1, 64, 1000}) {
+            Audio parts = HallReverbTest.response(settings, 0.3, RATE, block);
+            assertThat(parts.channel(0)).isEqualTo(whole.channel(0));
+            assertThat(parts.channel(1)).isEqualTo(whole.channel(1));
+        }
+    }
+
+    @Test
+    void aNewTimeFadesInWithoutAClick() {
+        Engine echo = Engine.of(new EngineSettings.PingPong(0.1, 0.4, 20, 20000), RATE);
+        float[] left = orbispace.core.Signals.sine(220, 0.5, 1, RATE);
+        float[] right = left.clone();
+        echo.process(left, right, 0, 24000);
+        echo.apply(EngineTuning.of(new EngineSettings.PingPong(0.137, 0.4, 20, 20000), RATE));
+        echo.process(left, right, 24000, 48000);
+        for (int i = 23000; i < 48000; i++) {
+            assertThat(Math.abs(left[i] - left[i - 1])).isLessThan(0.05f);
+        }
+    }
+
+    @Test
+    void silenceAfterSoundEndsInExactZero() {
+        Audio a =
+                HallReverbTest.response(
+                        new EngineSettings.PingPong(0.05, 0.6, 100, 6000), 6, RATE, 512);
+        assertThat(a.channel(0)[a.frames() - 1]).isEqualTo(0f);
+    }
+}
