@@ -1,0 +1,193 @@
+package orbispace.files;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.NavigableMap;
+import java.util.TreeMap;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.Track;
+import orbispace.core.design.Section;
+import orbispace.core.time.MetreMap;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.TempoMap;
+
+/**
+ * Tempo, metre and sections from a Standard MIDI File with PPQ division, and back.
+ *
+ * <p>Markers and cue points become sections that end where the next begins. Ritardandi are written as a
+ * tempo every sixteenth that keeps every bar in place.
+ */
+public final class MidiTempo {
+    private static final int TEMPO = 0x51;
+    private static final int METRE = 0x58;
+    private static final int MARKER = 0x06;
+    private static final int CUE = 0x07;
+    private static final int PPQ = 960;
+    private static final double RAMP_STEP_BEATS = 0.25;
+    private static final double DEFAULT_BPM = 120;
+
+    private MidiTempo() {}
+
+    /**
+     * What a file says.
+     *
+     * @param clock tempo and metre; 120 bpm and 4/4 where it says none
+     * @param sections from its markers
+     */
+    public record Form(SongClock clock, List<Section> sections) {
+        /** Keeps its own list. */
+        public Form {
+            sections = List.copyOf(sections);
+        }
+    }
+
+    /**
+     * Reads a file.
+     *
+     * @throws FileProblem in one line
+     */
+    public static Form read(Path file) throws FileProblem {
+        if (!Files.isRegularFile(file)) {
+            throw FileProblem.reading(file, new IOException("not a regular file"));
+        }
+        try {
+            Sequence sequence = MidiSystem.getSequence(file.toFile());
+            if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
+                throw new FileProblem(file + ": counts time in film frames; export it with beats (PPQ)");
+            }
+            return form(file, sequence);
+        } catch (InvalidMidiDataException | IllegalArgumentException e) {
+            throw new FileProblem(file + ": is not a whole Standard MIDI File; export it again", e);
+        } catch (IOException e) {
+            throw e instanceof java.io.EOFException
+                    ? new FileProblem(file + ": is cut off; export it again", e)
+                    : FileProblem.reading(file, e);
+        }
+    }
+
+    private static Form form(Path file, Sequence sequence) throws FileProblem {
+        double ppq = sequence.getResolution();
+        List<TempoMap.Change> tempi = new ArrayList<>();
+        tempi.add(TempoMap.Change.step(0, DEFAULT_BPM));
+        TreeMap<Double, int[]> metres = new TreeMap<>();
+        TreeMap<Double, String> markers = new TreeMap<>();
+        for (Track track : sequence.getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                MidiEvent event = track.get(i);
+                if (event.getMessage() instanceof MetaMessage meta) {
+                    take(file, meta, event.getTick() / ppq, tempi, metres, markers);
+                }
+            }
+        }
+        MetreMap metre = metre(metres);
+        SongClock clock = new SongClock(TempoMap.of(tempi), metre);
+        int endBar = metre.barAt(sequence.getTickLength() / ppq - 1e-6) + 1;
+        return new Form(clock, sections(markers, metre, endBar));
+    }
+
+    private static void take(
+            Path file,
+            MetaMessage meta,
+            double beat,
+            List<TempoMap.Change> tempi,
+            NavigableMap<Double, int[]> metres,
+            NavigableMap<Double, String> markers)
+            throws FileProblem {
+        byte[] data = meta.getData();
+        if (meta.getType() == TEMPO && data.length >= 3) {
+            int micros = ((data[0] & 0xFF) << 16) | ((data[1] & 0xFF) << 8) | (data[2] & 0xFF);
+            double bpm = micros == 0 ? 0 : 60e6 / micros;
+            if (bpm < 5 || bpm > 1000) {
+                throw new FileProblem(file + ": has a tempo outside 5 to 1000 bpm at beat " + beat);
+            }
+            tempi.add(TempoMap.Change.step(beat, bpm));
+        } else if (meta.getType() == METRE && data.length >= 2) {
+            metres.put(beat, new int[] {data[0], 1 << data[1]});
+        } else if (meta.getType() == MARKER || meta.getType() == CUE) {
+            markers.put(beat, new String(data, StandardCharsets.UTF_8).strip());
+        }
+    }
+
+    private static MetreMap metre(NavigableMap<Double, int[]> metres) {
+        List<MetreMap.Change> changes = new ArrayList<>();
+        changes.add(new MetreMap.Change(1, 4, 4));
+        metres.forEach(
+                (beat, m) -> {
+                    int bar = beat <= 0 ? 1 : MetreMap.of(changes).barAt(beat);
+                    changes.removeIf(c -> c.bar() == bar);
+                    changes.add(new MetreMap.Change(bar, m[0], m[1]));
+                    changes.sort(Comparator.comparingInt(MetreMap.Change::bar));
+                });
+        return MetreMap.of(changes);
+    }
+
+    private static List<Section> sections(NavigableMap<Double, String> markers, MetreMap metre, int endBar) {
+        TreeMap<Integer, String> byBar = new TreeMap<>();
+        markers.forEach((beat, name) -> byBar.put(metre.barAt(beat + 1e-6), name));
+        List<Section> sections = new ArrayList<>();
+        for (var entry : byBar.entrySet()) {
+            Integer next = byBar.higherKey(entry.getKey());
+            int end = next == null ? Math.max(endBar, entry.getKey() + 1) : next;
+            sections.add(new Section(entry.getValue(), entry.getKey(), end - entry.getKey()));
+        }
+        return sections;
+    }
+
+    /** Writes tempo, metre and the sections as markers. */
+    public static void write(Path file, SongClock clock, List<Section> sections) throws FileProblem {
+        try {
+            Sequence sequence = new Sequence(Sequence.PPQ, PPQ);
+            Track track = sequence.createTrack();
+            for (MetreMap.Change m : clock.metre().changes()) {
+                byte[] data = {
+                    (byte) m.beatsPerBar(), (byte) Integer.numberOfTrailingZeros(m.beatUnit()), 24, 8
+                };
+                add(track, METRE, data, clock.metre().beatOfBar(m.bar()));
+            }
+            writeTempi(track, clock.tempo());
+            for (Section s : sections) {
+                add(track, MARKER, s.name().getBytes(StandardCharsets.UTF_8), clock.metre().beatOfBar(s.firstBar()));
+            }
+            if (!sections.isEmpty()) {
+                add(track, 0x01, new byte[0], clock.metre().beatOfBar(sections.getLast().endBar()));
+            }
+            AtomicFile.write(file, temporary -> MidiSystem.write(sequence, 0, temporary.toFile()));
+        } catch (InvalidMidiDataException e) {
+            throw new FileProblem(file + ": the tempo map cannot be written as MIDI", e);
+        }
+    }
+
+    private static void writeTempi(Track track, TempoMap tempo) throws InvalidMidiDataException {
+        List<TempoMap.Change> changes = tempo.changes();
+        for (int i = 0; i < changes.size(); i++) {
+            TempoMap.Change c = changes.get(i);
+            if (c.bpm() == c.endBpm() || i + 1 == changes.size()) {
+                addTempo(track, c.beat(), c.bpm());
+                continue;
+            }
+            double end = changes.get(i + 1).beat();
+            for (double beat = c.beat(); beat < end - 1e-9; beat += RAMP_STEP_BEATS) {
+                double to = Math.min(end, beat + RAMP_STEP_BEATS);
+                addTempo(track, beat, 60 * (to - beat) / (tempo.secondsAt(to) - tempo.secondsAt(beat)));
+            }
+        }
+    }
+
+    private static void addTempo(Track track, double beat, double bpm) throws InvalidMidiDataException {
+        int micros = (int) Math.round(60e6 / bpm);
+        add(track, TEMPO, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, beat);
+    }
+
+    private static void add(Track track, int type, byte[] data, double beat) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new MetaMessage(type, data, data.length), Math.round(beat * PPQ)));
+    }
+}

@@ -1,0 +1,93 @@
+package orbispace.files;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import orbispace.core.design.Design;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A project on disk: one readable JSON file beside its audio. Fields that this version does not know
+ * are kept when it is saved again.
+ */
+public final class ProjectFile {
+    /** What project files are called. */
+    public static final String SUFFIX = ".orbispace.json";
+
+    /** The version of the format that is written. */
+    public static final int VERSION = 1;
+
+    private static final long MOST_BYTES = 50_000_000;
+    private static final JsonMapper JSON =
+            JsonMapper.builder()
+                    .enable(SerializationFeature.INDENT_OUTPUT)
+                    .build();
+
+    private final Design design;
+    private final ObjectNode document;
+
+    private ProjectFile(Design design, ObjectNode document) {
+        this.design = design;
+        this.document = document;
+    }
+
+    /** A project that is not yet on disk. */
+    public static ProjectFile of(Design design) {
+        return new ProjectFile(design, JsonNodeFactory.instance.objectNode());
+    }
+
+    /** The design it holds. */
+    public Design design() {
+        return design;
+    }
+
+    /**
+     * Reads a project.
+     *
+     * @throws FileProblem in one line that names the field at fault
+     */
+    public static ProjectFile read(Path file) throws FileProblem {
+        if (!Files.isRegularFile(file)) {
+            throw FileProblem.reading(file, new IOException("not a regular file"));
+        }
+        try {
+            if (Files.size(file) > MOST_BYTES) {
+                throw new FileProblem(file + ": is too large for a project");
+            }
+            JsonNode root = JSON.readTree(Files.readAllBytes(file));
+            if (!(root instanceof ObjectNode object) || !object.has("orbispace")) {
+                throw new FileProblem(file + ": is not an Orbispace project");
+            }
+            int version = object.path("orbispace").asInt(0);
+            if (version < 1 || version > VERSION) {
+                throw new FileProblem(
+                        file + ": has format version " + object.path("orbispace").asString("?")
+                                + "; this program knows up to " + VERSION);
+            }
+            return new ProjectFile(new ProjectReader(file).design(object), object);
+        } catch (JacksonException e) {
+            var place = e.getLocation();
+            String where = place == null ? "" : " near line " + place.getLineNr();
+            throw new FileProblem(file + ": is not readable JSON" + where + "; restore an earlier version", e);
+        } catch (IOException e) {
+            throw FileProblem.reading(file, e);
+        }
+    }
+
+    /** Writes a changed design over the document that was read, unknown fields kept. */
+    public ProjectFile write(Path file, Design changed) throws FileProblem {
+        ObjectNode merged = document.deepCopy();
+        ProjectWriter.write(merged, changed);
+        AtomicFile.write(file, temporary -> Files.write(temporary, text(merged)));
+        return new ProjectFile(changed, merged);
+    }
+
+    private static byte[] text(ObjectNode merged) {
+        return (JSON.writeValueAsString(merged) + "\n").getBytes(java.nio.charset.StandardCharsets.UTF_8);
+    }
+}
