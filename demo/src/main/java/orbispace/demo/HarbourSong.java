@@ -90,13 +90,13 @@ public final class HarbourSong {
         return new Return(
                 "B",
                 "Long pier",
-                Map.of("voice", -10.0, "concertina", -12.0, "marimba", -11.0, "drum", -16.0),
+                Map.of("voice", -10.0, "concertina", -12.0, "marimba", -11.0, "drum", -13.0),
                 Filter.OPEN,
                 new MusicalTime.Note(NoteValue.parse("1/64").orElseThrow(), 0),
                 new Space.Hall(2.1, 1.1, 0.6),
-                new Filter(new Corner(100, 2), new Corner(5500, 2)),
+                new Filter(null, new Corner(6500, 2)),
                 null,
-                -2,
+                -1.5,
                 3);
     }
 

@@ -201,7 +201,7 @@ public final class RemedyFinder {
                                         phrases.innerGaps().stream().map(Span::seconds).toList(),
                                         0.75));
         double halfGap = 1000 * Math.max(0.3, phrases.gapSeconds(0.5)) / 2;
-        double turns = Math.log(Math.max(1.5, rangeDb / BACK_WITHIN_DB));
+        double turns = Math.max(1, Math.log(rangeDb / BACK_WITHIN_DB));
         double release = Math.clamp((halfGap - hold) / turns, 60, 1200);
         double threshold = Math.clamp(phrases.splitDb() + source.gainDb() + 3, -80, -6);
         return new Duck(

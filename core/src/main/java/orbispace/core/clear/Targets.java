@@ -14,5 +14,5 @@ import orbispace.core.hearing.WetState;
 public record Targets(
         double presence, double worstPhrase, double clashArea, WetState state, double lowShare) {
     /** A lead voice or line over a felt space. */
-    public static final Targets LEAD = new Targets(0.85, 0.80, 0.25, WetState.FELT, 0.10);
+    public static final Targets LEAD = new Targets(0.85, 0.80, 0.25, WetState.FELT, 0.05);
 }

@@ -14,6 +14,7 @@ public final class Cascade {
     public static final int GLIDE_FRAMES = 1024;
 
     private static final int STEP = 32;
+    private static final int CLEAN_FRAMES = 512;
     private static final double SILENT = 1e-15;
 
     private final int sections;
@@ -85,7 +86,15 @@ public final class Cascade {
             run(left, right, at, end);
             at = end;
         }
-        run(left, right, at, to);
+        while (at < to) {
+            int end = Math.min(to, at + CLEAN_FRAMES);
+            run(left, right, at, end);
+            clean();
+            at = end;
+        }
+    }
+
+    private void clean() {
         for (int i = 0; i < state.length; i++) {
             if (Math.abs(state[i]) < SILENT) {
                 state[i] = 0;

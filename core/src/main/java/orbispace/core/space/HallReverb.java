@@ -19,7 +19,7 @@ public final class HallReverb implements Engine {
 
     static final int LINES = 16;
 
-    private static final int BLOCK = 64;
+    private static final int BLOCK = NetworkLine.GRID;
     private static final double SHORTEST_SECONDS = 0.0281;
     private static final double LONGEST_SECONDS = 0.0893;
     private static final double DIRECT_SHARE = 0.12;
@@ -29,6 +29,7 @@ public final class HallReverb implements Engine {
     private static final float[] DIFFUSION_OFFSET = {1, 1.0863f};
 
     private final NetworkLine[] lines = new NetworkLine[LINES];
+    private final Absorption[] absorptions = new Absorption[LINES / 2];
     private final float[][] block = new float[LINES][BLOCK];
     private final AllPass[][] diffusers = new AllPass[2][DIFFUSION_SECONDS.length];
     private final float[] outLeft = new float[BLOCK];
@@ -42,10 +43,11 @@ public final class HallReverb implements Engine {
     /** A hall at rest. */
     HallReverb(EngineTuning.Hall tuning, double sampleRateHz) {
         int[] frames = lineFrames(sampleRateHz);
+        java.util.Arrays.setAll(absorptions, p -> new Absorption());
         for (int i = 0; i < LINES; i++) {
             lines[i] = new NetworkLine(frames[i], i, sampleRateHz);
-            lines[i].tune(tuning.absorption[i], true);
         }
+        tune(tuning, true);
         for (int c = 0; c < 2; c++) {
             for (int d = 0; d < DIFFUSION_SECONDS.length; d++) {
                 double seconds = DIFFUSION_SECONDS[d] * DIFFUSION_OFFSET[c];
@@ -71,10 +73,14 @@ public final class HallReverb implements Engine {
     @Override
     public void apply(EngineTuning tuning) {
         if (tuning instanceof EngineTuning.Hall hall) {
-            for (int i = 0; i < LINES; i++) {
-                lines[i].tune(hall.absorption[i], false);
-            }
+            tune(hall, false);
             gainTarget = hall.networkGain;
+        }
+    }
+
+    private void tune(EngineTuning.Hall tuning, boolean atOnce) {
+        for (int p = 0; p < absorptions.length; p++) {
+            absorptions[p].tune(tuning.absorption[2 * p], tuning.absorption[2 * p + 1], atOnce);
         }
     }
 
@@ -96,8 +102,8 @@ public final class HallReverb implements Engine {
         diffuse(diffusers[1], right, at, n);
         java.util.Arrays.fill(outLeft, 0, n, 0);
         java.util.Arrays.fill(outRight, 0, n, 0);
+        readLines(n);
         for (int i = 0; i < LINES; i++) {
-            lines[i].read(block[i], phase, n);
             accumulate(outLeft, block[i], leftSigns[i], n);
             accumulate(outRight, block[i], rightSigns[i], n);
         }
@@ -115,6 +121,17 @@ public final class HallReverb implements Engine {
         }
         if (Math.abs(gainTarget - gain) < 1e-6f) {
             gain = gainTarget;
+        }
+    }
+
+    private void readLines(int n) {
+        for (int p = 0; p < absorptions.length; p++) {
+            lines[2 * p].read(block[2 * p], phase, n);
+            lines[2 * p + 1].read(block[2 * p + 1], phase, n);
+            if (phase == 0) {
+                absorptions[p].glide();
+            }
+            absorptions[p].process(block[2 * p], block[2 * p + 1], n);
         }
     }
 
@@ -148,6 +165,9 @@ public final class HallReverb implements Engine {
     public void reset() {
         for (NetworkLine line : lines) {
             line.reset();
+        }
+        for (Absorption absorption : absorptions) {
+            absorption.reset();
         }
         for (AllPass[] chain : diffusers) {
             for (AllPass allPass : chain) {
