@@ -78,4 +78,10 @@ public final class ProjectFolder {
         }
         return stems.material();
     }
+
+    /** Length of the longest stem that can be read, in seconds. */
+    public static double lengthSeconds(Path folder, Design design) {
+        SongMaterial material = read(folder, design, share -> {}).material();
+        return material.frames() / material.sampleRateHz();
+    }
 }

@@ -11,8 +11,8 @@ import java.nio.file.Path;
 import orbispace.core.audio.Audio;
 
 /**
- * Writes Broadcast Wave files (EBU Tech 3285, version 0) with a time stamp of zero, so that prints line
- * up with their sources. A file appears only when it is whole.
+ * Writes Broadcast Wave files (EBU Tech 3285, version 0) with the place in the song as time stamp, so that
+ * prints line up with their sources. A file appears only when it is whole.
  */
 public final class WavWriter {
     /** How samples are written. */
@@ -48,17 +48,23 @@ public final class WavWriter {
      * @throws FileProblem in one line, if it cannot be written
      */
     public static void write(Path file, Audio audio, Depth depth, String description) throws FileProblem {
+        write(file, audio, depth, description, 0);
+    }
+
+    /** Writes a sound that begins so many frames after the song. */
+    public static void write(Path file, Audio audio, Depth depth, String description, long startFrame)
+            throws FileProblem {
         AtomicFile.write(
                 file,
                 temporary -> {
                     try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(temporary), 1 << 16)) {
-                        out.write(header(audio, depth, description));
+                        out.write(header(audio, depth, description, startFrame));
                         samples(out, audio, depth);
                     }
                 });
     }
 
-    private static byte[] header(Audio audio, Depth depth, String description) {
+    private static byte[] header(Audio audio, Depth depth, String description, long startFrame) {
         int frameBytes = audio.channelCount() * depth.bits / 8;
         long data = (long) audio.frames() * frameBytes;
         int rate = (int) audio.sampleRateHz();
@@ -69,6 +75,7 @@ public final class WavWriter {
         byte[] words = ascii(description);
         b.put(words, 0, Math.min(256, words.length));
         b.position(bext + 256).put(ascii("Orbispace"));
+        b.position(bext + 338).putLong(startFrame);
         b.position(bext + BEXT_BYTES);
         b.put(ascii("fmt ")).putInt(16).putShort((short) (depth == Depth.FLOAT_32 ? 3 : 1));
         b.putShort((short) audio.channelCount()).putInt(rate).putInt(rate * frameBytes);

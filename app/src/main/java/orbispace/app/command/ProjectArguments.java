@@ -1,0 +1,50 @@
+package orbispace.app.command;
+
+import java.nio.file.Path;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Section;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+import org.jspecify.annotations.Nullable;
+
+/** Projects, returns and sections as they are named on the command line. */
+final class ProjectArguments {
+    private ProjectArguments() {}
+
+    static Design design(@Nullable Path project) throws FileProblem {
+        if (project == null) {
+            throw new OrbispaceCommand.WrongUsage("name a project");
+        }
+        return ProjectFile.read(project).design();
+    }
+
+    static Path folder(Path project) {
+        Path parent = project.toAbsolutePath().getParent();
+        return parent == null ? project.toAbsolutePath() : parent;
+    }
+
+    static Return ret(Path project, Design design, String id) throws FileProblem {
+        return design.findReturn(id)
+                .orElseThrow(
+                        () ->
+                                new FileProblem(
+                                        project + ": has no return \"" + id + "\"; it has "
+                                                + names(design.returns().stream().map(Return::id).toList())));
+    }
+
+    static Section section(Path project, Design design, String name) throws FileProblem {
+        return design.song().sections().stream()
+                .filter(s -> s.name().equalsIgnoreCase(name))
+                .findFirst()
+                .orElseThrow(
+                        () ->
+                                new FileProblem(
+                                        project + ": has no section \"" + name + "\"; it has "
+                                                + names(design.song().sections().stream().map(Section::name).toList())));
+    }
+
+    private static String names(java.util.List<String> names) {
+        return names.isEmpty() ? "none" : String.join(", ", names);
+    }
+}

@@ -1,0 +1,40 @@
+package orbispace.app.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import orbispace.app.session.Sheets;
+import orbispace.core.design.Design;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFolder;
+import orbispace.files.SheetWriter;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Writes the recall sheet. */
+@Command(name = "sheet", mixinStandardHelpOptions = true, description = "writes the recall sheet")
+final class SheetCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "PROJECT", description = "project file")
+    private @Nullable Path project;
+
+    @Option(names = "--out", required = true, paramLabel = "FILE", description = "file ending in .html, .md or .csv")
+    private @Nullable Path out;
+
+    private final Output output;
+
+    SheetCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        Design design = ProjectArguments.design(project);
+        Path folder = ProjectArguments.folder(java.util.Objects.requireNonNull(project));
+        double seconds = ProjectFolder.lengthSeconds(folder, design);
+        Path file = java.util.Objects.requireNonNull(out);
+        SheetWriter.write(file, Sheets.measured(design, seconds));
+        output.print(Output.object().put("file", file.toString()), () -> output.line("%s", file));
+        return 0;
+    }
+}

@@ -1,0 +1,117 @@
+package orbispace.app.session;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.render.ChainSettings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.Rendering;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.Span;
+import orbispace.files.FileProblem;
+import orbispace.files.WavWriter;
+
+/** Prints returns and the mix to files, aligned to the sources, with the tails that outlast them. */
+public final class Prints {
+    private static final double LONGEST_TAIL_SECONDS = 10;
+
+    private Prints() {}
+
+    /**
+     * What to print.
+     *
+     * @param folder where to
+     * @param depth how samples are written
+     * @param returnId only this return, or all and the mix
+     * @param span only this stretch, or the whole song with its tail
+     */
+    public record Order(Path folder, WavWriter.Depth depth, Optional<String> returnId, Optional<Span> span) {}
+
+    /**
+     * What was printed.
+     *
+     * @param files the files in order
+     * @param seconds time taken to render, without writing
+     * @param timesRealtime length of the sound over that time
+     */
+    public record Result(List<Path> files, double seconds, double timesRealtime) {
+        /** Keeps its own list. */
+        public Result {
+            files = List.copyOf(files);
+        }
+    }
+
+    /**
+     * Renders and writes.
+     *
+     * @throws FileProblem in one line, if a file cannot be written
+     */
+    public static Result print(Design design, SongMaterial material, Order order, Job job) throws FileProblem {
+        makeFolder(order.folder());
+        double rate = material.sampleRateHz();
+        double tail =
+                design.returns().stream()
+                        .mapToDouble(r -> ChainSettings.of(design, r).ringSeconds())
+                        .max()
+                        .orElse(0);
+        int frames = material.frames() + (int) (Math.min(LONGEST_TAIL_SECONDS, tail) * rate);
+        Renderer renderer = new Renderer(material, frames, StageCache.ofQuarterHeap());
+        Design wanted = order.returnId().map(id -> only(design, id)).orElse(design);
+        long started = System.nanoTime();
+        Rendering rendering = renderer.render(wanted, job);
+        double seconds = (System.nanoTime() - started) / 1e9;
+        List<Path> files = new ArrayList<>();
+        for (Return r : wanted.returns()) {
+            Path file = order.folder().resolve(fileName(r));
+            Audio wet = java.util.Objects.requireNonNull(rendering.wets().get(r.id()));
+            files.add(write(file, wet, order, "return " + r.id() + ", " + r.name()));
+            job.check();
+        }
+        if (order.returnId().isEmpty()) {
+            files.add(write(order.folder().resolve("mix.wav"), rendering.mix(), order, "mix"));
+        }
+        return new Result(files, seconds, frames / rate / seconds);
+    }
+
+    private static Path write(Path file, Audio audio, Order order, String what) throws FileProblem {
+        double rate = audio.sampleRateHz();
+        Audio part =
+                order.span()
+                        .map(
+                                s ->
+                                        audio.slice(
+                                                (int) Math.round(s.startSeconds() * rate),
+                                                (int) Math.round(s.endSeconds() * rate)))
+                        .orElse(audio);
+        long at = order.span().map(s -> Math.round(s.startSeconds() * rate)).orElse(0L);
+        WavWriter.write(file, part, order.depth(), what, at);
+        return file;
+    }
+
+    /** Name of a return's print, such as {@code B-long-pier.wav}. */
+    public static String fileName(Return r) {
+        String name = r.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        return name.isEmpty() ? r.id() + ".wav" : r.id() + "-" + name + ".wav";
+    }
+
+    private static Design only(Design design, String id) {
+        return new Design(design.song(), design.sources(), List.of(design.requireReturn(id)));
+    }
+
+    static void makeFolder(Path folder) throws FileProblem {
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            throw new FileProblem(folder + ": cannot be made a folder; choose another place", e);
+        }
+    }
+}

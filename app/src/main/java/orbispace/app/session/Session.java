@@ -1,0 +1,4 @@
+package orbispace.app.session;
+
+/** The open project. */
+final class Session {}

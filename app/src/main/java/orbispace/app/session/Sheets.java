@@ -1,0 +1,24 @@
+package orbispace.app.session;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.measure.DecayMeter;
+import orbispace.core.measure.DecayReport;
+import orbispace.core.render.ImpulseResponse;
+import orbispace.files.RecallSheet;
+
+/** Recall sheets with every return really measured. */
+public final class Sheets {
+    private Sheets() {}
+
+    /** Measures the returns of a design and writes its sheet. */
+    public static RecallSheet measured(Design design, double lengthSeconds) {
+        Map<String, DecayReport> decays = new LinkedHashMap<>();
+        for (Return r : design.returns()) {
+            decays.put(r.id(), DecayMeter.measure(ImpulseResponse.of(design, r)));
+        }
+        return RecallSheet.of(design, lengthSeconds, decays);
+    }
+}

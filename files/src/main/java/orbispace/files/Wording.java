@@ -1,0 +1,50 @@
+package orbispace.files;
+
+import java.util.Locale;
+
+/** Numbers as people read them: a real minus, sensible digits, and the unit. */
+public final class Wording {
+    private static final char MINUS = '\u2212';
+
+    private Wording() {}
+
+    /** A number with so many decimals and a real minus; never minus zero. */
+    public static String number(double value, int decimals) {
+        if (Double.isInfinite(value)) {
+            return value < 0 ? MINUS + "\u221e" : "\u221e";
+        }
+        String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
+        boolean zero = text.chars().allMatch(c -> c == '-' || c == '0' || c == '.');
+        return zero ? text.replace("-", "") : text.replace('-', MINUS);
+    }
+
+    /** A level. */
+    public static String db(double value) {
+        return number(value, 1) + " dB";
+    }
+
+    /** A time: milliseconds under one second, seconds above. */
+    public static String time(double seconds) {
+        return seconds < 1 ? millis(1000 * seconds) : seconds(seconds);
+    }
+
+    /** A time in milliseconds, more exact the shorter it is. */
+    public static String millis(double value) {
+        return number(value, value < 10 ? 1 : 0) + " ms";
+    }
+
+    /** A time in seconds. */
+    public static String seconds(double value) {
+        return number(value, 2) + " s";
+    }
+
+    /** A frequency. */
+    public static String hertz(double value) {
+        return value < 1000 ? number(value, 0) + " Hz" : number(value / 1000, value % 1000 == 0 ? 0 : 1) + " kHz";
+    }
+
+    /** A share from 0 to 1 as percent. */
+    public static String percent(double share, int decimals) {
+        return number(100 * share, decimals) + " %";
+    }
+}
