@@ -107,7 +107,7 @@ public final class HarbourSong {
                 Map.of("voice", -14.0, "marimba", -12.0),
                 Filter.OPEN,
                 new MusicalTime.Millis(0),
-                new Space.PingPong(new MusicalTime.Note(NoteValue.parse("1/4.").orElseThrow(), 0), 0.31, 120, 6000),
+                new Space.PingPong(new MusicalTime.Note(NoteValue.parse("1/4.").orElseThrow(), 0), 0.31, 120, 6000, 0.7),
                 new Filter(new Corner(250, 2), new Corner(4500, 2)),
                 null,
                 -2,

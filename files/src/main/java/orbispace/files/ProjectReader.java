@@ -146,7 +146,8 @@ final class ProjectReader {
                             time(object(n, "time"), "echo time"),
                             number(n, "feedback"),
                             number(n, "loopHighPassHz"),
-                            number(n, "loopLowPassHz"));
+                            number(n, "loopLowPassHz"),
+                            n.has("width") ? number(n, "width") : 1);
             default -> throw new IllegalArgumentException("kind of space \"" + kind + "\" is not known");
         };
     }

@@ -111,7 +111,8 @@ final class ProjectWriter {
                 n.set("time", time(n.objectNode(), p.time()));
                 n.put("feedback", p.feedback())
                         .put("loopHighPassHz", p.loopHighPassHz())
-                        .put("loopLowPassHz", p.loopLowPassHz());
+                        .put("loopLowPassHz", p.loopLowPassHz())
+                        .put("width", p.width());
             }
         }
     }

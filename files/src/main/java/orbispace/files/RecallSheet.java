@@ -189,7 +189,8 @@ public record RecallSheet(
                                     "Feedback",
                                     Wording.percent(p.feedback(), 0) + ", " + Fit.arrivalsAbove(p.feedback(), 30)
                                             + " arrivals to \u221230 dB; loop " + Wording.hertz(p.loopHighPassHz())
-                                            + " to " + Wording.hertz(p.loopLowPassHz())));
+                                            + " to " + Wording.hertz(p.loopLowPassHz())),
+                            new Line("Sides", Wording.percent(p.width(), 0) + " apart, left first"));
         };
     }
 

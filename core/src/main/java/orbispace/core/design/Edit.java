@@ -25,6 +25,9 @@ public sealed interface Edit {
     /** Feedback of an echo. */
     record Feedback(String returnId, double value) implements Edit {}
 
+    /** How far apart the sides of an echo are. */
+    record EchoWidth(String returnId, double value) implements Edit {}
+
     /** The filter before the space. */
     record FilterIn(String returnId, Filter filter) implements Edit {}
 
@@ -57,22 +60,9 @@ public sealed interface Edit {
                     case DecayRatios e ->
                             r.withSpace(new Space.Hall(hall(r).decaySeconds(), e.low, e.high));
                     case Predelay e -> r.withPredelay(e.time).timedAt(e.bar);
-                    case EchoTime e -> {
-                        Space.PingPong p = echo(r);
-                        yield r.withSpace(
-                                        new Space.PingPong(
-                                                e.time,
-                                                p.feedback(),
-                                                p.loopHighPassHz(),
-                                                p.loopLowPassHz()))
-                                .timedAt(e.bar);
-                    }
-                    case Feedback e -> {
-                        Space.PingPong p = echo(r);
-                        yield r.withSpace(
-                                new Space.PingPong(
-                                        p.time(), e.value, p.loopHighPassHz(), p.loopLowPassHz()));
-                    }
+                    case EchoTime e -> r.withSpace(echo(r).withTime(e.time)).timedAt(e.bar);
+                    case Feedback e -> r.withSpace(echo(r).withFeedback(e.value));
+                    case EchoWidth e -> r.withSpace(echo(r).withWidth(e.value));
                     case FilterIn e -> r.withFilterIn(e.filter);
                     case FilterOut e -> r.withFilterOut(e.filter);
                     case Ducking e -> r.withDuck(e.duck);
@@ -91,6 +81,7 @@ public sealed interface Edit {
             case Predelay e -> new Predelay(e.returnId, r.predelay(), r.timedAtBar());
             case EchoTime e -> new EchoTime(e.returnId, echo(r).time(), r.timedAtBar());
             case Feedback e -> new Feedback(e.returnId, echo(r).feedback());
+            case EchoWidth e -> new EchoWidth(e.returnId, echo(r).width());
             case FilterIn e -> new FilterIn(e.returnId, r.filterIn());
             case FilterOut e -> new FilterOut(e.returnId, r.filterOut());
             case Ducking e -> new Ducking(e.returnId, r.duck());
@@ -107,6 +98,7 @@ public sealed interface Edit {
             case Predelay e -> "predelay of " + e.returnId;
             case EchoTime e -> "echo time of " + e.returnId;
             case Feedback e -> "feedback of " + e.returnId;
+            case EchoWidth e -> "width of " + e.returnId;
             case FilterIn e -> "filter before " + e.returnId;
             case FilterOut e -> "filter after " + e.returnId;
             case Ducking e -> "ducker of " + e.returnId;

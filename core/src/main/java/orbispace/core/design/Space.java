@@ -26,8 +26,9 @@ public sealed interface Space {
      * @param feedback level of each arrival relative to the one before, 0 to 0.95
      * @param loopHighPassHz 20 to 2,000
      * @param loopLowPassHz 500 to 20,000
+     * @param width how far apart the sides are, 0 to 1
      */
-    record PingPong(MusicalTime time, double feedback, double loopHighPassHz, double loopLowPassHz)
+    record PingPong(MusicalTime time, double feedback, double loopHighPassHz, double loopLowPassHz, double width)
             implements Space {
         /** Checks the ranges. */
         public PingPong {
@@ -38,6 +39,22 @@ public sealed interface Space {
             Ranges.require("feedback", feedback, 0, 0.95);
             Ranges.require("loop high-pass", loopHighPassHz, 20, 2000);
             Ranges.require("loop low-pass", loopLowPassHz, 500, 20000);
+            Ranges.require("width", width, 0, 1);
+        }
+
+        /** The same echo at another time. */
+        public PingPong withTime(MusicalTime other) {
+            return new PingPong(other, feedback, loopHighPassHz, loopLowPassHz, width);
+        }
+
+        /** The same echo with another feedback. */
+        public PingPong withFeedback(double other) {
+            return new PingPong(time, other, loopHighPassHz, loopLowPassHz, width);
+        }
+
+        /** The same echo with its sides further apart or closer. */
+        public PingPong withWidth(double other) {
+            return new PingPong(time, feedback, loopHighPassHz, loopLowPassHz, other);
         }
     }
 

@@ -82,7 +82,7 @@ public record ChainSettings(Map<String, SendGain> sends, List<StageSettings> sta
                                     EngineSettings.PingPong.MAX_SECONDS),
                             p.feedback(),
                             p.loopHighPassHz(),
-                            p.loopLowPassHz());
+                            p.loopLowPassHz(), p.width());
         };
     }
 

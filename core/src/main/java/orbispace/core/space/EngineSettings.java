@@ -34,9 +34,10 @@ public sealed interface EngineSettings {
      * @param feedback level of each arrival relative to the one before, 0 to 0.95
      * @param loopHighPassHz corner in the feedback loop, 20 to 2,000
      * @param loopLowPassHz corner in the feedback loop, 500 to 20,000
+     * @param width how far apart the sides are, 0 (middle) to 1 (hard left and right)
      */
     record PingPong(
-            double spacingSeconds, double feedback, double loopHighPassHz, double loopLowPassHz)
+            double spacingSeconds, double feedback, double loopHighPassHz, double loopLowPassHz, double width)
             implements EngineSettings {
         /** The longest spacing. */
         public static final double MAX_SECONDS = 8;
@@ -47,6 +48,7 @@ public sealed interface EngineSettings {
             require("feedback", feedback, 0, 0.95);
             require("loop high-pass", loopHighPassHz, 20, 2000);
             require("loop low-pass", loopLowPassHz, 500, 20000);
+            require("width", width, 0, 1);
         }
 
         @Override

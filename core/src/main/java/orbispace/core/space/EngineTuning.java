@@ -3,6 +3,7 @@ package orbispace.core.space;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Pan;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
@@ -57,8 +58,12 @@ public sealed interface EngineTuning {
         final double delayFrames;
         final float feedback;
         final double[] loop;
+        final float near;
+        final float far;
 
-        private PingPong(double delayFrames, float feedback, double[] loop) {
+        private PingPong(double delayFrames, float feedback, double[] loop, double width) {
+            near = (float) Pan.left(-width);
+            far = (float) Pan.right(-width);
             this.delayFrames = delayFrames;
             this.feedback = feedback;
             this.loop = loop;
@@ -70,8 +75,7 @@ public sealed interface EngineTuning {
             loop.addAll(FilterDesign.lowPass(echo.loopLowPassHz(), 2, sampleRateHz));
             return new PingPong(
                     Math.max(PingPongEcho.LEAST_FRAMES, echo.spacingSeconds() * sampleRateHz),
-                    (float) echo.feedback(),
-                    Cascade.pack(loop, 2));
+                    (float) echo.feedback(), Cascade.pack(loop, 2), echo.width());
         }
     }
 }

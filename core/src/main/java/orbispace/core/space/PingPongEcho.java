@@ -17,7 +17,7 @@ public final class PingPongEcho implements Engine {
 
     private static final int BLOCK = 32;
     private static final float SILENT = 1e-10f;
-    private static final int FEEDBACK_GLIDE_FRAMES = 1024;
+    private static final int GLIDE_FRAMES = 1024;
 
     private final DelayLine leftLine;
     private final DelayLine rightLine;
@@ -27,6 +27,8 @@ public final class PingPongEcho implements Engine {
     private final float[] input = new float[BLOCK];
     private EngineTuning.PingPong tuning;
     private float feedback;
+    private float near;
+    private float far;
 
     /** An echo at rest. */
     PingPongEcho(EngineTuning.PingPong tuning, double sampleRateHz) {
@@ -35,6 +37,8 @@ public final class PingPongEcho implements Engine {
         rightLine = new DelayLine(most);
         this.tuning = tuning;
         this.feedback = tuning.feedback;
+        near = tuning.near;
+        far = tuning.far;
         loop.set(tuning.loop, true);
         setDelay(true);
     }
@@ -70,14 +74,16 @@ public final class PingPongEcho implements Engine {
         float wanted = tuning.feedback;
         for (int k = 0; k < n; k++) {
             float in = half * (left[at + k] + right[at + k]);
-            left[at + k] = l[k];
-            right[at + k] = r[k];
+            near += (tuning.near - near) / GLIDE_FRAMES;
+            far += (tuning.far - far) / GLIDE_FRAMES;
+            left[at + k] = near * l[k] + far * r[k];
+            right[at + k] = near * r[k] + far * l[k];
             // What the right line gives back returns to the left, where the input joins it below.
             input[k] = Math.abs(in) < SILENT ? 0 : in;
         }
         loop.process(l, r, 0, n);
         for (int k = 0; k < n; k++) {
-            feedback += (wanted - feedback) / FEEDBACK_GLIDE_FRAMES;
+            feedback += (wanted - feedback) / GLIDE_FRAMES;
             float toRight = feedback * l[k];
             float toLeft = input[k] + feedback * r[k];
             l[k] = Math.abs(toLeft) < SILENT ? 0 : toLeft;
@@ -93,6 +99,8 @@ public final class PingPongEcho implements Engine {
         rightLine.reset();
         loop.reset();
         feedback = tuning.feedback;
+        near = tuning.near;
+        far = tuning.far;
         setDelay(true);
     }
 }

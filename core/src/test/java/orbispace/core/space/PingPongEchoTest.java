@@ -23,7 +23,7 @@ class PingPongEchoTest {
         double spacing = 60 * 1.5 / 84;
         Audio a =
                 HallReverbTest.response(
-                        new EngineSettings.PingPong(spacing, 0.5, 20, 20000), 5, RATE, 1000);
+                        new EngineSettings.PingPong(spacing, 0.5, 20, 20000, 1), 5, RATE, 1000);
         assertThat(peakAround(a.channel(0), spacing, RATE))
                 .isCloseTo((int) Math.round(spacing * RATE), within(1));
         assertThat(peakAround(a.channel(1), 2 * spacing, RATE))
@@ -36,7 +36,7 @@ class PingPongEchoTest {
     void firstArrivalIsTheInputAtItsLevelAndTheSecondIsDownByTheFeedback() {
         Audio a =
                 HallReverbTest.response(
-                        new EngineSettings.PingPong(0.25, 0.5, 20, 20000), 1, RATE, 1000);
+                        new EngineSettings.PingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
         assertThat(energyDb(a.channel(0), 0.2, 0.3)).isCloseTo(0, within(0.01));
         assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(0.9));
     }
@@ -51,7 +51,7 @@ class PingPongEchoTest {
 
     @Test
     void wholeFramesAreExactAndBlockSizesDoNotMatter() {
-        var settings = new EngineSettings.PingPong(0.01, 0.7, 200, 5000);
+        var settings = new EngineSettings.PingPong(0.01, 0.7, 200, 5000, 1);
         Audio whole = HallReverbTest.response(settings, 0.3, RATE, 14400);
         assertThat(whole.channel(0)[480]).isCloseTo(1f, within(1e-6f));
         for (int block : new int[] {1, 64, 1000}) {
@@ -63,11 +63,11 @@ class PingPongEchoTest {
 
     @Test
     void aNewTimeFadesInWithoutAClick() {
-        Engine echo = Engine.of(new EngineSettings.PingPong(0.1, 0.4, 20, 20000), RATE);
+        Engine echo = Engine.of(new EngineSettings.PingPong(0.1, 0.4, 20, 20000, 1), RATE);
         float[] left = orbispace.core.Signals.sine(220, 0.5, 1, RATE);
         float[] right = left.clone();
         echo.process(left, right, 0, 24000);
-        echo.apply(EngineTuning.of(new EngineSettings.PingPong(0.137, 0.4, 20, 20000), RATE));
+        echo.apply(EngineTuning.of(new EngineSettings.PingPong(0.137, 0.4, 20, 20000, 1), RATE));
         echo.process(left, right, 24000, 48000);
         for (int i = 23000; i < 48000; i++) {
             assertThat(Math.abs(left[i] - left[i - 1])).isLessThan(0.05f);
@@ -78,7 +78,7 @@ class PingPongEchoTest {
     void silenceAfterSoundEndsInExactZero() {
         Audio a =
                 HallReverbTest.response(
-                        new EngineSettings.PingPong(0.05, 0.6, 100, 6000), 6, RATE, 512);
+                        new EngineSettings.PingPong(0.05, 0.6, 100, 6000, 1), 6, RATE, 512);
         assertThat(a.channel(0)[a.frames() - 1]).isEqualTo(0f);
     }
 }

@@ -1,0 +1,249 @@
+package orbispace.app.draw;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.ArcType;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.ReturnPicture;
+import orbispace.core.design.Return;
+import orbispace.core.design.Source;
+import orbispace.core.time.NoteValue;
+import orbispace.files.Wording;
+
+/** Draws the Orbit: the disc, its rulers, the song's events and every return. */
+public final class OrbitPainter {
+    private static final double[] CLOCK_SECONDS = {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5};
+    private static final List<String> RINGED_NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
+    private static final double GAP_FLAG_DB = -20;
+
+    private final Pen pen;
+    private final PolarAxis axis;
+    private final OrbitScene scene;
+    private final Palette p;
+
+    /** A painter of one picture. */
+    public OrbitPainter(Pen pen, PolarAxis axis, OrbitScene scene) {
+        this.pen = pen;
+        this.axis = axis;
+        this.scene = scene;
+        this.p = pen.palette;
+    }
+
+    /** Draws everything. */
+    public void paint() {
+        paintGround();
+        for (FieldEvents.Ring ring : scene.rings()) {
+            paintEvent(ring, 0.10);
+        }
+        for (Return r : scene.design().returns()) {
+            if (!r.id().equals(scene.chosen())) {
+                paintReturn(r, false);
+            }
+        }
+        scene.design().findReturn(scene.chosen()).ifPresent(r -> paintReturn(r, true));
+        for (FieldEvents.Ring ring : scene.rings()) {
+            paintEvent(ring, 0.05);
+        }
+        paintNotes();
+        for (int i = 0; i < scene.rings().size(); i++) {
+            paintEventName(scene.rings().get(i), i);
+        }
+        paintRim();
+        paintBaseline();
+        paintFlags();
+    }
+
+    private void paintGround() {
+        double r = axis.radius();
+        pen.g.setFill(p.disc);
+        pen.g.fillArc(axis.centreX() - r, axis.centreY() - r, 2 * r, 2 * r, 0, 180, ArcType.CHORD);
+        for (double s : CLOCK_SECONDS) {
+            arc(axis.r(s), p.hair, 1);
+        }
+        for (int degrees = -75; degrees <= 75; degrees += 15) {
+            double inner = degrees % 30 == 0 ? 46 : 90;
+            pen.line(
+                    axis.x(inner, degrees), axis.y(inner, degrees), axis.x(r, degrees), axis.y(r, degrees), p.hair, 1);
+        }
+    }
+
+    private void arc(double r, Color color, double width) {
+        pen.g.setStroke(color);
+        pen.g.setLineWidth(width);
+        pen.g.strokeArc(axis.centreX() - r, axis.centreY() - r, 2 * r, 2 * r, 0, 180, ArcType.OPEN);
+    }
+
+    private void paintEvent(FieldEvents.Ring ring, double alpha) {
+        double inner = axis.r(ring.lowSeconds());
+        double outer = Math.min(axis.radius(), Math.max(inner + 2, axis.r(ring.highSeconds())));
+        pen.g.setGlobalAlpha(alpha);
+        pen.g.setStroke(p.ink);
+        pen.g.setLineWidth(outer - inner);
+        double middle = (inner + outer) / 2;
+        pen.g.strokeArc(
+                axis.centreX() - middle, axis.centreY() - middle, 2 * middle, 2 * middle, 0, 180, ArcType.OPEN);
+        pen.g.setGlobalAlpha(1);
+        pen.g.setLineDashes(1, 3);
+        arc(inner, p.ink3, 1);
+        arc(outer, p.ink3, 1);
+        pen.g.setLineDashes();
+    }
+
+    /** The name runs up along its ring from the left end of the baseline. */
+    private void paintEventName(FieldEvents.Ring ring, int index) {
+        double r = (axis.r(ring.lowSeconds()) + axis.r(ring.highSeconds())) / 2 - 4;
+        String words = ring.name() + "  " + Wording.time(ring.middleSeconds());
+        // Alternate ends, so that rings that lie close do not meet.
+        along(words, r, -86 + 3.0 * index, Type.strong(11.5), p.ink);
+    }
+
+    private void along(String words, double r, double startDegrees, javafx.scene.text.Font font, Color color) {
+        double degrees = startDegrees;
+        for (int i = 0; i < words.length(); i++) {
+            String c = words.substring(i, i + 1);
+            double w = Pen.width(c.equals(" ") ? "n" : c, font) * (c.equals(" ") ? 0.5 : 1);
+            double step = Math.toDegrees(w / r);
+            double at = degrees + step / 2;
+            pen.g.save();
+            pen.g.translate(axis.x(r, at), axis.y(r, at));
+            pen.g.rotate(at);
+            pen.haloed(c, 0, 0, font, color, p.disc, TextAlignment.CENTER);
+            pen.g.restore();
+            degrees += step;
+        }
+    }
+
+    private void paintReturn(Return r, boolean chosen) {
+        ReturnPicture picture = scene.pictures().get(r.id());
+        if (picture == null) {
+            return;
+        }
+        new ReturnPainter(pen, axis, r, ReturnGeometry.of(scene.design(), r, picture)).paint(chosen);
+    }
+
+    private void paintNotes() {
+        double lastX = Double.NaN;
+        for (String name : RINGED_NOTES) {
+            NoteValue note = NoteValue.parse(name).orElseThrow();
+            double r = axis.r(scene.clock().length(note, scene.bar()).nominalMillis() / 1000);
+            if (r > axis.radius()) {
+                continue;
+            }
+            pen.g.setLineDashes(5, 4);
+            arc(r, p.time.deriveColor(0, 1, 1, 0.75), 1);
+            pen.g.setLineDashes();
+            double x = axis.centreX() - r;
+            pen.upright(x, axis.centreY(), axis.centreY() + 6, p.time);
+            double w = Pen.width(name, Type.strong(11.5));
+            if (Double.isNaN(lastX) || lastX - x > w + 4) {
+                pen.text(name, x, axis.centreY() + 19, Type.strong(11.5), p.time, TextAlignment.CENTER);
+                lastX = x;
+            }
+        }
+    }
+
+    private void paintRim() {
+        double r = axis.radius();
+        arc(r, p.ink, 1);
+        arc(r + 6, p.ink, 1);
+        for (int i = 0; i < 12; i += 2) {
+            pen.g.setStroke(p.ink);
+            pen.g.setLineWidth(4);
+            double m = r + 3;
+            double from = 180 - (i + 0.5) * 15;
+            pen.g.strokeArc(axis.centreX() - m, axis.centreY() - m, 2 * m, 2 * m, from - 7.5, 15, ArcType.OPEN);
+        }
+        arc(r + 10, p.ink, 1);
+        for (int degrees : new int[] {-60, -30, 30, 60}) {
+            String name = (degrees < 0 ? "L " : "R ") + Math.abs(degrees);
+            along(name, r - 15, degrees - Math.toDegrees(14 / r), Type.regular(11), p.ink3);
+        }
+        paintSources();
+    }
+
+    private void paintSources() {
+        List<Source> sorted = new ArrayList<>(scene.design().sources());
+        sorted.sort(java.util.Comparator.comparingDouble(Source::pan));
+        double r = axis.radius() + 10;
+        double lastRight = Double.NEGATIVE_INFINITY;
+        double lastY = Double.NaN;
+        for (Source s : sorted) {
+            double degrees = 90 * s.pan();
+            double x = axis.x(r + 3, degrees);
+            double y = axis.y(r + 3, degrees);
+            triangle(x, y, degrees);
+            boolean left = degrees < -5;
+            boolean middle = Math.abs(degrees) <= 5 && Double.isInfinite(lastRight);
+            TextAlignment align = left ? TextAlignment.RIGHT : middle ? TextAlignment.CENTER : TextAlignment.LEFT;
+            double w = Pen.width(s.name(), Type.regular(11.5));
+            double tx = axis.x(r + 13, degrees);
+            double ty = axis.y(r + 13, degrees) + 4;
+            double start = left ? tx - w : middle ? tx - w / 2 : tx;
+            if (Math.abs(ty - lastY) < 13 && start < lastRight + 6) {
+                start = lastRight + 8;
+                tx = start;
+                align = TextAlignment.LEFT;
+            }
+            pen.text(s.name(), tx, ty, Type.regular(11.5), p.ink2, align);
+            lastRight = start + w;
+            lastY = ty;
+        }
+    }
+
+    private void triangle(double x, double y, double degrees) {
+        pen.g.save();
+        pen.g.translate(x, y);
+        pen.g.rotate(degrees);
+        pen.g.setFill(p.ink);
+        pen.g.fillPolygon(new double[] {-3.5, 3.5, 0}, new double[] {-6, -6, 0}, 3);
+        pen.g.restore();
+    }
+
+    private void paintBaseline() {
+        double r = axis.radius() + 10;
+        pen.across(axis.centreX() - r, axis.centreX() + r, axis.centreY(), p.ink);
+        double lastRight = axis.centreX() + 14;
+        for (double s : CLOCK_SECONDS) {
+            double x = axis.centreX() + axis.r(s);
+            pen.upright(x, axis.centreY(), axis.centreY() + 5, p.ink);
+            String label = s < 1 ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "") : Wording.number(s, 0) + " s";
+            double w = Pen.width(label, Type.regular(11.5));
+            if (x - w / 2 > lastRight + 3) {
+                pen.text(label, x, axis.centreY() + 19, Type.regular(11.5), p.ink2, TextAlignment.CENTER);
+                lastRight = x + w / 2;
+            }
+        }
+        String caption = "note values at " + Wording.number(scene.clock().bpmOfBar(scene.bar()), 0) + " bpm";
+        pen.text(caption, axis.centreX() - 14, axis.centreY() + 33, Type.regular(11), p.time, TextAlignment.RIGHT);
+        pen.text("after the dry sound", axis.centreX() + 14, axis.centreY() + 33, Type.regular(11), p.ink3);
+        pen.circle(axis.centreX(), axis.centreY(), 9, p.disc, p.ink, 1);
+        pen.circle(axis.centreX(), axis.centreY(), 4.5, p.ink, null, 0);
+    }
+
+    /** Where the chosen tail crosses an event, a flag carries its level there. */
+    private void paintFlags() {
+        var chosen = scene.design().findReturn(scene.chosen());
+        if (chosen.isEmpty() || scene.pictures().get(scene.chosen()) == null) {
+            return;
+        }
+        ReturnGeometry geometry =
+                ReturnGeometry.of(
+                        scene.design(), chosen.get(), java.util.Objects.requireNonNull(scene.pictures().get(scene.chosen())));
+        double bearing = 34;
+        for (FieldEvents.Ring ring : scene.rings()) {
+            double db = geometry.tailDb(ring.middleSeconds());
+            if (!Double.isFinite(db) || db > -0.5) {
+                continue;
+            }
+            double r = axis.r(ring.middleSeconds());
+            boolean loud = db > GAP_FLAG_DB;
+            double x = axis.x(r, bearing);
+            double y = axis.y(r, bearing);
+            String level = Wording.number(db, 0) + " dB";
+            pen.flag(x, y, x, y - 18, level, loud ? p.warn : p.ofReturn(chosen.get().id()));
+            bearing -= 66;
+        }
+    }
+}

@@ -1,0 +1,34 @@
+package orbispace.app.draw;
+
+import java.util.List;
+import java.util.Map;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.ReturnPicture;
+import orbispace.core.design.Design;
+import orbispace.core.time.SongClock;
+
+/**
+ * All that the Orbit draws.
+ *
+ * @param design the field as it stands, which may be newer than the pictures
+ * @param pictures measured responses by letter
+ * @param rings the song's own events
+ * @param chosen letter of the chosen return
+ * @param bar the bar whose note values are ringed
+ */
+public record OrbitScene(
+        Design design,
+        Map<String, ReturnPicture> pictures,
+        List<FieldEvents.Ring> rings,
+        String chosen,
+        int bar) {
+    /** Keeps its own collections. */
+    public OrbitScene {
+        pictures = Map.copyOf(pictures);
+        rings = List.copyOf(rings);
+    }
+
+    SongClock clock() {
+        return design.song().clock();
+    }
+}

@@ -1,0 +1,37 @@
+package orbispace.app.session;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orbispace.core.clear.PairView;
+import orbispace.core.clear.Proposal;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.time.Span;
+
+/**
+ * How one source stands against the returns over a stretch of the song.
+ *
+ * @param design the field that was measured
+ * @param source the source that must stay clear
+ * @param span the stretch
+ * @param pairs each return by its letter
+ * @param proposals remedies for the returns by their letters, best bargain first
+ */
+public record Clearance(
+        Design design,
+        Source source,
+        Span span,
+        Map<String, PairView> pairs,
+        Map<String, List<Proposal>> proposals) {
+    /** Keeps its own maps. */
+    public Clearance {
+        pairs = Map.copyOf(pairs);
+        proposals = Map.copyOf(proposals);
+    }
+
+    /** One return's pair, if it was measured. */
+    public Optional<PairView> pair(String returnId) {
+        return Optional.ofNullable(pairs.get(returnId));
+    }
+}

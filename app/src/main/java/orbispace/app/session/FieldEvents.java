@@ -1,0 +1,80 @@
+package orbispace.app.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orbispace.core.design.Design;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
+
+/** The song's own events that tails have to respect, as rings after the dry sound. */
+public final class FieldEvents {
+    private FieldEvents() {}
+
+    /**
+     * A ring.
+     *
+     * @param name in words
+     * @param lowSeconds lower quartile
+     * @param middleSeconds median
+     * @param highSeconds upper quartile
+     */
+    public record Ring(String name, double lowSeconds, double middleSeconds, double highSeconds) {}
+
+    /** The lead's gaps and the busiest hits, as far as they were measured. */
+    public static List<Ring> of(Design design, Map<String, Material> measured) {
+        List<Ring> rings = new ArrayList<>();
+        lead(design, measured)
+                .map(Phrases::gaps)
+                .filter(gaps -> !gaps.isEmpty())
+                .flatMap(gaps -> lead(design, measured))
+                .ifPresent(
+                        p ->
+                                rings.add(
+                                        new Ring(
+                                                "median gap in the " + leadName(design),
+                                                p.gapSeconds(0.25),
+                                                p.gapSeconds(0.5),
+                                                p.gapSeconds(0.75))));
+        hits(design, measured)
+                .ifPresent(
+                        h ->
+                                rings.add(
+                                        new Ring(
+                                                "next hit",
+                                                h.intervalSeconds(0.25),
+                                                h.intervalSeconds(0.5),
+                                                h.intervalSeconds(0.75))));
+        return rings;
+    }
+
+    /** Phrases of the first lead. */
+    public static Optional<Phrases> lead(Design design, Map<String, Material> measured) {
+        return design.sourcesOf(Role.LEAD).stream()
+                .findFirst()
+                .map(s -> measured.get(s.id()))
+                .flatMap(Material::phrases);
+    }
+
+    private static String leadName(Design design) {
+        String name = design.sourcesOf(Role.LEAD).getFirst().name();
+        return name.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + name.substring(1);
+    }
+
+    /** The loudest hits source that separates from its bleed. */
+    private static Optional<Hits> hits(Design design, Map<String, Material> measured) {
+        return design.sourcesOf(Role.HITS).stream()
+                .map(Source::id)
+                .map(measured::get)
+                .filter(java.util.Objects::nonNull)
+                .sorted(Comparator.comparingDouble((Material m) -> m.integratedLufs().orElse(-99)).reversed())
+                .map(Material::hits)
+                .flatMap(Optional::stream)
+                .filter(h -> h.hits().size() > 1)
+                .findFirst();
+    }
+}

@@ -1,0 +1,212 @@
+package orbispace.app.session;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableMap;
+import orbispace.core.audio.Audio;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.PairView;
+import orbispace.core.clear.Proposal;
+import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.Targets;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.Ear;
+import orbispace.core.material.Phrases;
+import orbispace.core.measure.Loudness;
+import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.render.ChainSettings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
+
+/** What is measured of the open project, in the background, as it arrives. */
+public final class Measurements {
+    private final Jobs jobs;
+    private final Consumer<String> problem;
+    private final ObservableMap<String, Material> materials =
+            FXCollections.observableMap(new LinkedHashMap<>());
+    private final ObservableMap<String, ReturnPicture> pictures =
+            FXCollections.observableMap(new LinkedHashMap<>());
+    private final Map<String, ChainSettings> pictured = new HashMap<>();
+    private final ObjectProperty<@Nullable MixMeasure> mix = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable Clearance> clearance = new SimpleObjectProperty<>();
+    private @Nullable Renderer renderer;
+    private @Nullable CoverAnalysis analysis;
+
+    Measurements(Jobs jobs, Consumer<String> problem) {
+        this.jobs = jobs;
+        this.problem = problem;
+    }
+
+    /** What was found in each stem, by source. */
+    public ObservableMap<String, Material> materials() {
+        return materials;
+    }
+
+    /** The measured response of each return, by its letter. */
+    public ObservableMap<String, ReturnPicture> pictures() {
+        return pictures;
+    }
+
+    /** Loudness of the mix. */
+    public ReadOnlyObjectProperty<@Nullable MixMeasure> mix() {
+        return mix;
+    }
+
+    /** How the lead stands against the returns. */
+    public ReadOnlyObjectProperty<@Nullable Clearance> clearance() {
+        return clearance;
+    }
+
+    /** The renderer of the open song, if it has any sound. */
+    Optional<Renderer> renderer() {
+        return Optional.ofNullable(renderer);
+    }
+
+    /** Forgets everything and measures new material. */
+    void begin(Design design, SongMaterial material, Runnable measured) {
+        materials.clear();
+        pictures.clear();
+        pictured.clear();
+        mix.set(null);
+        clearance.set(null);
+        analysis = null;
+        renderer =
+                material.frames() == 0
+                        ? null
+                        : new Renderer(material, material.frames(), StageCache.ofQuarterHeap());
+        jobs.start(
+                "material",
+                "Listening to the stems",
+                job -> measure(design, material, job),
+                found -> {
+                    materials.putAll(found);
+                    measured.run();
+                },
+                this::failed);
+    }
+
+    private static Map<String, Material> measure(Design design, SongMaterial material, Job job) {
+        Map<String, Material> found = new LinkedHashMap<>();
+        int done = 0;
+        for (Source source : design.sources()) {
+            job.check();
+            Audio audio = material.audio().get(source.id());
+            if (audio != null) {
+                found.put(source.id(), Material.measure(source, audio));
+            }
+            job.report(++done / (double) design.sources().size());
+        }
+        return found;
+    }
+
+    /** Measures again what a change of the design has touched. */
+    void update(Design design, Design before, Span span, boolean withRemedies) {
+        measurePictures(design);
+        Renderer render = renderer;
+        if (render == null) {
+            return;
+        }
+        jobs.start(
+                "mix",
+                "Rendering the field",
+                job -> measureMix(render, design, before, job),
+                measured -> {
+                    mix.set(measured);
+                    measureClearance(render, design, span, withRemedies);
+                },
+                this::failed);
+    }
+
+    private void measurePictures(Design design) {
+        pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
+        for (Return r : design.returns()) {
+            ChainSettings chain = ChainSettings.of(design, r);
+            if (chain.equals(pictured.get(r.id())) && pictures.containsKey(r.id())) {
+                continue;
+            }
+            jobs.start(
+                    "picture " + r.id(),
+                    "Measuring " + r.name(),
+                    job -> ReturnPicture.measure(design, r),
+                    picture -> {
+                        pictured.put(r.id(), chain);
+                        pictures.put(r.id(), picture);
+                    },
+                    this::failed);
+        }
+    }
+
+    private static MixMeasure measureMix(Renderer renderer, Design design, Design before, Job job) {
+        Loudness after = LoudnessMeter.measure(renderer.render(design, job).mix());
+        job.check();
+        Loudness was =
+                before.equals(design) ? after : LoudnessMeter.measure(renderer.render(before, job).mix());
+        return new MixMeasure(after, was);
+    }
+
+    private void measureClearance(Renderer render, Design design, Span span, boolean withRemedies) {
+        Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
+        Optional<Phrases> phrases = FieldEvents.lead(design, materials);
+        MixMeasure measured = mix.get();
+        if (lead.isEmpty() || phrases.isEmpty() || measured == null) {
+            return;
+        }
+        CoverAnalysis cover = analysis;
+        if (cover == null) {
+            // The listening level is frozen with the first mix, so that a fader does not shift the scale.
+            double lufs = measured.after().integratedLufs().orElse(-20);
+            cover = new CoverAnalysis(render, lufs, Ear.QUIET_ROOM_POWER);
+            analysis = cover;
+        }
+        CoverAnalysis using = cover;
+        jobs.start(
+                "clear",
+                "Measuring what the returns cover",
+                job -> clearance(using, design, lead.get(), phrases.get(), span, withRemedies, job),
+                clearance::set,
+                this::failed);
+    }
+
+    private static Clearance clearance(
+            CoverAnalysis cover,
+            Design design,
+            Source source,
+            Phrases phrases,
+            Span span,
+            boolean withRemedies,
+            Job job) {
+        Map<String, PairView> pairs = new LinkedHashMap<>();
+        Map<String, List<Proposal>> proposals = new LinkedHashMap<>();
+        int parts = design.returns().size() * (withRemedies ? 2 : 1);
+        for (Return r : design.returns()) {
+            pairs.put(r.id(), cover.pair(design, source, r, phrases.spans(), span, job));
+            job.report(pairs.size() / (double) parts);
+        }
+        for (Return r : withRemedies ? design.returns() : List.<Return>of()) {
+            RemedyFinder finder = new RemedyFinder(cover, Targets.LEAD);
+            proposals.put(r.id(), finder.propose(design, source, r, phrases, span, job));
+            job.report((pairs.size() + proposals.size()) / (double) parts);
+        }
+        return new Clearance(design, source, span, pairs, proposals);
+    }
+
+    private void failed(Exception e) {
+        String message = e.getMessage();
+        problem.accept(message == null ? e.toString() : message.lines().findFirst().orElse(""));
+    }
+}

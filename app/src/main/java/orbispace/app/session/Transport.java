@@ -1,0 +1,171 @@
+package orbispace.app.session;
+
+import java.util.HashMap;
+import java.util.Map;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import orbispace.app.listen.Player;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.render.LiveMix;
+import orbispace.core.render.LiveSettings;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
+
+/** Listening: play, loop, solo, mono, and before or after at matched loudness. */
+public final class Transport {
+    /** How far everything else is turned down while a source is soloed. */
+    public static final double DIM_DB = -18;
+
+    private final BooleanProperty playing = new SimpleBooleanProperty(false);
+    private final BooleanProperty looping = new SimpleBooleanProperty(false);
+    private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
+    private final BooleanProperty mono = new SimpleBooleanProperty(false);
+    private final DoubleProperty position = new SimpleDoubleProperty(0);
+    private final StringProperty outputName = new SimpleStringProperty("");
+    private final StringProperty soloSource = new SimpleStringProperty("");
+    private final StringProperty soloReturn = new SimpleStringProperty("");
+    private @Nullable Player player;
+    private @Nullable LiveMix mix;
+    private @Nullable SongMaterial material;
+    private @Nullable Design shaped;
+
+    /** Whether it plays. */
+    public BooleanProperty playing() {
+        return playing;
+    }
+
+    /** Whether the chosen section repeats. */
+    public BooleanProperty looping() {
+        return looping;
+    }
+
+    /** Whether the field before is heard. */
+    public BooleanProperty hearingBefore() {
+        return hearingBefore;
+    }
+
+    /** Whether both sides are folded to one. */
+    public BooleanProperty mono() {
+        return mono;
+    }
+
+    /** Where the song is, in seconds. */
+    public ReadOnlyDoubleProperty position() {
+        return position;
+    }
+
+    /** Where the sound goes, in words; empty before a song is open. */
+    public StringProperty outputName() {
+        return outputName;
+    }
+
+    /** Source heard alone with the rest dimmed, by id; empty for none. */
+    public StringProperty soloSource() {
+        return soloSource;
+    }
+
+    /** Return heard alone beside the sources, by letter; empty for none. */
+    public StringProperty soloReturn() {
+        return soloReturn;
+    }
+
+    /** Opens an output for a song's material. */
+    void begin(SongMaterial given) {
+        close();
+        material = given;
+        shaped = null;
+        mix = null;
+        playing.set(false);
+        player = new Player(given.sampleRateHz());
+        outputName.set(player.outputName());
+        position.set(0);
+    }
+
+    /** Makes a design heard within a block, gliding. */
+    void hear(Design design, double outputGainDb) {
+        Player to = player;
+        SongMaterial from = material;
+        if (to == null || from == null) {
+            return;
+        }
+        LiveSettings settings = LiveSettings.of(design, from, hearing(design, outputGainDb));
+        LiveMix current = mix;
+        Design shape = shaped;
+        if (current == null || shape == null || !LiveMix.sameShape(shape, design)) {
+            current = new LiveMix(design, from, settings, Player.blockFrames());
+            mix = current;
+            shaped = design;
+            to.setMix(current, from.frames());
+        } else {
+            current.set(settings);
+        }
+        to.setPlaying(playing.get());
+    }
+
+    private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
+        Map<String, Double> dimmed = new HashMap<>();
+        String source = soloSource.get();
+        for (Source s : design.sources()) {
+            if (!source.isEmpty() && !s.id().equals(source)) {
+                dimmed.put(s.id(), Decibels.toAmplitude(DIM_DB));
+            }
+        }
+        Map<String, Double> returns = new HashMap<>();
+        String only = soloReturn.get();
+        design.returns().forEach(r -> returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
+        return new LiveSettings.Hearing(dimmed, returns, mono.get(), Decibels.toAmplitude(outputGainDb));
+    }
+
+    /** Starts or stops. */
+    public void togglePlaying() {
+        Player to = player;
+        if (to != null && mix != null) {
+            playing.set(!playing.get());
+            to.setPlaying(playing.get());
+        }
+    }
+
+    /** Goes to a time. */
+    public void seek(double seconds) {
+        Player to = player;
+        if (to != null) {
+            to.seek(Math.max(0, seconds));
+            position.set(Math.max(0, seconds));
+        }
+    }
+
+    void setLoop(@Nullable Span span) {
+        Player to = player;
+        if (to != null) {
+            to.setLoop(span);
+        }
+    }
+
+    /** Takes over where the player is; call once per picture on the interface thread. */
+    public void refresh() {
+        Player from = player;
+        if (from != null) {
+            position.set(from.positionSeconds());
+            if (playing.get() && !from.playing()) {
+                playing.set(false);
+            }
+        }
+    }
+
+    /** Stops and lets the sound card go. */
+    void close() {
+        Player old = player;
+        if (old != null) {
+            old.close();
+        }
+        player = null;
+    }
+}

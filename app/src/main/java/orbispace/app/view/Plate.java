@@ -1,0 +1,62 @@
+package orbispace.app.view;
+
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Polygon;
+
+/** Controls and cards whose corners are clipped instead of rounded. */
+final class Plate {
+    private static final double CUT = 5;
+
+    private Plate() {}
+
+    /** Clips the corners of a region, whatever its size becomes. */
+    static <T extends Region> T clip(T region) {
+        region.setScaleShape(false);
+        region.setCenterShape(false);
+        Runnable shape =
+                () -> {
+                    double w = region.getWidth();
+                    double h = region.getHeight();
+                    region.setShape(
+                            new Polygon(CUT, 0, w - CUT, 0, w, CUT, w, h - CUT, w - CUT, h, CUT, h, 0, h - CUT, 0, CUT));
+                };
+        region.widthProperty().addListener((o, was, is) -> shape.run());
+        region.heightProperty().addListener((o, was, is) -> shape.run());
+        return region;
+    }
+
+    /** A button that does something. */
+    static Button button(String text, Runnable action) {
+        Button button = clip(new Button(text));
+        button.getStyleClass().add("plate");
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    /** A button that stays pressed. */
+    static ToggleButton toggle(String text, String accessible) {
+        ToggleButton toggle = clip(new ToggleButton(text));
+        toggle.getStyleClass().add("plate");
+        toggle.setAccessibleText(accessible);
+        return toggle;
+    }
+
+    /** Puts a node at a place of a pane with a size. */
+    static <T extends Node> T place(T node, double x, double y, double w, double h) {
+        node.setLayoutX(x);
+        node.setLayoutY(y);
+        if (node instanceof Region region) {
+            region.setPrefSize(w, h);
+            region.setMinSize(w, h);
+            region.setMaxSize(w, h);
+            if (region instanceof Button || region instanceof ToggleButton) {
+                region.setPadding(Insets.EMPTY);
+            }
+        }
+        return node;
+    }
+}

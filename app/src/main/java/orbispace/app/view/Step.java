@@ -1,0 +1,21 @@
+package orbispace.app.view;
+
+/** The steps of the work that the rail names, with the number key of each. */
+enum Step {
+    /** The materials. */
+    SONG("Song", 1),
+    /** Time. */
+    ORBIT("Orbit", 2),
+    /** Room for the dry. */
+    CLEAR("Clear", 3),
+    /** Hand-over. */
+    SHEET("Sheet", 6);
+
+    final String label;
+    final int digit;
+
+    Step(String label, int digit) {
+        this.label = label;
+        this.digit = digit;
+    }
+}

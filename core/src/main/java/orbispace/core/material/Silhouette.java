@@ -1,0 +1,56 @@
+package orbispace.core.material;
+
+import orbispace.core.audio.Audio;
+
+/** The level of a stem over time, coarse enough to draw: peak and mean of each hundredth of a second. */
+public final class Silhouette {
+    /** Steps per second. */
+    public static final int STEPS_PER_SECOND = 100;
+
+    private final float[] peak;
+    private final float[] mean;
+
+    private Silhouette(float[] peak, float[] mean) {
+        this.peak = peak;
+        this.mean = mean;
+    }
+
+    /** Draws a stem of any rate and length. */
+    public static Silhouette of(Audio audio) {
+        double step = audio.sampleRateHz() / STEPS_PER_SECOND;
+        int count = (int) Math.ceil(audio.frames() / step);
+        float[] peak = new float[count];
+        float[] mean = new float[count];
+        for (int s = 0; s < count; s++) {
+            Audio part = audio.slice((int) (s * step), (int) ((s + 1) * step));
+            peak[s] = (float) part.peak();
+            mean[s] = (float) Math.sqrt(part.meanSquare() / part.channelCount());
+        }
+        return new Silhouette(peak, mean);
+    }
+
+    /** Length in seconds. */
+    public double seconds() {
+        return peak.length / (double) STEPS_PER_SECOND;
+    }
+
+    /** Highest amplitude between two times. */
+    public double peak(double fromSeconds, double toSeconds) {
+        return most(peak, fromSeconds, toSeconds);
+    }
+
+    /** Highest mean amplitude of a step between two times. */
+    public double mean(double fromSeconds, double toSeconds) {
+        return most(mean, fromSeconds, toSeconds);
+    }
+
+    private static double most(float[] values, double from, double to) {
+        int first = Math.max(0, (int) Math.floor(from * STEPS_PER_SECOND));
+        int last = Math.min(values.length, Math.max(first + 1, (int) Math.ceil(to * STEPS_PER_SECOND)));
+        float most = 0;
+        for (int i = first; i < last; i++) {
+            most = Math.max(most, values[i]);
+        }
+        return most;
+    }
+}
