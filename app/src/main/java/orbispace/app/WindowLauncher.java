@@ -2,28 +2,40 @@ package orbispace.app;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.application.Application;
 import orbispace.app.command.Windows;
 import orbispace.files.FileProblem;
 
-/** Opens real windows. */
+/** Opens real windows, or draws them off screen. */
 final class WindowLauncher implements Windows {
     @Override
     public void open(Optional<Path> project) throws FileProblem {
-        throw new FileProblem("no window yet");
+        OrbispaceApplication.start(session -> project.ifPresent(session::open));
+        Application.launch(OrbispaceApplication.class);
     }
 
     @Override
-    public void openDemo() throws FileProblem {
-        throw new FileProblem("no window yet");
+    public void openDemo() {
+        OrbispaceApplication.start(session -> session.openDemo());
+        Application.launch(OrbispaceApplication.class);
     }
 
     @Override
     public boolean hasDisplay() {
-        return false;
+        String system = System.getProperty("os.name", "").toLowerCase(java.util.Locale.ROOT);
+        if (system.contains("win") || system.contains("mac")) {
+            return true;
+        }
+        return set("DISPLAY") || set("WAYLAND_DISPLAY");
+    }
+
+    private static boolean set(String variable) {
+        String value = System.getenv(variable);
+        return value != null && !value.isBlank();
     }
 
     @Override
     public void tour(Path folder) throws FileProblem {
-        throw new FileProblem("no window yet");
+        Tour.run(folder);
     }
 }

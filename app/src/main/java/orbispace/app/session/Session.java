@@ -1,10 +1,12 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -18,12 +20,14 @@ import orbispace.core.design.Edit;
 import orbispace.core.design.History;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
+import orbispace.core.measure.DecayReport;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
+import orbispace.files.RecallSheet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -253,6 +257,12 @@ public final class Session {
         transport.hear(hearing ? before.get() : design.get(), mix == null ? 0 : mix.matchDb(hearing));
     }
 
+    /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
+    public void loopOver(Span span) {
+        transport.looping().set(true);
+        transport.setLoop(span);
+    }
+
     private void loop() {
         transport.setLoop(transport.looping().get() ? span() : null);
     }
@@ -347,6 +357,29 @@ public final class Session {
             problem.set(String.valueOf(e.getMessage()));
             return false;
         }
+    }
+
+    /** The recall sheet as far as it is measured. */
+    public RecallSheet sheet() {
+        Map<String, DecayReport> decays = new HashMap<>();
+        measured.pictures().forEach((id, p) -> p.report().ifPresent(r -> decays.put(id, r)));
+        return RecallSheet.of(design.get(), songSeconds(), decays);
+    }
+
+    /** Hands over in the background. */
+    public void handOver(HandOver.Order order, Consumer<List<Path>> done, Consumer<String> failed) {
+        Design now = design.get();
+        Optional<SongMaterial> material = material();
+        if (material.isEmpty()) {
+            failed.accept("There is no sound to print; open a song first.");
+            return;
+        }
+        jobs.start(
+                HandOver.JOB,
+                "Handing over",
+                job -> HandOver.write(now, material.get(), order, job),
+                done,
+                e -> failed.accept(String.valueOf(e.getMessage())));
     }
 
     /** Stops the background work and the sound. */

@@ -1,6 +1,6 @@
 package orbispace.app.view;
 
-import java.util.function.BiFunction;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -32,7 +32,7 @@ final class NumberField extends StackPane {
     private final TextField entry = new TextField();
     private final VBox reading;
     private final String accepted;
-    private final BiFunction<Integer, Step, Boolean> stepping;
+    private final BiConsumer<Integer, Step> stepping;
     private final java.util.function.Predicate<String> typed;
     private final Consumer<String> complain;
 
@@ -49,7 +49,7 @@ final class NumberField extends StackPane {
             String name,
             String accepted,
             java.util.function.Predicate<String> typed,
-            BiFunction<Integer, Step, Boolean> stepping,
+            BiConsumer<Integer, Step> stepping,
             Consumer<String> complain) {
         this.name = new Label(name);
         this.accepted = accepted;
@@ -93,7 +93,7 @@ final class NumberField extends StackPane {
         int direction = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
         if (direction != 0) {
             Step step = e.isShiftDown() ? Step.FINE : e.isShortcutDown() ? Step.COARSE : Step.PLAIN;
-            stepping.apply(direction, step);
+            stepping.accept(direction, step);
             e.consume();
         } else if (e.getCode() == KeyCode.ENTER) {
             beginEntry("");

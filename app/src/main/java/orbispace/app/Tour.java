@@ -1,0 +1,156 @@
+package orbispace.app;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Type;
+import orbispace.app.session.DemoFiles;
+import orbispace.app.session.RecentProjects;
+import orbispace.app.session.Session;
+import orbispace.app.view.MainWindow;
+import orbispace.files.FileProblem;
+
+/** Opens every main view on the demo song off screen and writes a picture of each. */
+final class Tour {
+    private static final int WIDTH = 1280;
+    private static final int HEIGHT = 800;
+    private static final long MOST_SECONDS = 180;
+
+    private Tour() {}
+
+    private record Stop(String screen, Palette palette, String file) {}
+
+    private static final List<Stop> STOPS =
+            List.of(
+                    new Stop("Song", Palette.DAY, "song.png"),
+                    new Stop("Orbit", Palette.DAY, "orbit.png"),
+                    new Stop("Orbit", Palette.NIGHT, "orbit-night.png"),
+                    new Stop("Clear", Palette.DAY, "clear.png"),
+                    new Stop("Clear", Palette.NIGHT, "clear-night.png"),
+                    new Stop("Sheet", Palette.DAY, "sheet.png"));
+
+    static List<Path> run(Path folder) throws FileProblem {
+        System.setProperty("glass.platform", "Headless");
+        System.setProperty("prism.order", "sw");
+        System.setProperty("java.awt.headless", "true");
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            throw new FileProblem(folder + ": cannot be made a folder; choose another place", e);
+        }
+        Path project = DemoFiles.project(share -> {});
+        CountDownLatch started = new CountDownLatch(1);
+        Platform.startup(started::countDown);
+        try {
+            if (!started.await(60, TimeUnit.SECONDS)) {
+                throw new FileProblem("the off-screen display did not start");
+            }
+            return visit(project, folder);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new FileProblem("the tour was interrupted", e);
+        } catch (ExecutionException | TimeoutException e) {
+            throw new FileProblem("the tour failed: " + e.getMessage(), e);
+        } finally {
+            Platform.exit();
+        }
+    }
+
+    private static List<Path> visit(Path project, Path folder)
+            throws FileProblem, InterruptedException, ExecutionException, TimeoutException {
+        Session session = on(() -> new Session(Platform::runLater, RecentProjects.inMemory()));
+        MainWindow window =
+                on(
+                        () -> {
+                            Type.load();
+                            MainWindow made = new MainWindow(session);
+                            Stage stage = new Stage();
+                            stage.setScene(made.scene());
+                            stage.setWidth(WIDTH);
+                            stage.setHeight(HEIGHT);
+                            stage.show();
+                            session.open(project);
+                            return made;
+                        });
+        List<Path> files = new ArrayList<>();
+        for (Stop stop : STOPS) {
+            on(
+                    () -> {
+                        window.setPalette(stop.palette());
+                        window.show(stop.screen());
+                        return stop;
+                    });
+            settle(() -> session.measured().clearance().get() != null && !session.jobs().busy());
+            WritableImage image = on(() -> window.scene().snapshot(null));
+            files.add(write(folder.resolve(stop.file()), image));
+        }
+        on(
+                () -> {
+                    session.close();
+                    return files;
+                });
+        return files;
+    }
+
+    /** Waits until all is measured and two layouts have passed. */
+    private static void settle(BooleanSupplier done)
+            throws InterruptedException, ExecutionException, TimeoutException {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(MOST_SECONDS);
+        int calm = 0;
+        while (calm < 4) {
+            boolean now = on(done::getAsBoolean);
+            calm = now ? calm + 1 : 0;
+            if (System.nanoTime() > end) {
+                throw new TimeoutException("measuring did not end within " + MOST_SECONDS + " s");
+            }
+            Thread.sleep(120);
+        }
+    }
+
+    private static <T> T on(java.util.concurrent.Callable<T> work)
+            throws InterruptedException, ExecutionException, TimeoutException {
+        CompletableFuture<T> result = new CompletableFuture<>();
+        Platform.runLater(
+                () -> {
+                    try {
+                        result.complete(work.call());
+                    } catch (Exception e) {
+                        result.completeExceptionally(e);
+                    }
+                });
+        return result.get(MOST_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private static Path write(Path file, WritableImage image) throws FileProblem {
+        int w = (int) image.getWidth();
+        int h = (int) image.getHeight();
+        BufferedImage out = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        PixelReader reader = image.getPixelReader();
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                out.setRGB(x, y, reader.getArgb(x, y));
+            }
+        }
+        try {
+            ImageIO.write(out, "png", file.toFile());
+            return file;
+        } catch (IOException e) {
+            throw FileProblem.writing(file, e);
+        }
+    }
+}

@@ -1,0 +1,43 @@
+package orbispace.app.draw;
+
+import javafx.scene.text.TextAlignment;
+import orbispace.core.time.SongClock;
+
+/** Bars along a time axis: a boxed ruler, and hairlines down through what lies below. */
+public final class BarRuler {
+    private BarRuler() {}
+
+    /** Draws the ruler from {@code top} and hairlines down to {@code bottom}. */
+    public static void paint(Pen pen, SongClock clock, TimeAxis axis, double top, double height, double bottom) {
+        int first = clock.barAtSeconds(axis.fromSeconds() + 1e-6);
+        int last = clock.barAtSeconds(axis.toSeconds() - 1e-6);
+        double perBar = axis.width() / Math.max(1, last - first + 1);
+        int every = perBar < 14 ? 8 : perBar < 28 ? 4 : perBar < 44 ? 2 : 1;
+        for (int bar = first; bar <= last; bar++) {
+            double x = axis.x(clock.secondsOfBar(bar));
+            if (x < axis.left() - 0.5) {
+                continue;
+            }
+            pen.upright(x, top + height, bottom, pen.palette.hair);
+            boolean named = (bar - first) % every == 0;
+            pen.upright(x, top + (named ? 0 : height / 2), top + height, pen.palette.ink);
+            if (named && x + 18 < axis.right()) {
+                pen.text(Integer.toString(bar), x + 5, top + height - 6, Type.strong(11.5), pen.palette.ink);
+            }
+        }
+        pen.upright(axis.right() - 1, top, top + height, pen.palette.ink);
+        pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
+        pen.text("bar", axis.left() - 8, top + height - 6, Type.regular(11), pen.palette.ink3, TextAlignment.RIGHT);
+    }
+
+    /** The playhead: a flag on a magenta upright, if it lies on the axis. */
+    public static void playhead(Pen pen, TimeAxis axis, double seconds, double top, double bottom) {
+        if (seconds < axis.fromSeconds() || seconds > axis.toSeconds()) {
+            return;
+        }
+        double x = axis.x(seconds);
+        pen.line(x, top, x, bottom, pen.palette.time, 1.4);
+        pen.g.setFill(pen.palette.time);
+        pen.g.fillPolygon(new double[] {x, x + 9, x}, new double[] {top, top + 3.5, top + 7}, 3);
+    }
+}

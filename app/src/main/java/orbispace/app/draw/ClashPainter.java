@@ -1,0 +1,82 @@
+package orbispace.app.draw;
+
+import javafx.scene.paint.Color;
+import javafx.scene.text.TextAlignment;
+import orbispace.core.clear.PairView;
+import orbispace.core.hearing.HearingModel;
+import orbispace.files.Wording;
+
+/** Draws where a return takes more than a fifth of the voice: ear bands over time. */
+public final class ClashPainter {
+    private static final double[] LABELS_HZ = {100, 200, 400, 800, 1600, 3150, 6300};
+    private static final double COLUMN = 6;
+
+    private final Pen pen;
+    private final TimeAxis axis;
+    private final double top;
+    private final double height;
+
+    /** A painter of a chart in a frame. */
+    public ClashPainter(Pen pen, TimeAxis axis, double top, double height) {
+        this.pen = pen;
+        this.axis = axis;
+        this.top = top;
+        this.height = height;
+    }
+
+    /** Height of a frequency on the ear's own scale. */
+    public double y(double hz) {
+        double low = HearingModel.erbNumber(HearingModel.centreHz(0));
+        double high = HearingModel.erbNumber(HearingModel.centreHz(HearingModel.BANDS - 1));
+        return top + height * (1 - (HearingModel.erbNumber(hz) - low) / (high - low));
+    }
+
+    /** Draws the frame and, if there is a pair, its clashes. */
+    public void paint(java.util.Optional<PairView> pair) {
+        pen.g.setFill(pen.palette.disc);
+        pen.g.fillRect(axis.left(), top, axis.width(), height);
+        for (double hz : LABELS_HZ) {
+            pen.across(axis.left(), axis.right(), y(hz), pen.palette.hair);
+            String label = hz < 1000 ? Wording.number(hz, 0) : Wording.number(hz / 1000, hz == 3150 ? 2 : 1) + "k";
+            pen.text(label, axis.left() - 8, y(hz) + 4, Type.regular(11), pen.palette.ink3, TextAlignment.RIGHT);
+        }
+        pair.ifPresent(this::cells);
+        pen.g.setStroke(pen.palette.rule);
+        pen.g.setLineWidth(1);
+        pen.g.strokeRect(axis.left() + 0.5, top + 0.5, axis.width() - 1, height - 1);
+    }
+
+    /** Cells of a few pixels: hatched where a third of their frames clash, crossed where most do. */
+    private void cells(PairView pair) {
+        Color warn = pen.palette.warn;
+        double perSecond = pair.river().framesPerSecond();
+        double band = height / (HearingModel.BANDS - 1);
+        int columns = (int) (axis.width() / COLUMN);
+        for (int c = 0; c < columns; c++) {
+            int from = frame(axis.left() + c * COLUMN, perSecond);
+            int to = Math.min(pair.river().frames(), Math.max(from + 1, frame(axis.left() + (c + 1) * COLUMN, perSecond)));
+            for (int b = 0; b < HearingModel.BANDS; b++) {
+                double share = share(pair, from, to, b);
+                double x = axis.left() + c * COLUMN;
+                double y = y(HearingModel.centreHz(b)) - band / 2;
+                if (share >= 0.6) {
+                    Hatch.cross(pen.g, warn, x, y, COLUMN, band);
+                } else if (share >= 0.25) {
+                    Hatch.diagonal(pen.g, warn, x, y, COLUMN, band, 4);
+                }
+            }
+        }
+    }
+
+    private int frame(double x, double perSecond) {
+        return (int) ((axis.seconds(x) - axis.fromSeconds()) * perSecond);
+    }
+
+    private static double share(PairView pair, int from, int to, int band) {
+        int count = 0;
+        for (int f = from; f < to; f++) {
+            count += pair.meter().clashAt(f, band) ? 1 : 0;
+        }
+        return to > from ? count / (double) (to - from) : 0;
+    }
+}

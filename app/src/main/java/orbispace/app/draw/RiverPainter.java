@@ -1,0 +1,121 @@
+package orbispace.app.draw;
+
+import javafx.scene.paint.Color;
+import orbispace.core.clear.River;
+
+/**
+ * Draws a return as a river in dB: solid where it blooms in a gap, its own hatch under the voice,
+ * cross-hatched where it covers it.
+ */
+public final class RiverPainter {
+    private static final double DEEPEST_DB = -42;
+    private static final double SHORTEST_RUN = 5;
+
+    private final Pen pen;
+    private final River river;
+    private final TimeAxis axis;
+    private final String returnId;
+    private final double middle;
+    private final double height;
+
+    /** A painter of one river, whose frames begin at the axis's left edge. */
+    public RiverPainter(Pen pen, River river, TimeAxis axis, String returnId, double middle, double height) {
+        this.pen = pen;
+        this.river = river;
+        this.axis = axis;
+        this.returnId = returnId;
+        this.middle = middle;
+        this.height = height;
+    }
+
+    /** Draws everything. */
+    public void paint() {
+        int n = (int) axis.width();
+        double[] half = new double[n];
+        River.Course[] course = new River.Course[n];
+        for (int i = 0; i < n; i++) {
+            sample(i, half, course);
+        }
+        pen.across(axis.left(), axis.right(), middle, pen.palette.hair);
+        joinShortRuns(course);
+        int start = 0;
+        for (int i = 1; i <= n; i++) {
+            if (i == n || course[i] != course[start]) {
+                run(start, i, half, course[start]);
+                start = i;
+            }
+        }
+    }
+
+    private void sample(int i, double[] half, River.Course[] course) {
+        double seconds = axis.seconds(axis.left() + i) - axis.fromSeconds();
+        double next = axis.seconds(axis.left() + i + 1) - axis.fromSeconds();
+        int from = Math.clamp((int) (seconds * river.framesPerSecond()), 0, Math.max(0, river.frames() - 1));
+        int to = Math.clamp((int) Math.ceil(next * river.framesPerSecond()), from + 1, Math.max(from + 1, river.frames()));
+        double db = Double.NEGATIVE_INFINITY;
+        course[i] = River.Course.BLOOMS;
+        for (int f = from; f < Math.min(to, river.frames()); f++) {
+            db = Math.max(db, river.levelDb(f));
+            if (f == from || river.course(f) == River.Course.COVERS) {
+                course[i] = river.course(f);
+            }
+        }
+        half[i] = Math.max(0, (db - DEEPEST_DB) / -DEEPEST_DB) * height / 2;
+        half[i] = Math.min(half[i], height / 2);
+    }
+
+    private static void joinShortRuns(River.Course[] course) {
+        int start = 0;
+        for (int i = 1; i <= course.length; i++) {
+            if (i == course.length || course[i] != course[start]) {
+                if (i - start < SHORTEST_RUN && start > 0) {
+                    java.util.Arrays.fill(course, start, i, course[start - 1]);
+                }
+                start = i;
+            }
+        }
+    }
+
+    private void run(int from, int to, double[] half, River.Course course) {
+        int count = to - from + (to < half.length ? 1 : 0);
+        double[] xs = new double[2 * count];
+        double[] ys = new double[2 * count];
+        double most = 0;
+        for (int k = 0; k < count; k++) {
+            double x = axis.left() + from + k;
+            double h = half[from + k];
+            most = Math.max(most, h);
+            xs[k] = x;
+            ys[k] = middle - h;
+            xs[2 * count - 1 - k] = x;
+            ys[2 * count - 1 - k] = middle + h;
+        }
+        if (most < 0.6) {
+            return;
+        }
+        Color color = pen.palette.ofReturn(returnId);
+        pen.g.save();
+        pen.g.beginPath();
+        pen.g.moveTo(xs[0], ys[0]);
+        for (int k = 1; k < xs.length; k++) {
+            pen.g.lineTo(xs[k], ys[k]);
+        }
+        pen.g.closePath();
+        pen.g.clip();
+        double x = axis.left() + from;
+        switch (course) {
+            case BLOOMS -> {
+                pen.g.setFill(color);
+                pen.g.fillRect(x, middle - height / 2, count, height);
+            }
+            case UNDER -> Hatch.ofReturn(pen.g, returnId, color, x, middle - height / 2, count, height);
+            case COVERS -> Hatch.cross(pen.g, pen.palette.warn, x, middle - height / 2, count, height);
+        }
+        pen.g.restore();
+        pen.g.setStroke(course == River.Course.COVERS ? pen.palette.warn : color);
+        pen.g.setLineWidth(1.1);
+        pen.g.strokePolyline(java.util.Arrays.copyOf(xs, count), java.util.Arrays.copyOf(ys, count), count);
+        pen.g.strokePolyline(
+                java.util.Arrays.copyOfRange(xs, count, 2 * count), java.util.Arrays.copyOfRange(ys, count, 2 * count), count);
+    }
+}

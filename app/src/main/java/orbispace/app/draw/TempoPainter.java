@@ -1,0 +1,102 @@
+package orbispace.app.draw;
+
+import java.util.List;
+import javafx.scene.text.TextAlignment;
+import orbispace.core.design.Section;
+import orbispace.core.design.Song;
+import orbispace.core.time.TempoMap;
+import orbispace.files.Wording;
+import org.jspecify.annotations.Nullable;
+
+/** Draws sections and tempo: a line with nodes at its changes, a ritardando as a slope with uprights. */
+public final class TempoPainter {
+    private final Pen pen;
+    private final Song song;
+    private final TimeAxis axis;
+    private final double top;
+    private final double height;
+    private final double slowest;
+    private final double fastest;
+
+    /** A painter of a lane. */
+    public TempoPainter(Pen pen, Song song, TimeAxis axis, double top, double height) {
+        this.pen = pen;
+        this.song = song;
+        this.axis = axis;
+        this.top = top;
+        this.height = height;
+        List<TempoMap.Change> changes = song.clock().tempo().changes();
+        slowest = changes.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(60);
+        fastest = changes.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(60);
+    }
+
+    /** Draws everything, with one section chosen. */
+    public void paint(@Nullable Section chosen) {
+        double lane = top + 36;
+        pen.text("Tempo", 18, top + 14, Type.strong(13), pen.palette.ink);
+        var metre = song.clock().metre().at(1);
+        pen.text(metre.beatsPerBar() + "/" + metre.beatUnit(), 18, top + 30, Type.regular(11.5), pen.palette.ink3);
+        for (Section s : song.sections()) {
+            double x = axis.x(song.span(s).startSeconds());
+            double right = axis.x(song.span(s).endSeconds());
+            boolean on = s.equals(chosen);
+            if (on) {
+                pen.g.setFill(pen.palette.card);
+                pen.g.fillRect(x, top, right - x, height);
+            }
+            pen.upright(x, top, top + height, pen.palette.rule);
+            pen.g.save();
+            pen.g.beginPath();
+            pen.g.rect(x, top - 2, right - x - 2, 36);
+            pen.g.clip();
+            pen.text(s.name(), x + 5, top + 12, on ? Type.strong(11.5) : Type.regular(11.5), on ? pen.palette.ink : pen.palette.ink2);
+            pen.text(s.firstBar() + "\u2013" + (s.endBar() - 1), x + 5, top + 27, Type.regular(11.5), pen.palette.ink3);
+            pen.g.restore();
+            diamond(x, lane);
+        }
+        pen.across(axis.left(), axis.right(), lane, pen.palette.ink);
+        line();
+        pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
+    }
+
+    private void diamond(double x, double y) {
+        pen.g.setFill(pen.palette.paper);
+        pen.g.fillPolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
+        pen.g.setStroke(pen.palette.ink);
+        pen.g.setLineWidth(1);
+        pen.g.strokePolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
+    }
+
+    private double y(double bpm) {
+        double range = Math.max(8, fastest - slowest);
+        return top + height - 8 - (height - 36 - 20) * (bpm - slowest) / range;
+    }
+
+    private void line() {
+        List<TempoMap.Change> changes = song.clock().tempo().changes();
+        double lastLabel = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i < changes.size(); i++) {
+            TempoMap.Change c = changes.get(i);
+            double x = axis.x(song.clock().tempo().secondsAt(c.beat()));
+            boolean last = i + 1 == changes.size();
+            double end = last ? axis.right() : axis.x(song.clock().tempo().secondsAt(changes.get(i + 1).beat()));
+            double to = last ? c.bpm() : c.endBpm();
+            pen.line(x, y(c.bpm()), Math.min(end, axis.right()), y(to), pen.palette.time, 1.8);
+            if (!last && changes.get(i + 1).bpm() != to) {
+                pen.line(end, y(to), end, y(changes.get(i + 1).bpm()), pen.palette.time, 1.2);
+            }
+            if (to != c.bpm()) {
+                for (double at = x; at < end; at += 4) {
+                    pen.line(at, y(c.bpm() + (to - c.bpm()) * (at - x) / (end - x)), at, top + height, pen.palette.time.deriveColor(0, 1, 1, 0.4), 1);
+                }
+            }
+            pen.circle(x, y(c.bpm()), 3, pen.palette.paper, pen.palette.time, 1.4);
+            String label = Wording.number(c.bpm(), 0);
+            if (x - lastLabel > 34 && x < axis.right() - 24) {
+                double above = y(c.bpm()) - 6;
+                pen.haloed(label, x + 5, above < top + 48 ? y(c.bpm()) + 14 : above, Type.strong(11.5), pen.palette.time, pen.palette.paper, TextAlignment.LEFT);
+                lastLabel = x;
+            }
+        }
+    }
+}

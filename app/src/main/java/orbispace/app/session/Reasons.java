@@ -1,0 +1,118 @@
+package orbispace.app.session;
+
+import java.util.Optional;
+import orbispace.core.design.Design;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.core.material.Phrases;
+import orbispace.core.time.Fit;
+import orbispace.core.time.SongClock;
+import orbispace.files.Wording;
+
+/** Why a number is what it is, or what it does: the formula in words with this song's values in it. */
+public final class Reasons {
+    private static final double CLEAR_DB = 30;
+
+    private Reasons() {}
+
+    /** What the decay of the chosen return does to the song's events. */
+    public static String decay(Session session) {
+        Optional<Return> r = chosen(session);
+        if (r.isEmpty() || !(r.get().space() instanceof Space.Hall hall)) {
+            return "";
+        }
+        double predelay = predelaySeconds(session, r.get());
+        Optional<Double> gap = gap(session);
+        if (gap.isEmpty()) {
+            return "T60 " + Wording.seconds(hall.decaySeconds()) + " falls 30 dB in "
+                    + Wording.seconds(hall.decaySeconds() / 2) + ".";
+        }
+        double down = -Fit.tailLevelDb(gap.get(), predelay, hall.decaySeconds());
+        return "60 \u00d7 (" + Wording.seconds(gap.get()) + " gap \u2212 " + Wording.millis(1000 * predelay) + ") / "
+                + Wording.seconds(hall.decaySeconds()) + " = " + Wording.number(down, 0)
+                + " dB down when the voice returns.";
+    }
+
+    /** The decay that is 30 dB down at the median gap, with its reason; empty where nothing was measured. */
+    public static Optional<Double> decayThatClears(Session session) {
+        Optional<Return> r = chosen(session);
+        Optional<Double> gap = gap(session);
+        if (r.isEmpty() || gap.isEmpty() || !(r.get().space() instanceof Space.Hall)) {
+            return Optional.empty();
+        }
+        double predelay = predelaySeconds(session, r.get());
+        return gap.get() > predelay + 0.05
+                ? Optional.of(Math.rint(100 * Fit.decayThatClears(gap.get(), predelay, CLEAR_DB)) / 100)
+                : Optional.empty();
+    }
+
+    /** What the predelay of the chosen return is in musical time. */
+    public static String predelay(Session session) {
+        Optional<Return> r = chosen(session);
+        if (r.isEmpty()) {
+            return "";
+        }
+        double millis = 1000 * predelaySeconds(session, r.get());
+        return r.get().predelay().label() + " = " + Wording.number(millis, 1) + " ms at bar " + r.get().timedAtBar()
+                + nearest(session, millis, r.get().timedAtBar())
+                + ". The space speaks that long after the consonant.";
+    }
+
+    /** Where the repeats of the chosen echo end. */
+    public static String echo(Session session) {
+        Optional<Return> r = chosen(session);
+        if (r.isEmpty() || !(r.get().space() instanceof Space.PingPong p)) {
+            return "";
+        }
+        SongClock clock = session.design().get().song().clock();
+        double spacing = p.time().seconds(clock, r.get().timedAtBar());
+        double ends = Fit.repeatsEndSeconds(spacing, p.feedback(), CLEAR_DB);
+        return p.time().label() + " = " + Wording.number(1000 * spacing, 1) + " ms at "
+                + Wording.number(clock.bpmOfBar(r.get().timedAtBar()), 0) + " bpm"
+                + nearest(session, 1000 * spacing, r.get().timedAtBar()) + ". "
+                + Fit.arrivalsAbove(p.feedback(), CLEAR_DB) + " arrivals to \u221230 dB end after "
+                + Wording.seconds(ends) + ".";
+    }
+
+    /** How far one fixed echo time is off its note in the chosen section, or nothing to say. */
+    public static String drift(Design design, Return r, int bar) {
+        if (!(r.space() instanceof Space.PingPong p) || !(p.time() instanceof MusicalTime.Note note)) {
+            return "";
+        }
+        SongClock clock = design.song().clock();
+        double set = 1000 * note.seconds(clock, r.timedAtBar());
+        double here = 1000 * note.seconds(clock, bar);
+        double sixteenth = 60_000 / clock.bpmOfBar(bar) / 4;
+        return Math.abs(set - here) < 0.5
+                ? ""
+                : "here " + Wording.number(here, 0) + " ms; off by " + Wording.number(set - here, 0) + " ms, "
+                        + Wording.number(Math.abs(set - here) / sixteenth, 2) + " of a 1/16";
+    }
+
+    private static String nearest(Session session, double millis, int bar) {
+        if (millis < 10) {
+            return "";
+        }
+        var near = session.design().get().song().clock().nearest(millis, bar);
+        return Math.abs(near.offsetMillis()) < 0.05
+                ? ""
+                : ", " + Wording.number(near.offsetMillis(), 1) + " ms from " + near.value().label();
+    }
+
+    private static Optional<Return> chosen(Session session) {
+        return session.design().get().findReturn(session.returnId().get());
+    }
+
+    private static double predelaySeconds(Session session, Return r) {
+        return r.predelay().seconds(session.design().get().song().clock(), r.timedAtBar());
+    }
+
+    private static Optional<Double> gap(Session session) {
+        return FieldEvents.lead(session.design().get(), session.measured().materials())
+                .map(Phrases::gaps)
+                .filter(gaps -> !gaps.isEmpty())
+                .flatMap(gaps -> FieldEvents.lead(session.design().get(), session.measured().materials()))
+                .map(p -> p.gapSeconds(0.5));
+    }
+}

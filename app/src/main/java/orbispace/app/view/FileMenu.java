@@ -1,0 +1,176 @@
+package orbispace.app.view;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.scene.Scene;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.TextInputDialog;
+import javafx.stage.FileChooser;
+import orbispace.app.session.NewSong;
+import orbispace.app.session.Session;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+
+/** New, open, save: the menu under the song's title. Nothing unsaved is left without asking. */
+public final class FileMenu {
+    private final Session session;
+    private final Supplier<Scene> scene;
+    private final ContextMenu menu = new ContextMenu();
+    private final Menu recent = new Menu("Open recent");
+    private final MenuItem undo = new MenuItem("Undo");
+    private final MenuItem redo = new MenuItem("Redo");
+
+    FileMenu(Session session, Supplier<Scene> scene) {
+        this.session = session;
+        this.scene = scene;
+        menu.getItems()
+                .addAll(
+                        item("New from stems\u2026   Ctrl+N", this::newFromStems),
+                        item("Open\u2026   Ctrl+O", this::open),
+                        recent,
+                        item("Demo song", this::openDemo),
+                        new SeparatorMenuItem(),
+                        item("Save   Ctrl+S", this::save),
+                        item("Save as\u2026   Ctrl+Shift+S", this::saveAs),
+                        new SeparatorMenuItem(),
+                        undo,
+                        redo,
+                        item("Compare with the field as it is now   Shift+B", session::keepAsBefore));
+        undo.setOnAction(e -> session.undo());
+        redo.setOnAction(e -> session.redo());
+        menu.setOnShowing(e -> refresh());
+    }
+
+    private static MenuItem item(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(e -> action.run());
+        return item;
+    }
+
+    ContextMenu menu() {
+        return menu;
+    }
+
+    private void refresh() {
+        name(undo, "Undo", session.undoLabel().get(), "Ctrl+Z");
+        name(redo, "Redo", session.redoLabel().get(), "Ctrl+Shift+Z");
+        recent.getItems().clear();
+        for (Path path : session.recent().list()) {
+            recent.getItems().add(item(String.valueOf(path.getFileName()), () -> open(path)));
+        }
+        recent.setDisable(recent.getItems().isEmpty());
+    }
+
+    private static void name(MenuItem item, String verb, String what, String keys) {
+        item.setText(what.isEmpty() ? verb : verb + " " + what + "   " + keys);
+        item.setDisable(what.isEmpty());
+    }
+
+    void newFromStems() {
+        if (!mayLeave()) {
+            return;
+        }
+        FileChooser chooser = chooser("Bring stems", "WAV files", "*.wav", "*.WAV");
+        List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
+        if (files == null || files.isEmpty()) {
+            return;
+        }
+        TextInputDialog tempo = new TextInputDialog("120");
+        tempo.initOwner(scene.get().getWindow());
+        tempo.setTitle("New song");
+        tempo.setHeaderText("Tempo in quarters per minute");
+        Optional<String> answer = tempo.showAndWait();
+        answer.ifPresent(text -> begin(files.stream().map(File::toPath).toList(), text));
+    }
+
+    private void begin(List<Path> stems, String tempo) {
+        try {
+            NewSong song = NewSong.fromStems(stems, Double.parseDouble(tempo.strip().replace(',', '.')));
+            session.begin(song.design(), song.audio(), song.folder());
+        } catch (NumberFormatException e) {
+            session.problem().set("\u201c" + tempo + "\u201d is no tempo; write quarters per minute, such as 96");
+        } catch (FileProblem | IllegalArgumentException e) {
+            session.problem().set(String.valueOf(e.getMessage()));
+        }
+    }
+
+    void open() {
+        if (!mayLeave()) {
+            return;
+        }
+        File file =
+                chooser("Open", "Orbispace projects", "*" + ProjectFile.SUFFIX).showOpenDialog(scene.get().getWindow());
+        if (file != null) {
+            session.open(file.toPath());
+        }
+    }
+
+    private void open(Path path) {
+        if (mayLeave()) {
+            session.open(path);
+        }
+    }
+
+    private void openDemo() {
+        if (mayLeave()) {
+            session.openDemo();
+        }
+    }
+
+    /** Saves where the project is kept, or asks where; answers whether it was written. */
+    public boolean save() {
+        Path file = session.file().get();
+        return file == null ? saveAs() : session.save(file);
+    }
+
+    boolean saveAs() {
+        FileChooser chooser = chooser("Save as", "Orbispace projects", "*" + ProjectFile.SUFFIX);
+        chooser.setInitialFileName(
+                session.design().get().song().title().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+                        + ProjectFile.SUFFIX);
+        File file = chooser.showSaveDialog(scene.get().getWindow());
+        return file != null && session.save(withSuffix(file.toPath()));
+    }
+
+    private static Path withSuffix(Path path) {
+        String name = String.valueOf(path.getFileName());
+        return name.endsWith(ProjectFile.SUFFIX) ? path : path.resolveSibling(name.replaceFirst("\\.json$", "") + ProjectFile.SUFFIX);
+    }
+
+    private FileChooser chooser(String title, String kind, String... patterns) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, patterns));
+        session.folder().map(Path::toFile).filter(File::isDirectory).ifPresent(chooser::setInitialDirectory);
+        return chooser;
+    }
+
+    /** Asks what to do with unsaved changes; answers whether what is open may be left. */
+    public boolean mayLeave() {
+        if (!session.dirty().get()) {
+            return true;
+        }
+        ButtonType save = new ButtonType("Save", ButtonBar.ButtonData.YES);
+        ButtonType leave = new ButtonType("Leave without saving", ButtonBar.ButtonData.NO);
+        ButtonType stay = new ButtonType("Stay", ButtonBar.ButtonData.CANCEL_CLOSE);
+        Alert alert =
+                new Alert(
+                        Alert.AlertType.CONFIRMATION,
+                        session.design().get().song().title() + " has changes that are not saved.",
+                        save, leave, stay);
+        alert.initOwner(scene.get().getWindow());
+        alert.setHeaderText(null);
+        alert.setTitle("Unsaved changes");
+        ButtonType answer = alert.showAndWait().orElse(stay);
+        return answer == leave || (answer == save && save());
+    }
+}

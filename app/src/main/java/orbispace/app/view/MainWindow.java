@@ -1,0 +1,242 @@
+package orbispace.app.view;
+
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.animation.AnimationTimer;
+import javafx.geometry.Pos;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+
+/** The whole window: ribbon, rail, the screen in front, and its inspector. */
+public final class MainWindow {
+    private static final double INSPECTOR_WIDTH = 300;
+
+    private final Session session;
+    private final FileMenu files;
+    private final Ribbon ribbon;
+    private final Rail rail;
+    private final Map<Step, Screen> screens = new EnumMap<>(Step.class);
+    private final BorderPane root = new BorderPane();
+    private final StackPane main = new StackPane();
+    private final StackPane side = new StackPane();
+    private final Label problem = new Label();
+    private final HBox problemBar;
+    private final Label busy = new Label();
+    private final ProgressBar progress = new ProgressBar();
+    private final HBox busyBar = new HBox(8, busy, progress);
+    private final Label keys = new Label();
+    private final Scene scene;
+    private Palette palette = Palette.DAY;
+    private Step step = Step.ORBIT;
+
+    /** A window over a session. */
+    public MainWindow(Session session) {
+        this.session = session;
+        files = new FileMenu(session, this::scene);
+        ribbon = new Ribbon(session, files.menu());
+        rail = new Rail(this::go, this::turnLight);
+        screens.put(Step.SONG, new SongView(session));
+        screens.put(Step.ORBIT, new OrbitView(session));
+        screens.put(Step.CLEAR, new ClearView(session));
+        screens.put(Step.SHEET, new SheetView(session));
+        problemBar = problemBar();
+        busyBar.getStyleClass().add("busy-bar");
+        busyBar.setAlignment(Pos.CENTER_LEFT);
+        keys.getStyleClass().add("keys");
+        keys.setWrapText(true);
+        keys.setVisible(false);
+        root.getStyleClass().add("window");
+        root.setTop(ribbon);
+        root.setLeft(Rail.sized(rail));
+        root.setCenter(new StackPane(main, overlay()));
+        root.setRight(side);
+        side.setPrefWidth(INSPECTOR_WIDTH);
+        side.setMinWidth(INSPECTOR_WIDTH);
+        scene = new Scene(root, 1280, 800);
+        scene.getStylesheets().add(java.util.Objects.requireNonNull(MainWindow.class.getResource("/orbispace/app/window.css")).toExternalForm());
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
+        scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        listen();
+        setPalette(Palette.DAY);
+        go(Step.ORBIT);
+    }
+
+    private HBox problemBar() {
+        Button close = Plate.button("Close", () -> session.problem().set(""));
+        problem.setWrapText(true);
+        problem.setAccessibleText("problem");
+        HBox.setHgrow(problem, Priority.ALWAYS);
+        problem.setMaxWidth(Double.MAX_VALUE);
+        HBox bar = new HBox(10, problem, close);
+        bar.setAlignment(Pos.CENTER_LEFT);
+        bar.getStyleClass().add("problem-bar");
+        bar.setVisible(false);
+        return bar;
+    }
+
+    private Region overlay() {
+        Region spring = new Region();
+        spring.setMouseTransparent(true);
+        VBox.setVgrow(spring, Priority.ALWAYS);
+        VBox overlay = new VBox(6, spring, keys, busyBar, problemBar);
+        overlay.setPickOnBounds(false);
+        overlay.setPadding(new javafx.geometry.Insets(0, 16, 8, 16));
+        return overlay;
+    }
+
+    private void listen() {
+        session.problem()
+                .addListener(
+                        (o, was, is) -> {
+                            problem.setText(is);
+                            problemBar.setVisible(!is.isEmpty());
+                        });
+        session.jobs().busyWith().addListener((o, was, is) -> showBusy(is));
+        session.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
+        busyBar.setVisible(false);
+    }
+
+    private void showBusy(String words) {
+        busy.setText(words);
+        busyBar.setVisible(!words.isEmpty());
+        if (!words.isEmpty()) {
+            progress.setProgress(0);
+        }
+    }
+
+    /** Keeps the playhead moving; stops with the window. */
+    public AnimationTimer clock() {
+        return new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                ribbon.tick();
+            }
+        };
+    }
+
+    /** The scene of the window. */
+    public Scene scene() {
+        return scene;
+    }
+
+    /** Title for the window's frame. */
+    public FileMenu files() {
+        return files;
+    }
+
+    /** Brings a screen to the front by its name, such as {@code Orbit}. */
+    public void show(String name) {
+        for (Step s : Step.values()) {
+            if (s.label.equals(name)) {
+                go(s);
+            }
+        }
+    }
+
+    /** Day or night. */
+    public void setPalette(Palette given) {
+        palette = given;
+        root.setStyle(given.css());
+        ribbon.setPalette(given);
+        rail.setPalette(given);
+        screens.values().forEach(s -> s.setPalette(given));
+    }
+
+    private void turnLight() {
+        setPalette(palette == Palette.DAY ? Palette.NIGHT : Palette.DAY);
+    }
+
+    private void go(Step to) {
+        screens.values().forEach(s -> s.shown(false));
+        step = to;
+        Screen screen = screen();
+        main.getChildren().setAll(screen.main());
+        side.getChildren().setAll(screen.inspector());
+        rail.choose(to);
+        keys.setVisible(false);
+        session.wantsRemedies().set(to == Step.CLEAR);
+        screen.shown(true);
+    }
+
+    private Screen screen() {
+        return java.util.Objects.requireNonNull(screens.get(step));
+    }
+
+    private void shortcut(KeyEvent e) {
+        if (!e.isShortcutDown()) {
+            return;
+        }
+        boolean known = true;
+        switch (e.getCode()) {
+            case Z -> {
+                if (e.isShiftDown()) {
+                    session.redo();
+                } else {
+                    session.undo();
+                }
+            }
+            case Y -> session.redo();
+            case S -> {
+                if (e.isShiftDown()) {
+                    files.saveAs();
+                } else {
+                    files.save();
+                }
+            }
+            case O -> files.open();
+            case N -> files.newFromStems();
+            default -> known = false;
+        }
+        if (known) {
+            e.consume();
+        }
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getTarget() instanceof TextInputControl || e.isShortcutDown() || e.isAltDown()) {
+            return;
+        }
+        switch (e.getCode()) {
+            case SPACE -> session.transport().togglePlaying();
+            case L -> session.transport().looping().set(!session.transport().looping().get());
+            case M -> session.transport().mono().set(!session.transport().mono().get());
+            case B -> {
+                if (e.isShiftDown()) {
+                    session.keepAsBefore();
+                } else {
+                    session.transport().hearingBefore().set(!session.transport().hearingBefore().get());
+                }
+            }
+            case ESCAPE -> keys.setVisible(false);
+            default -> stepKey(e);
+        }
+    }
+
+    private void stepKey(KeyEvent e) {
+        if (e.getText().equals("?") || (e.getCode() == KeyCode.SLASH && e.isShiftDown())) {
+            keys.setText(
+                    screen().keys()
+                            + " Space: play. L: repeat the section. B: before or after; Shift+B: compare with now. M: mono."
+                            + " 1, 2, 3, 6: Song, Orbit, Clear, Sheet. Ctrl+N, O, S: new, open, save. ?: these lines.");
+            keys.setVisible(!keys.isVisible());
+        }
+        for (Step s : Step.values()) {
+            if (e.getText().equals(Integer.toString(s.digit)) && !(scene.getFocusOwner() instanceof NumberField)) {
+                go(s);
+            }
+        }
+    }
+}

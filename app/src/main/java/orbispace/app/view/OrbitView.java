@@ -1,0 +1,167 @@
+package orbispace.app.view;
+
+import javafx.collections.MapChangeListener;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.OrbitPainter;
+import orbispace.app.draw.OrbitScene;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.PolarAxis;
+import orbispace.app.draw.ProfilePainter;
+import orbispace.app.draw.Type;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.Session;
+import orbispace.core.design.Section;
+import orbispace.files.Wording;
+
+/** Time: everything that follows the dry sound, in one picture. */
+final class OrbitView extends Pane implements Screen {
+    private static final double LOWER_HEIGHT = 282;
+
+    private final Session session;
+    private final Chart chart = new Chart();
+    private final OrbitHandles handles;
+    private final ReturnList list;
+    private final ReturnInspector inspector;
+    private final Label title = new Label("Orbit");
+    private final Label place = new Label();
+    private final Label why = new Label();
+
+    OrbitView(Session session) {
+        this.session = session;
+        handles = new OrbitHandles(session);
+        list = new ReturnList(session);
+        inspector = new ReturnInspector(session);
+        title.getStyleClass().add("screen-title");
+        place.getStyleClass().add("caption");
+        why.getStyleClass().add("why");
+        why.setWrapText(true);
+        why.textProperty().bind(handles.why());
+        getChildren().addAll(chart, title, place, why, handles, list);
+        session.design().addListener((o, was, is) -> refresh());
+        session.returnId().addListener((o, was, is) -> refresh());
+        session.section().addListener((o, was, is) -> refresh());
+        session.measured().pictures().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        refresh();
+    }
+
+    private void refresh() {
+        Section s = session.section().get();
+        place.setText(
+                s == null
+                        ? "the whole song"
+                        : s.name() + ", bars " + s.firstBar() + "\u2013" + (s.endBar() - 1) + " at "
+                                + Wording.number(session.design().get().song().clock().bpmOfBar(s.firstBar()), 0) + " bpm");
+        chart.repaint();
+        requestLayout();
+    }
+
+    private PolarAxis axis() {
+        double cy = getHeight() - LOWER_HEIGHT;
+        double radius = Math.max(60, Math.min(getWidth() / 2 - 42, cy - 42));
+        return new PolarAxis(getWidth() / 2, cy, radius);
+    }
+
+    private OrbitScene scene() {
+        return new OrbitScene(
+                session.design().get(),
+                session.measured().pictures(),
+                FieldEvents.of(session.design().get(), session.measured().materials()),
+                session.returnId().get(),
+                session.bar());
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = getWidth();
+        double h = getHeight();
+        Plate.place(chart, 0, 0, w, h);
+        Plate.place(title, 16, 10, 120, 30);
+        Plate.place(place, 16, 40, 200, 18);
+        Plate.place(why, 16, 62, 158, 104);
+        Plate.place(handles, 0, 0, w, h);
+        handles.layoutOn(axis());
+        Plate.place(list, 16, h - LOWER_HEIGHT + 52, Math.min(440, w / 2 - 30), LOWER_HEIGHT - 60);
+        super.layoutChildren();
+    }
+
+    @Override
+    public Region main() {
+        return this;
+    }
+
+    @Override
+    public Region inspector() {
+        return inspector;
+    }
+
+    @Override
+    public void setPalette(Palette palette) {
+        chart.setPalette(palette);
+        handles.setPalette(palette);
+        list.setPalette(palette);
+        inspector.setPalette(palette);
+    }
+
+    @Override
+    public String keys() {
+        return "Tab: next handle, return or number. Arrows: one step, Shift fine, Ctrl coarse. Enter or a digit: type"
+                + " the value. Drag: snaps to note values, Alt frees. Double click on a section: the whole song.";
+    }
+
+    /** Disc and profile. */
+    private final class Chart extends ScalingCanvas {
+        @Override
+        void paint(Pen pen, double w, double h) {
+            OrbitScene scene = scene();
+            PolarAxis axis = axis();
+            new OrbitPainter(pen, axis, scene).paint();
+            legend(pen, w);
+            double top = h - LOWER_HEIGHT + 76;
+            double left = Math.min(472, w / 2) + 16;
+            pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
+            pen.text("PROFILE", left, top - 10, Type.strong(10.5), pen.palette.ink2);
+            pen.text("energy still to come, under the dry voice", w - 16, top - 10, Type.regular(11.5), pen.palette.ink3, TextAlignment.RIGHT);
+            new ProfilePainter(pen, scene, left, top, w - left - 52, h - top - 20).paint();
+            if (scene.design().returns().isEmpty()) {
+                pen.text(
+                        "Open a song, or bring stems, from the title above.",
+                        axis.centreX(), axis.centreY() - 60, Type.regular(14), pen.palette.ink2, TextAlignment.CENTER);
+            }
+        }
+
+        private void legend(Pen pen, double w) {
+            double x = w - 16;
+            String[] names = {"clock time", "note value", "event, with its spread", "level as it lands"};
+            for (int i = 0; i < names.length; i++) {
+                double y = 22 + 17 * i;
+                pen.text(names[i], x - 36, y, Type.regular(11.5), pen.palette.ink2, TextAlignment.RIGHT);
+                switch (i) {
+                    case 0 -> pen.across(x - 28, x, y - 4, pen.palette.rule);
+                    case 1 -> {
+                        pen.g.setLineDashes(5, 4);
+                        pen.across(x - 28, x, y - 4, pen.palette.time);
+                        pen.g.setLineDashes();
+                    }
+                    case 2 -> {
+                        pen.g.setGlobalAlpha(0.14);
+                        pen.g.setFill(pen.palette.ink);
+                        pen.g.fillRect(x - 28, y - 9, 28, 9);
+                        pen.g.setGlobalAlpha(1);
+                    }
+                    default -> {
+                        double[] xs = {x - 26, x, x - 5, x, x - 26};
+                        double[] ys = {y - 9, y - 9, y - 5, y, y};
+                        pen.g.setStroke(pen.palette.ink);
+                        pen.g.setLineWidth(1);
+                        pen.g.strokePolygon(xs, ys, 5);
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,300 @@
+package orbispace.app.view;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.session.Reasons;
+import orbispace.app.session.Session;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.files.Wording;
+
+/** The chain of the chosen return as a path of small cards. */
+final class ReturnInspector extends VBox {
+    private final Session session;
+    private final VBox cards = new VBox(5);
+    private final Label title = new Label();
+    private final Label kind = new Label();
+    private final SealMark seal;
+    private final Map<String, NumberField> fields = new LinkedHashMap<>();
+    private final List<ChainCard> plots = new ArrayList<>();
+    private final Label why = new Label();
+    private final Button clears;
+    private Palette palette = Palette.DAY;
+    private String shape = "";
+
+    ReturnInspector(Session session) {
+        this.session = session;
+        getStyleClass().add("inspector");
+        title.getStyleClass().add("inspector-title");
+        kind.getStyleClass().add("caption");
+        why.getStyleClass().add("why");
+        why.setWrapText(true);
+        seal = new SealMark(session.returnId()::get, 15, true);
+        HBox head = new HBox(10, seal, new VBox(-2, title, kind));
+        head.getStyleClass().add("inspector-head");
+        clears = Plate.button("", this::clearTheGap);
+        ScrollPane scroll = new ScrollPane(cards);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("cards");
+        VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+        getChildren().addAll(head, scroll);
+        session.design().addListener((o, was, is) -> refresh());
+        session.returnId().addListener((o, was, is) -> refresh());
+        session.measured().pictures().addListener(
+                (javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        session.measured().materials().addListener(
+                (javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        session.section().addListener((o, was, is) -> refresh());
+        refresh();
+    }
+
+    private Optional<Return> chosen() {
+        return session.design().get().findReturn(session.returnId().get());
+    }
+
+    private void clearTheGap() {
+        Reasons.decayThatClears(session)
+                .ifPresent(s -> session.edit(new Edit.Decay(session.returnId().get(), s)));
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        seal.setPalette(given);
+        plots.forEach(c -> c.setPalette(given));
+    }
+
+    private void refresh() {
+        Optional<Return> r = chosen();
+        if (r.isEmpty()) {
+            title.setText("No return chosen");
+            kind.setText("open a song or bring stems");
+            cards.getChildren().clear();
+            shape = "";
+            seal.setVisible(false);
+            return;
+        }
+        seal.setVisible(true);
+        seal.repaint();
+        title.setText(r.get().name());
+        kind.setText(r.get().space().kind());
+        String now = r.get().id() + r.get().space().kind() + r.get().sends().keySet();
+        if (!now.equals(shape)) {
+            shape = now;
+            build(r.get());
+        }
+        show(r.get());
+        plots.forEach(ChainCard::refresh);
+    }
+
+    private void build(Return r) {
+        cards.getChildren().clear();
+        fields.clear();
+        plots.clear();
+        cards.getChildren().add(sends(r));
+        add("FILTER BEFORE", pen -> filterPlot(pen, Return::filterIn), "high-pass before", "low-pass before");
+        add("PREDELAY", this::predelayPlot, "predelay");
+        switch (r.space()) {
+            case Space.Hall h -> {
+                add("SPACE", this::decayPlot, "decay", "lows", "highs");
+                cards.getChildren().addAll(why, clears);
+            }
+            case Space.PingPong p -> {
+                add("ECHO", this::echoPlot, "echo time", "feedback", "sides");
+                cards.getChildren().add(why);
+            }
+        }
+        add("FILTER AFTER", pen -> filterPlot(pen, Return::filterOut), "high-pass", "low-pass");
+        add("DUCK", this::duckPlot, "depth", "hold", "release");
+        add("LEVEL", this::levelPlot, "return");
+    }
+
+    private Region sends(Return r) {
+        List<Region> list = new ArrayList<>();
+        session.design().get().sources().stream()
+                .filter(s -> r.sends().containsKey(s.id()))
+                .limit(3)
+                .forEach(s -> list.add(sendField(s.id(), s.name())));
+        ChainCard card = new ChainCard("SENDS", this::sendPlot, list.toArray(Region[]::new));
+        plots.add(card);
+        card.setPalette(palette);
+        return card;
+    }
+
+    private NumberField sendField(String sourceId, String name) {
+        String shortName = name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
+        NumberField field =
+                new NumberField(
+                        shortName,
+                        "a level like \u221212",
+                        text -> {
+                            var db = Entries.db(text);
+                            return db.isPresent() && setSend(sourceId, db.getAsDouble());
+                        },
+                        (direction, size) ->
+                                chosen().map(r -> r.sends().get(sourceId))
+                                        .ifPresent(db -> setSend(sourceId, db + direction * stepOf(size))),
+                        session.problem()::set);
+        fields.put("send " + sourceId, field);
+        return field;
+    }
+
+    private boolean setSend(String sourceId, double db) {
+        return session.edit(new Edit.Send(session.returnId().get(), sourceId, db));
+    }
+
+    private static double stepOf(NumberField.Step size) {
+        return switch (size) {
+            case FINE -> 0.1;
+            case PLAIN -> 0.5;
+            case COARSE -> 3;
+        };
+    }
+
+    private void add(String head, Consumer<Pen> drawing, String... names) {
+        List<Region> list = new ArrayList<>();
+        for (String name : names) {
+            NumberField field =
+                    new NumberField(
+                            name.replace(" before", ""),
+                            acceptedFor(name),
+                            text -> typed(name, text),
+                            (direction, size) ->
+                                    chosen().ifPresent(
+                                            r -> session.edit(ReturnEdits.step(session, r, name, direction, size))),
+                            session.problem()::set);
+            fields.put(name, field);
+            list.add(field);
+        }
+        ChainCard card = new ChainCard(head, drawing, list.toArray(Region[]::new));
+        card.setPalette(palette);
+        plots.add(card);
+        cards.getChildren().add(card);
+    }
+
+    private boolean typed(String name, String text) {
+        Optional<Edit> edit = chosen().flatMap(r -> ReturnEdits.typed(session, r, name, text));
+        edit.ifPresent(session::edit);
+        return edit.isPresent();
+    }
+
+    private static String acceptedFor(String name) {
+        return switch (name) {
+            case "predelay", "echo time" -> MusicalTime.ACCEPTED;
+            case "decay" -> "a time like 2.1 or 800 ms";
+            case "lows", "highs" -> "a factor like 1.2";
+            case "feedback", "sides" -> "percent like 31";
+            case "return", "depth" -> "decibels like \u22128";
+            case "hold", "release" -> "a time like 240 or 0.24 s";
+            default -> "a frequency like 310 or 3.1k; 20 and 20k mean off";
+        };
+    }
+
+    private void show(Return r) {
+        r.sends()
+                .forEach(
+                        (id, db) -> {
+                            NumberField f = fields.get("send " + id);
+                            if (f != null) {
+                                f.show(Wording.number(db, 1), "dB");
+                            }
+                        });
+        showFilter(r.filterIn(), " before");
+        showFilter(r.filterOut(), "");
+        showTime("predelay", r.predelay(), r);
+        switch (r.space()) {
+            case Space.Hall h -> {
+                show("decay", Wording.number(h.decaySeconds(), 2), "s");
+                show("lows", "\u00d7" + Wording.number(h.lowRatio(), 2), "");
+                show("highs", "\u00d7" + Wording.number(h.highRatio(), 2), "");
+                why.setText(Reasons.decay(session));
+                Optional<Double> wanted = Reasons.decayThatClears(session);
+                clears.setVisible(wanted.isPresent());
+                wanted.ifPresent(s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
+            }
+            case Space.PingPong p -> {
+                showTime("echo time", p.time(), r);
+                show("feedback", Wording.number(100 * p.feedback(), 0), "%");
+                show("sides", Wording.number(100 * p.width(), 0), "%");
+                String drift = Reasons.drift(session.design().get(), r, session.bar());
+                why.setText(Reasons.echo(session) + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
+            }
+        }
+        show("depth", r.duck() == null ? "off" : Wording.number(r.duck().rangeDb(), 1), r.duck() == null ? "" : "dB");
+        show("hold", r.duck() == null ? "\u2013" : Wording.number(r.duck().holdMillis(), 0), r.duck() == null ? "" : "ms");
+        show("release", r.duck() == null ? "\u2013" : Wording.number(r.duck().releaseMillis(), 0), r.duck() == null ? "" : "ms");
+        show("return", Wording.number(r.levelDb(), 1), "dB");
+    }
+
+    private void showTime(String name, MusicalTime time, Return r) {
+        double seconds = time.seconds(session.design().get().song().clock(), r.timedAtBar());
+        switch (time) {
+            case MusicalTime.Note note -> show(name, note.label(), Wording.time(seconds));
+            case MusicalTime.Millis m -> show(name, Wording.number(m.value(), m.value() % 1 == 0 ? 0 : 1), "ms");
+        }
+    }
+
+    private void showFilter(Filter f, String suffix) {
+        showCorner("high-pass" + suffix, f.highPass());
+        showCorner("low-pass" + suffix, f.lowPass());
+    }
+
+    private void showCorner(String name, Filter.@org.jspecify.annotations.Nullable Corner corner) {
+        if (corner == null) {
+            show(name, "off", "");
+        } else {
+            boolean kilo = corner.hz() >= 1000;
+            show(name, Wording.number(kilo ? corner.hz() / 1000 : corner.hz(), kilo ? 1 : 0), kilo ? "kHz" : "Hz");
+        }
+    }
+
+    private void show(String name, String value, String unit) {
+        NumberField field = fields.get(name);
+        if (field != null) {
+            field.show(value, unit);
+        }
+    }
+
+    private void sendPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.sends(pen, r, session.design().get()));
+    }
+
+    private void filterPlot(Pen pen, Function<Return, Filter> which) {
+        chosen().ifPresent(r -> ChainPlots.filter(pen, r.id(), which.apply(r), session.design().get().song().sampleRateHz()));
+    }
+
+    private void predelayPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.predelay(pen, r, session.measured().pictures().get(r.id())));
+    }
+
+    private void decayPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.decay(pen, r.id(), session.measured().pictures().get(r.id())));
+    }
+
+    private void echoPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.arrivals(pen, r.id(), session.measured().pictures().get(r.id())));
+    }
+
+    private void duckPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.duck(pen, r));
+    }
+
+    private void levelPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.level(pen, r));
+    }
+}

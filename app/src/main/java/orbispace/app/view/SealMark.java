@@ -1,0 +1,28 @@
+package orbispace.app.view;
+
+import java.util.function.Supplier;
+import orbispace.app.draw.Pen;
+
+/** The seal of a return as a node. */
+final class SealMark extends ScalingCanvas {
+    private final Supplier<String> letter;
+    private final double radius;
+    private final boolean filled;
+
+    SealMark(Supplier<String> letter, double radius, boolean filled) {
+        this.letter = letter;
+        this.radius = radius;
+        this.filled = filled;
+        double size = 2 * radius + 4;
+        setPrefSize(size, size);
+        setMinSize(size, size);
+        setMaxSize(size, size);
+    }
+
+    @Override
+    void paint(Pen pen, double w, double h) {
+        if (!letter.get().isEmpty()) {
+            pen.seal(letter.get(), radius + 2, radius + 2, radius, filled);
+        }
+    }
+}

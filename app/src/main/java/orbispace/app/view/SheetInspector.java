@@ -1,0 +1,159 @@
+package orbispace.app.view;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import orbispace.app.session.HandOver;
+import orbispace.app.session.Session;
+import orbispace.files.WavWriter;
+
+/** What to hand over, in which form, and where to. */
+final class SheetInspector extends VBox {
+    private final Session session;
+    private final CheckBox html = box("Page to print", ".html");
+    private final CheckBox markdown = box("Text", ".md");
+    private final CheckBox csv = box("Table", ".csv");
+    private final CheckBox prints = box("Printed returns and mix", "");
+    private final ToggleGroup depths = new ToggleGroup();
+    private final TextField folder = new TextField();
+    private final Button go = Plate.button("Hand over", this::handOver);
+    private final Button cancel = Plate.button("Cancel", this::cancel);
+    private final ProgressBar progress = new ProgressBar(0);
+    private final Label result = new Label();
+
+    SheetInspector(Session session) {
+        this.session = session;
+        getStyleClass().add("inspector");
+        Label title = new Label("Hand over");
+        title.getStyleClass().add("inspector-title");
+        Label sub = new Label("numbers and prints, in open formats");
+        sub.getStyleClass().add("caption");
+        VBox head = new VBox(-2, title, sub);
+        head.getStyleClass().add("inspector-head");
+        html.setSelected(true);
+        markdown.setSelected(true);
+        csv.setSelected(true);
+        prints.setSelected(true);
+        folder.setAccessibleText("folder to hand over to");
+        folder.setPromptText("folder");
+        Button choose = Plate.button("Choose", this::chooseFolder);
+        HBox.setHgrow(folder, Priority.ALWAYS);
+        result.getStyleClass().add("why");
+        result.setWrapText(true);
+        go.getStyleClass().add("strong");
+        go.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(go, Priority.ALWAYS);
+        cancel.setVisible(false);
+        progress.setMaxWidth(Double.MAX_VALUE);
+        progress.setVisible(false);
+        setSpacing(10);
+        getChildren()
+                .addAll(
+                        head, caps("RECALL SHEET"), html, markdown, csv, caps("PRINTS"), prints, depthRow(), caps("TO"),
+                        new HBox(6, folder, choose), new HBox(6, go, cancel), progress, result);
+        session.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
+        session.file().addListener((o, was, is) -> suggest());
+        session.design().addListener((o, was, is) -> go.setDisable(session.design().get().sources().isEmpty()));
+        suggest();
+    }
+
+    private static CheckBox box(String text, String ending) {
+        CheckBox box = new CheckBox(ending.isEmpty() ? text : text + "  " + ending);
+        box.setAccessibleText(text);
+        return box;
+    }
+
+    private static Label caps(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("caps");
+        return label;
+    }
+
+    private HBox depthRow() {
+        HBox row = new HBox(6);
+        for (WavWriter.Depth depth : WavWriter.Depth.values()) {
+            String words = depth == WavWriter.Depth.FLOAT_32 ? "32-bit float" : depth.label() + "-bit";
+            ToggleButton button = Plate.toggle(words, "print as " + words);
+            button.setToggleGroup(depths);
+            button.setUserData(depth);
+            button.setSelected(depth == WavWriter.Depth.BITS_24);
+            row.getChildren().add(button);
+        }
+        return row;
+    }
+
+    private void suggest() {
+        Path file = session.file().get();
+        Path base = file == null ? null : file.getParent();
+        folder.setText(base == null ? "" : base.resolve("handover").toString());
+    }
+
+    private void chooseFolder() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle("Hand over to");
+        File chosen = chooser.showDialog(getScene().getWindow());
+        if (chosen != null) {
+            folder.setText(chosen.getPath());
+        }
+    }
+
+    private void handOver() {
+        if (folder.getText().isBlank()) {
+            result.setText("Name a folder to hand over to.");
+            return;
+        }
+        List<String> endings = new ArrayList<>();
+        if (html.isSelected()) {
+            endings.add(".html");
+        }
+        if (markdown.isSelected()) {
+            endings.add(".md");
+        }
+        if (csv.isSelected()) {
+            endings.add(".csv");
+        }
+        var chosen = depths.getSelectedToggle();
+        WavWriter.Depth depth =
+                chosen == null ? WavWriter.Depth.BITS_24 : (WavWriter.Depth) chosen.getUserData();
+        HandOver.Order order =
+                new HandOver.Order(Path.of(folder.getText().strip()), endings, prints.isSelected(), depth);
+        busy(true);
+        result.setText("");
+        session.handOver(
+                order,
+                files -> {
+                    busy(false);
+                    result.setText(
+                            files.size() + " files written:\n"
+                                    + String.join("\n", files.stream().map(f -> String.valueOf(f.getFileName())).toList()));
+                },
+                message -> {
+                    busy(false);
+                    result.setText(message);
+                });
+    }
+
+    private void cancel() {
+        session.jobs().cancel(HandOver.JOB);
+        busy(false);
+        result.setText("Cancelled; what was written whole is left.");
+    }
+
+    private void busy(boolean on) {
+        go.setDisable(on);
+        cancel.setVisible(on);
+        progress.setVisible(on);
+    }
+}
