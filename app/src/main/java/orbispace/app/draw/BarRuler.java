@@ -29,15 +29,4 @@ public final class BarRuler {
         pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
         pen.text("bar", axis.left() - 8, top + height - 6, Type.regular(11), pen.palette.ink3, TextAlignment.RIGHT);
     }
-
-    /** The playhead: a flag on a magenta upright, if it lies on the axis. */
-    public static void playhead(Pen pen, TimeAxis axis, double seconds, double top, double bottom) {
-        if (seconds < axis.fromSeconds() || seconds > axis.toSeconds()) {
-            return;
-        }
-        double x = axis.x(seconds);
-        pen.line(x, top, x, bottom, pen.palette.time, 1.4);
-        pen.g.setFill(pen.palette.time);
-        pen.g.fillPolygon(new double[] {x, x + 9, x}, new double[] {top, top + 3.5, top + 7}, 3);
-    }
 }

@@ -60,9 +60,9 @@ public final class ClashPainter {
                 double x = axis.left() + c * COLUMN;
                 double y = y(HearingModel.centreHz(b)) - band / 2;
                 if (share >= 0.6) {
-                    Hatch.cross(pen.g, warn, x, y, COLUMN, band);
+                    Hatch.cross(pen.g, warn, Hatch.Area.rectangle(x, y, COLUMN, band));
                 } else if (share >= 0.25) {
-                    Hatch.diagonal(pen.g, warn, x, y, COLUMN, band, 4);
+                    Hatch.diagonal(pen.g, warn, Hatch.Area.rectangle(x, y, COLUMN, band));
                 }
             }
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
+import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.ReturnPicture;
@@ -29,6 +30,7 @@ public final class OrbitPainter {
         this.axis = axis;
         this.scene = scene;
         this.p = pen.palette;
+        pen.g.setLineCap(StrokeLineCap.BUTT);
     }
 
     /** Draws everything. */
@@ -217,7 +219,6 @@ public final class OrbitPainter {
         }
         String caption = "note values at " + Wording.number(scene.clock().bpmOfBar(scene.bar()), 0) + " bpm";
         pen.text(caption, axis.centreX() - 14, axis.centreY() + 33, Type.regular(11), p.time, TextAlignment.RIGHT);
-        pen.text("after the dry sound", axis.centreX() + 14, axis.centreY() + 33, Type.regular(11), p.ink3);
         pen.circle(axis.centreX(), axis.centreY(), 9, p.disc, p.ink, 1);
         pen.circle(axis.centreX(), axis.centreY(), 4.5, p.ink, null, 0);
     }

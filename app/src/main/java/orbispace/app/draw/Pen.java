@@ -74,6 +74,23 @@ public final class Pen {
         return measure.getLayoutBounds().getWidth();
     }
 
+    /** A name as far as it fits: whole, then the beginnings of its words, then nothing. */
+    public static String shortened(String name, double room, Font font) {
+        if (width(name, font) <= room) {
+            return name;
+        }
+        for (int letters = 4; letters > 0; letters--) {
+            StringBuilder brief = new StringBuilder();
+            for (String word : name.split(" ")) {
+                brief.append(brief.isEmpty() ? "" : " ").append(word, 0, Math.min(letters, word.length()));
+            }
+            if (width(brief.toString(), font) <= room) {
+                return brief.toString();
+            }
+        }
+        return "";
+    }
+
     /** A rectangle with clipped corners. */
     public void clipped(double x, double y, double w, double h, double cut, @Nullable Paint fill, @Nullable Paint stroke) {
         double[] xs = {x + cut, x + w - cut, x + w, x + w, x + w - cut, x + cut, x, x};

@@ -47,6 +47,8 @@ public final class ProfilePainter {
         }
         for (double s : SECONDS) {
             pen.upright(x(s), top, top + height, p.hair);
+            String label = s < 1 ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "") : Wording.number(s, 0) + " s";
+            pen.text(label, x(s), top + height + 14, Type.regular(11), p.ink3, TextAlignment.CENTER);
         }
         for (FieldEvents.Ring ring : scene.rings()) {
             pen.g.setGlobalAlpha(0.08);
@@ -123,19 +125,15 @@ public final class ProfilePainter {
     }
 
     private void hatchUnder(Return r, Color color, double[] xs, double[] ys, int n) {
-        pen.g.save();
-        pen.g.beginPath();
-        pen.g.moveTo(xs[0], top + height);
-        for (int i = 1; i < n; i++) {
-            pen.g.lineTo(xs[i], ys[i]);
+        double[] upper = new double[Math.max(0, n - 1)];
+        double[] lower = new double[upper.length];
+        for (int i = 0; i < upper.length; i++) {
+            upper[i] = ys[i + 1];
+            lower[i] = top + height;
         }
-        pen.g.lineTo(xs[n - 1], top + height);
-        pen.g.closePath();
-        pen.g.clip();
         pen.g.setGlobalAlpha(0.55);
-        Hatch.ofReturn(pen.g, r.id(), color, left, top, width, height);
+        Hatch.ofReturn(pen.g, r.id(), color, new Hatch.Area((int) Math.round(xs[0]), upper, lower));
         pen.g.setGlobalAlpha(1);
-        pen.g.restore();
     }
 
     private void lollipops(Return r, ReturnGeometry geometry, double level, boolean chosen) {

@@ -173,12 +173,12 @@ final class ReturnPainter {
         } else {
             pen.haloed(
                     Wording.number(a.levelDb(), 0),
-                    x + side * (radius + 4),
+                    x - side * (radius + 4),
                     y + 4,
                     Type.regular(11.5),
                     color,
                     pen.palette.disc,
-                    left ? TextAlignment.RIGHT : TextAlignment.LEFT);
+                    left ? TextAlignment.LEFT : TextAlignment.RIGHT);
         }
     }
 

@@ -94,28 +94,31 @@ public final class RiverPainter {
             return;
         }
         Color color = pen.palette.ofReturn(returnId);
-        pen.g.save();
-        pen.g.beginPath();
-        pen.g.moveTo(xs[0], ys[0]);
-        for (int k = 1; k < xs.length; k++) {
-            pen.g.lineTo(xs[k], ys[k]);
-        }
-        pen.g.closePath();
-        pen.g.clip();
-        double x = axis.left() + from;
+        Hatch.Area area =
+                new Hatch.Area(
+                        (int) Math.round(axis.left()) + from,
+                        java.util.Arrays.copyOf(ys, count),
+                        lower(half, from, count));
         switch (course) {
             case BLOOMS -> {
                 pen.g.setFill(color);
-                pen.g.fillRect(x, middle - height / 2, count, height);
+                pen.g.fillPolygon(xs, ys, xs.length);
             }
-            case UNDER -> Hatch.ofReturn(pen.g, returnId, color, x, middle - height / 2, count, height);
-            case COVERS -> Hatch.cross(pen.g, pen.palette.warn, x, middle - height / 2, count, height);
+            case UNDER -> Hatch.ofReturn(pen.g, returnId, color, area);
+            case COVERS -> Hatch.cross(pen.g, pen.palette.warn, area);
         }
-        pen.g.restore();
         pen.g.setStroke(course == River.Course.COVERS ? pen.palette.warn : color);
         pen.g.setLineWidth(1.1);
         pen.g.strokePolyline(java.util.Arrays.copyOf(xs, count), java.util.Arrays.copyOf(ys, count), count);
         pen.g.strokePolyline(
                 java.util.Arrays.copyOfRange(xs, count, 2 * count), java.util.Arrays.copyOfRange(ys, count, 2 * count), count);
+    }
+
+    private double[] lower(double[] half, int from, int count) {
+        double[] lower = new double[count];
+        for (int k = 0; k < count; k++) {
+            lower[k] = middle + half[from + k];
+        }
+        return lower;
     }
 }

@@ -94,7 +94,7 @@ public final class SheetPainter {
             }
         }
         if (!card.measured().isEmpty()) {
-            bands(pen, card, width - MARGIN - 136, top + 34);
+            bands(pen, card, width - MARGIN - 152, top + 34);
         }
         return top + cardHeight(card);
     }
@@ -107,7 +107,7 @@ public final class SheetPainter {
             RecallSheet.Band band = card.measured().get(i);
             double tall = longest <= 0 ? 0 : h * band.seconds() / longest;
             double bx = x + i * 17;
-            Hatch.ofReturn(pen.g, card.id(), pen.palette.ofReturn(card.id()), bx, top + h - tall, 13, tall);
+            Hatch.ofReturn(pen.g, card.id(), pen.palette.ofReturn(card.id()), Hatch.Area.rectangle(bx, top + h - tall, 13, tall));
             pen.g.setStroke(pen.palette.ofReturn(card.id()));
             pen.g.setLineWidth(1);
             pen.g.strokeRect(Math.floor(bx) + 0.5, Math.floor(top + h - tall) + 0.5, 13, Math.max(0, tall));

@@ -45,13 +45,8 @@ public final class TempoPainter {
                 pen.g.fillRect(x, top, right - x, height);
             }
             pen.upright(x, top, top + height, pen.palette.rule);
-            pen.g.save();
-            pen.g.beginPath();
-            pen.g.rect(x, top - 2, right - x - 2, 36);
-            pen.g.clip();
-            pen.text(s.name(), x + 5, top + 12, on ? Type.strong(11.5) : Type.regular(11.5), on ? pen.palette.ink : pen.palette.ink2);
+            pen.text(Pen.shortened(s.name(), right - x - 8, Type.strong(11.5)), x + 5, top + 12, on ? Type.strong(11.5) : Type.regular(11.5), on ? pen.palette.ink : pen.palette.ink2);
             pen.text(s.firstBar() + "\u2013" + (s.endBar() - 1), x + 5, top + 27, Type.regular(11.5), pen.palette.ink3);
-            pen.g.restore();
             diamond(x, lane);
         }
         pen.across(axis.left(), axis.right(), lane, pen.palette.ink);
@@ -93,8 +88,8 @@ public final class TempoPainter {
             pen.circle(x, y(c.bpm()), 3, pen.palette.paper, pen.palette.time, 1.4);
             String label = Wording.number(c.bpm(), 0);
             if (x - lastLabel > 34 && x < axis.right() - 24) {
-                double above = y(c.bpm()) - 6;
-                pen.haloed(label, x + 5, above < top + 48 ? y(c.bpm()) + 14 : above, Type.strong(11.5), pen.palette.time, pen.palette.paper, TextAlignment.LEFT);
+                double low = y(c.bpm()) + 14;
+                pen.haloed(label, x + 5, low > top + height - 2 ? y(c.bpm()) - 6 : low, Type.strong(11.5), pen.palette.time, pen.palette.paper, TextAlignment.LEFT);
                 lastLabel = x;
             }
         }

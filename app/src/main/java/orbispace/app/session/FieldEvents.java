@@ -36,7 +36,7 @@ public final class FieldEvents {
                         p ->
                                 rings.add(
                                         new Ring(
-                                                "median gap in the " + leadName(design),
+                                                "voice rests",
                                                 p.gapSeconds(0.25),
                                                 p.gapSeconds(0.5),
                                                 p.gapSeconds(0.75))));
@@ -58,11 +58,6 @@ public final class FieldEvents {
                 .findFirst()
                 .map(s -> measured.get(s.id()))
                 .flatMap(Material::phrases);
-    }
-
-    private static String leadName(Design design) {
-        String name = design.sourcesOf(Role.LEAD).getFirst().name();
-        return name.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + name.substring(1);
     }
 
     /** The loudest hits source that separates from its bleed. */

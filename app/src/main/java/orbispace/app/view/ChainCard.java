@@ -19,10 +19,11 @@ final class ChainCard extends VBox {
         getStyleClass().add("chain-card");
         Label head = new Label(title);
         head.getStyleClass().add("caps");
-        HBox line = new HBox(10);
+        HBox line = new HBox(6);
+        double room = fields.length == 1 ? 150 : fields.length == 2 ? 86 : 60;
         for (Region field : fields) {
-            field.setPrefWidth(66);
-            field.setMinWidth(56);
+            field.setPrefWidth(room);
+            field.setMinWidth(room);
             line.getChildren().add(field);
         }
         Region filler = new Region();

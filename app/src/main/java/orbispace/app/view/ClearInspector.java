@@ -52,7 +52,8 @@ final class ClearInspector extends VBox {
         head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         head.getStyleClass().add("inspector-head");
         state.getStyleClass().add("big");
-        states.setPrefSize(150, 40);
+        states.setPrefSize(172, 40);
+        states.setMinSize(172, 40);
         HBox stateLine = new HBox(10, state, spring(), states);
         stateLine.setAlignment(javafx.geometry.Pos.BOTTOM_LEFT);
         Label stateHead = new Label("STATE");
@@ -180,7 +181,7 @@ final class ClearInspector extends VBox {
         Label measures =
                 new Label(
                         "presence " + percent(p.before().presenceKept()) + " to " + percent(p.after().presenceKept())
-                                + " %    bloom " + level(p.before().bloomDb()) + " to " + level(p.after().bloomDb()) + " dB");
+                                + " %\nbloom " + level(p.before().bloomDb()) + " to " + level(p.after().bloomDb()) + " dB");
         measures.getStyleClass().add("remedy-measures");
         Label cost = new Label("costs " + cost(p));
         cost.getStyleClass().add("caption");
@@ -306,7 +307,7 @@ final class ClearInspector extends VBox {
         void paint(Pen pen, double w, double h) {
             WetState[] all = WetState.values();
             for (int i = 0; i < all.length; i++) {
-                double x = i * 38;
+                double x = 8 + i * 41;
                 double height = 5 + 5 * i;
                 boolean on = state.isPresent() && state.get() == all[i];
                 if (on) {

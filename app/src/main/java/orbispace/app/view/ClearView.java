@@ -39,6 +39,7 @@ final class ClearView extends Pane implements Screen {
     private static final double VOICE = 100;
 
     private final Session session;
+    private final Playhead playhead;
     private final Chart chart = new Chart();
     private final Label title = new Label("Clear");
     private final Label place = new Label();
@@ -46,15 +47,15 @@ final class ClearView extends Pane implements Screen {
 
     ClearView(Session session) {
         this.session = session;
+        playhead = new Playhead(session.transport().position());
         inspector = new ClearInspector(session);
         title.getStyleClass().add("screen-title");
         place.getStyleClass().add("caption");
-        getChildren().addAll(chart, title, place);
+        getChildren().addAll(chart, playhead, title, place);
         session.section().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
-        session.transport().position().addListener((o, was, is) -> chart.repaint());
         refresh();
     }
 
@@ -89,6 +90,7 @@ final class ClearView extends Pane implements Screen {
     @Override
     public void setPalette(Palette palette) {
         chart.setPalette(palette);
+        playhead.setColor(palette.time);
         inspector.setPalette(palette);
     }
 
@@ -163,7 +165,7 @@ final class ClearView extends Pane implements Screen {
             }
             pen.across(16, w - 16, y, pen.palette.rule);
             clashes(pen, axis, h);
-            BarRuler.playhead(pen, axis, session.transport().position().get(), TOP, bottom);
+            playhead.follow(axis, TOP, bottom);
         }
 
         private double chartTop(double h) {
@@ -187,8 +189,8 @@ final class ClearView extends Pane implements Screen {
                         pen.g.setFill(pen.palette.ofReturn(id));
                         pen.g.fillRect(x, 20, 26, 12);
                     }
-                    case 1 -> Hatch.ofReturn(pen.g, id, pen.palette.ofReturn(id), x, 20, 26, 12);
-                    default -> Hatch.cross(pen.g, pen.palette.warn, x, 20, 26, 12);
+                    case 1 -> Hatch.ofReturn(pen.g, id, pen.palette.ofReturn(id), Hatch.Area.rectangle(x, 20, 26, 12));
+                    default -> Hatch.cross(pen.g, pen.palette.warn, Hatch.Area.rectangle(x, 20, 26, 12));
                 }
                 x -= 18;
             }

@@ -72,6 +72,8 @@ public final class MainWindow {
         listen();
         setPalette(Palette.DAY);
         go(Step.ORBIT);
+        root.setFocusTraversable(true);
+        root.requestFocus();
     }
 
     private HBox problemBar() {

@@ -38,8 +38,7 @@ final class OrbitView extends Pane implements Screen {
         title.getStyleClass().add("screen-title");
         place.getStyleClass().add("caption");
         why.getStyleClass().add("why");
-        why.setWrapText(true);
-        why.textProperty().bind(handles.why());
+                why.textProperty().bind(handles.why());
         getChildren().addAll(chart, title, place, why, handles, list);
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
@@ -82,10 +81,10 @@ final class OrbitView extends Pane implements Screen {
         Plate.place(chart, 0, 0, w, h);
         Plate.place(title, 16, 10, 120, 30);
         Plate.place(place, 16, 40, 200, 18);
-        Plate.place(why, 16, 62, 158, 104);
+        Plate.place(why, w / 2 + 14, h - LOWER_HEIGHT + 22, w / 2 - 30, 18);
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
-        Plate.place(list, 16, h - LOWER_HEIGHT + 52, Math.min(440, w / 2 - 30), LOWER_HEIGHT - 60);
+        Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
         super.layoutChildren();
     }
 
@@ -122,7 +121,7 @@ final class OrbitView extends Pane implements Screen {
             new OrbitPainter(pen, axis, scene).paint();
             legend(pen, w);
             double top = h - LOWER_HEIGHT + 76;
-            double left = Math.min(472, w / 2) + 16;
+            double left = 500;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
             pen.text("PROFILE", left, top - 10, Type.strong(10.5), pen.palette.ink2);
             pen.text("energy still to come, under the dry voice", w - 16, top - 10, Type.regular(11.5), pen.palette.ink3, TextAlignment.RIGHT);

@@ -33,6 +33,7 @@ final class Plate {
     static Button button(String text, Runnable action) {
         Button button = clip(new Button(text));
         button.getStyleClass().add("plate");
+        button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(e -> action.run());
         return button;
     }
@@ -41,6 +42,7 @@ final class Plate {
     static ToggleButton toggle(String text, String accessible) {
         ToggleButton toggle = clip(new ToggleButton(text));
         toggle.getStyleClass().add("plate");
+        toggle.setMinWidth(Region.USE_PREF_SIZE);
         toggle.setAccessibleText(accessible);
         return toggle;
     }

@@ -51,6 +51,7 @@ final class ReturnInspector extends VBox {
         clears = Plate.button("", this::clearTheGap);
         ScrollPane scroll = new ScrollPane(cards);
         scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.getStyleClass().add("cards");
         VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
         getChildren().addAll(head, scroll);

@@ -34,7 +34,7 @@ final class ReturnList extends VBox {
     ReturnList(Session session) {
         this.session = session;
         getStyleClass().add("return-list");
-        HBox head = new HBox(caps("RETURNS", 190), caps("predelay", 64), caps("decay or note", 92), caps("in the mix", 74));
+        HBox head = new HBox(caps("RETURNS", 170), caps("predelay", 60), caps("decay or note", 92), caps("in the mix", 74));
         getChildren().addAll(head, rows);
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
@@ -72,10 +72,10 @@ final class ReturnList extends VBox {
         Label kind = new Label(kindOf(r));
         kind.getStyleClass().add("caption");
         VBox words = new VBox(-2, name, kind);
-        words.setMinWidth(150);
-        words.setMaxWidth(150);
+        words.setMinWidth(112);
+        words.setMaxWidth(112);
         Design design = session.design().get();
-        Label predelay = number(Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())), 64);
+        Label predelay = number(Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())), 60);
         Label decay = number(decayOf(design, r), 92);
         Optional<WetState> state =
                 Optional.ofNullable(session.measured().clearance().get())
@@ -85,7 +85,7 @@ final class ReturnList extends VBox {
         marks.add(bars);
         Label stateWord = new Label(state.map(s -> s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
         stateWord.getStyleClass().add("row-state");
-        stateWord.setMinWidth(50);
+        stateWord.setMinWidth(46);
         HBox content = new HBox(8, seal, words, predelay, decay, bars, stateWord);
         content.setAlignment(Pos.CENTER_LEFT);
         Button row = Plate.clip(new Button("", content));

@@ -239,34 +239,17 @@ final class Ribbon extends Pane {
                     pen.g.fillRect(left, 3, right - left, 36);
                 }
                 pen.upright(left, 3, 39, on ? pen.palette.ink : pen.palette.rule);
-                pen.g.save();
-                pen.g.beginPath();
-                pen.g.rect(left, 0, right - left - 2, h);
-                pen.g.clip();
                 var font = on ? orbispace.app.draw.Type.strong(11.5) : orbispace.app.draw.Type.regular(11.5);
-                pen.text(nameFor(s.name(), right - left - 8, font), left + 5, 16, font, on ? pen.palette.ink : pen.palette.ink2);
+                pen.text(Pen.shortened(s.name(), right - left - 8, font), left + 5, 16, font, on ? pen.palette.ink : pen.palette.ink2);
                 pen.text(
                         Wording.number(clock.bpmOfBar(s.firstBar()), 0),
                         left + 5,
                         32,
                         orbispace.app.draw.Type.strong(11.5),
                         on ? pen.palette.time : pen.palette.ink3);
-                pen.g.restore();
             }
             bars(pen, w);
             caret(pen, w);
-        }
-
-        private static String nameFor(String name, double room, javafx.scene.text.Font font) {
-            if (Pen.width(name, font) <= room) {
-                return name;
-            }
-            String[] words = name.split(" ");
-            StringBuilder initials = new StringBuilder();
-            for (String word : words) {
-                initials.append(word, 0, Math.min(word.length(), words.length == 1 ? 4 : 2)).append(words.length == 1 ? "" : " ");
-            }
-            return initials.toString().strip();
         }
 
         private void bars(Pen pen, double w) {

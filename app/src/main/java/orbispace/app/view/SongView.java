@@ -36,6 +36,7 @@ final class SongView extends Pane implements Screen {
     private static final double STRIP_HEIGHT = 186;
 
     private final Session session;
+    private final Playhead playhead;
     private final Chart chart = new Chart();
     private final Label title = new Label("Song");
     private final Label summary = new Label();
@@ -43,14 +44,14 @@ final class SongView extends Pane implements Screen {
 
     SongView(Session session) {
         this.session = session;
+        playhead = new Playhead(session.transport().position());
         inspector = new SongInspector(session);
         title.getStyleClass().add("screen-title");
         summary.getStyleClass().add("caption");
-        getChildren().addAll(chart, title, summary);
+        getChildren().addAll(chart, playhead, title, summary);
         session.design().addListener((o, was, is) -> refresh());
         session.sourceId().addListener((o, was, is) -> chart.repaint());
         session.section().addListener((o, was, is) -> chart.repaint());
-        session.transport().position().addListener((o, was, is) -> chart.repaint());
         session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
@@ -87,6 +88,7 @@ final class SongView extends Pane implements Screen {
     @Override
     public void setPalette(Palette palette) {
         chart.setPalette(palette);
+        playhead.setColor(palette.time);
     }
 
     @Override
@@ -171,7 +173,7 @@ final class SongView extends Pane implements Screen {
                 lane(pen, axis, sources().get(i), laneTop(i, lane), i == 0 ? lane * 1.6 : lane, i == 0);
             }
             pen.across(16, axis.right(), bottom, pen.palette.rule);
-            BarRuler.playhead(pen, axis, session.transport().position().get(), TEMPO_TOP, bottom);
+            playhead.follow(axis, TEMPO_TOP, bottom);
             new SongStrip(pen, session).paint(16, bottom + 14, w - 32, STRIP_HEIGHT);
         }
 

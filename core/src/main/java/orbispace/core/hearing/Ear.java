@@ -1,5 +1,6 @@
 package orbispace.core.hearing;
 
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Fft;
@@ -20,6 +21,7 @@ public final class Ear {
 
     private static final double HIGHEST_BIN_HZ = 17000;
     private static final int FIRST_BIN = 2;
+    private static final int FRAMES_PER_PART = 512;
     private static final double NEGLIGIBLE = 1e-10;
     private static final float ZERO_BELOW = 1e-6f;
 
@@ -83,18 +85,31 @@ public final class Ear {
         }
         int frames = framesOf(audio.frames());
         float[] cells = new float[frames * HearingModel.BANDS];
+        int parts = Math.max(1, frames / FRAMES_PER_PART);
+        IntStream.range(0, parts)
+                .parallel()
+                .forEach(
+                        p ->
+                                analyse(
+                                        audio,
+                                        cells,
+                                        (int) ((long) p * frames / parts),
+                                        (int) ((long) (p + 1) * frames / parts)));
+        maskForward(cells);
+        return new Excitation(cells, framesPerSecond());
+    }
+
+    private void analyse(Audio audio, float[] cells, int from, int to) {
         Fft fft = new Fft(length);
         double[] buffer = new double[length];
         double[] power = new double[length / 2];
-        for (int f = 0; f < frames; f++) {
+        for (int f = from; f < to; f++) {
             java.util.Arrays.fill(power, 0);
             for (int c = 0; c < audio.channelCount(); c++) {
                 addPower(audio.channel(c), f * hop - length / 2, fft, buffer, power);
             }
             spreadInto(power, cells, f * HearingModel.BANDS);
         }
-        maskForward(cells);
-        return new Excitation(cells, framesPerSecond());
     }
 
     private void addPower(float[] samples, int start, Fft fft, double[] buffer, double[] power) {

@@ -39,7 +39,7 @@ public final class HitFinder {
 
     private static double[] flux(Audio audio) {
         double rate = audio.sampleRateHz();
-        int length = Math.max(32, 2 * (int) Math.round(WINDOW_SECONDS * rate / 2));
+        int length = Math.max(32, Integer.highestOneBit((int) (1.4 * WINDOW_SECONDS * rate)));
         double hop = HOP_SECONDS * rate;
         int frames = (int) (audio.frames() / hop);
         Fft fft = new Fft(length);
