@@ -14,10 +14,13 @@ import orbispace.app.view.MainWindow;
 
 /** The program in a window. */
 public final class OrbispaceApplication extends Application {
-    private static final AtomicReference<Consumer<Session>> BEGINNING = new AtomicReference<>(session -> {});
+    private static final AtomicReference<Consumer<Session>> BEGINNING =
+            new AtomicReference<>(session -> {});
 
     private final Session session =
-            new Session(Platform::runLater, RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")));
+            new Session(
+                    Platform::runLater,
+                    RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")));
 
     /** What the next launched window does first; the toolkit makes the window itself. */
     static void start(Consumer<Session> beginning) {
@@ -33,12 +36,11 @@ public final class OrbispaceApplication extends Application {
         stage.setTitle("Orbispace");
         stage.setMinWidth(1100);
         stage.setMinHeight(700);
-        stage.setOnCloseRequest(
-                e -> {
-                    if (!window.files().mayLeave()) {
-                        e.consume();
-                    }
-                });
+        stage.setOnCloseRequest(e -> {
+            if (!window.files().mayLeave()) {
+                e.consume();
+            }
+        });
         stage.show();
         clock.start();
         java.util.Objects.requireNonNull(BEGINNING.get()).accept(session);

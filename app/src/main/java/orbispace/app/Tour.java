@@ -75,35 +75,32 @@ final class Tour {
             throws FileProblem, InterruptedException, ExecutionException, TimeoutException {
         Session session = on(() -> new Session(Platform::runLater, RecentProjects.inMemory()));
         MainWindow window =
-                on(
-                        () -> {
-                            Type.load();
-                            MainWindow made = new MainWindow(session);
-                            Stage stage = new Stage();
-                            stage.setScene(made.scene());
-                            stage.setWidth(WIDTH);
-                            stage.setHeight(HEIGHT);
-                            stage.show();
-                            session.open(project);
-                            return made;
-                        });
+                on(() -> {
+                    Type.load();
+                    MainWindow made = new MainWindow(session);
+                    Stage stage = new Stage();
+                    stage.setScene(made.scene());
+                    stage.setWidth(WIDTH);
+                    stage.setHeight(HEIGHT);
+                    stage.show();
+                    session.open(project);
+                    return made;
+                });
         List<Path> files = new ArrayList<>();
         for (Stop stop : STOPS) {
-            on(
-                    () -> {
-                        window.setPalette(stop.palette());
-                        window.show(stop.screen());
-                        return stop;
-                    });
+            on(() -> {
+                window.setPalette(stop.palette());
+                window.show(stop.screen());
+                return stop;
+            });
             settle(() -> session.measured().clearance().get() != null && !session.jobs().busy());
             WritableImage image = on(() -> window.scene().snapshot(null));
             files.add(write(folder.resolve(stop.file()), image));
         }
-        on(
-                () -> {
-                    session.close();
-                    return files;
-                });
+        on(() -> {
+            session.close();
+            return files;
+        });
         return files;
     }
 
@@ -125,14 +122,13 @@ final class Tour {
     private static <T> T on(java.util.concurrent.Callable<T> work)
             throws InterruptedException, ExecutionException, TimeoutException {
         CompletableFuture<T> result = new CompletableFuture<>();
-        Platform.runLater(
-                () -> {
-                    try {
-                        result.complete(work.call());
-                    } catch (Exception e) {
-                        result.completeExceptionally(e);
-                    }
-                });
+        Platform.runLater(() -> {
+            try {
+                result.complete(work.call());
+            } catch (Exception e) {
+                result.completeExceptionally(e);
+            }
+        });
         return result.get(MOST_SECONDS, TimeUnit.SECONDS);
     }
 

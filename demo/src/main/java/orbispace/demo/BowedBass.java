@@ -5,7 +5,9 @@ import java.util.List;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.FilterDesign;
 
-/** A bowed bass: two wavetables under the bow's pressure, bow noise, a wooden body, and a DC offset. */
+/**
+ * A bowed bass: two wavetables under the bow's pressure, bow noise, a wooden body, and a DC offset.
+ */
 final class BowedBass {
     private static final double OUTPUT_DB = -4.8;
     private static final double OFFSET = 0.0100;
@@ -37,7 +39,8 @@ final class BowedBass {
         int partials = (int) (3000 / hz);
         Wavetable full = new Wavetable(partials, BowedBass::amplitude, k -> 0.15 * k * k);
         Wavetable soft =
-                new Wavetable(partials, k -> amplitude(k) * Math.exp(-0.28 * (k - 1)), k -> 0.15 * k * k);
+                new Wavetable(
+                        partials, k -> amplitude(k) * Math.exp(-0.28 * (k - 1)), k -> 0.15 * k * k);
         Chance.Wander swell = chance.wander(3, end - start + 1);
         Chance.Wander drift = chance.wander(3, end - start + 1);
         int from = (int) (start * Shape.RATE);
@@ -47,14 +50,18 @@ final class BowedBass {
         for (int i = from; i < to; i++) {
             double t = i / Shape.RATE - start;
             double e = envelope(t, end - start) * (1 + 0.05 * swell.at(t));
-            double vibrato = 7 * Math.clamp((t - 0.6) / 0.3, 0, 1) * Math.sin(2 * Math.PI * 4.7 * t);
+            double vibrato =
+                    7 * Math.clamp((t - 0.6) / 0.3, 0, 1) * Math.sin(2 * Math.PI * 4.7 * t);
             double cents = -14 * Math.exp(-t / 0.05) + vibrato + 2.5 * drift.at(t);
             turns += hz * Math.exp(cents * Math.log(2) / 1200) / Shape.RATE;
             double mix = Math.clamp(0.85 * e - 0.1, 0, 1);
             double x = soft.at(turns) + mix * (full.at(turns) - soft.at(turns));
             double saw = turns - Math.floor(turns);
             double bow =
-                    0.055 * noise[i - from] * (0.25 + 0.75 * Math.exp(-saw / 0.18)) * (1 + 1.6 * Math.exp(-t / 0.07));
+                    0.055
+                            * noise[i - from]
+                            * (0.25 + 0.75 * Math.exp(-saw / 0.18))
+                            * (1 + 1.6 * Math.exp(-t / 0.07));
             out[i] += (float) (level * e * (x + bow));
         }
     }

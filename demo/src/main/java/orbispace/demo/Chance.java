@@ -30,7 +30,9 @@ final class Chance {
         return x;
     }
 
-    /** Gaussian knots at a rate, joined by half-cosines, as a function of seconds up to a length. */
+    /**
+     * Gaussian knots at a rate, joined by half-cosines, as a function of seconds up to a length.
+     */
     Wander wander(double hz, double seconds) {
         double[] knots = new double[(int) Math.ceil(seconds * hz) + 3];
         for (int i = 0; i < knots.length; i++) {

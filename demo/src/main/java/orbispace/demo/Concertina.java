@@ -2,7 +2,10 @@ package orbispace.demo;
 
 import orbispace.core.signal.Fft;
 
-/** A concertina: two crossfading wavetables per reed under a bellows pressure, recorded in a small room. */
+/**
+ * A concertina: two crossfading wavetables per reed under a bellows pressure, recorded in a small
+ * room.
+ */
 final class Concertina {
     private static final double OUTPUT_DB = 2.0;
     private static final double RELEASE_SECONDS = 0.075;
@@ -41,12 +44,26 @@ final class Concertina {
     }
 
     private void chord(
-            float[] out, float[] air, double start, double end, String[] notes, double velocity, double level) {
+            float[] out,
+            float[] air,
+            double start,
+            double end,
+            String[] notes,
+            double velocity,
+            double level) {
         boolean isLong = end - start > 1.2;
         for (String note : notes) {
             double stagger = chance.uniform(0, 0.012);
             double cents = chance.uniform(-4, 4);
-            reed(out, start + stagger, end, Pitch.hz(note), cents, velocity, level / Math.pow(notes.length, 0.6), isLong);
+            reed(
+                    out,
+                    start + stagger,
+                    end,
+                    Pitch.hz(note),
+                    cents,
+                    velocity,
+                    level / Math.pow(notes.length, 0.6),
+                    isLong);
         }
         click(out, start, level * velocity);
         int from = (int) (start * Shape.RATE);
@@ -69,7 +86,10 @@ final class Concertina {
         int partials = (int) (10500 / hz);
         Wavetable bright = new Wavetable(partials, k -> amplitude(k, hz), k -> 0.4 * k * k);
         Wavetable soft =
-                new Wavetable(partials, k -> amplitude(k, hz) * Math.exp(-0.2 * (k - 1)), k -> 0.4 * k * k);
+                new Wavetable(
+                        partials,
+                        k -> amplitude(k, hz) * Math.exp(-0.2 * (k - 1)),
+                        k -> 0.4 * k * k);
         Chance.Wander drift = chance.wander(3, end - start + 1);
         double gain = level * Math.pow(velocity, 1.1) * Math.pow(440 / hz, 0.15) * 0.05;
         double turns = chance.uniform(0, 1);
@@ -80,16 +100,27 @@ final class Concertina {
         for (int at = from; at < to; at += CONTROL_FRAMES) {
             double t = Math.max(start, at / Shape.RATE);
             double e = envelope(t, start, end, isLong);
-            double p = pressure((t - start) / (end - start), isLong) * (1 + 0.035 * pressureDrift.at(t));
-            double bend = cents - 5 * p * velocity - 9 * Math.exp(-(t - start) / 0.03) + 0.8 * drift.at(t - start);
+            double p =
+                    pressure((t - start) / (end - start), isLong)
+                            * (1 + 0.035 * pressureDrift.at(t));
+            double bend =
+                    cents
+                            - 5 * p * velocity
+                            - 9 * Math.exp(-(t - start) / 0.03)
+                            + 0.8 * drift.at(t - start);
             double step = hz * Math.exp(bend * Math.log(2) / 1200) / Shape.RATE;
             double loudStep = (gain * Math.pow(Math.max(0, e * p), 1.2) - loud) / CONTROL_FRAMES;
-            double mixStep = (Math.clamp((velocity * p * e - 0.15) / 0.75, 0, 1) - mix) / CONTROL_FRAMES;
+            double mixStep =
+                    (Math.clamp((velocity * p * e - 0.15) / 0.75, 0, 1) - mix) / CONTROL_FRAMES;
             for (int i = at; i < Math.min(to, at + CONTROL_FRAMES); i++) {
                 turns += step;
                 loud += loudStep;
                 mix += mixStep;
-                out[i] += (float) (loud * (soft.at(turns) + mix * (bright.at(turns) - soft.at(turns))));
+                out[i] +=
+                        (float)
+                                (loud
+                                        * (soft.at(turns)
+                                                + mix * (bright.at(turns) - soft.at(turns))));
             }
         }
     }
@@ -97,7 +128,9 @@ final class Concertina {
     private static double amplitude(int k, double hz) {
         double f = k * hz;
         double r =
-                (1 + 1.1 * Math.exp(-square((f - 1750) / 600)) + 0.9 * Math.exp(-square((f - 3200) / 800)))
+                (1
+                                + 1.1 * Math.exp(-square((f - 1750) / 600))
+                                + 0.9 * Math.exp(-square((f - 3200) / 800)))
                         / Math.sqrt(1 + Math.pow(f / 4300, 4))
                         * Math.clamp((10500 - f) / 3500, 0, 1);
         return Math.pow(k, -0.75) * (k % 2 == 0 ? 0.8 : 1) * r;
@@ -124,7 +157,8 @@ final class Concertina {
         int from = (int) (start * Shape.RATE);
         for (int i = 0; i < noise.length && from + i < out.length; i++) {
             double window = Math.sin(Math.PI * i / noise.length);
-            out[from + i] += (float) (0.05 * Math.pow(10, -30 / 20.0) * 6 * level * window * noise[i]);
+            out[from + i] +=
+                    (float) (0.05 * Math.pow(10, -30 / 20.0) * 6 * level * window * noise[i]);
         }
     }
 

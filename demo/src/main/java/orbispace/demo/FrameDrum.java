@@ -12,10 +12,18 @@ final class FrameDrum {
     private static final double[] MODES = {
         1, 1.593, 2.136, 2.296, 2.653, 2.918, 3.156, 3.501, 4.06, 5.13, 6.21, 7.66, 9.43
     };
-    private static final double[] CENTRE = {1, .42, .10, .20, .05, .07, .03, .02, .02, .01, .01, .005, .005};
-    private static final double[] CENTRE_T60 = {.42, .30, .25, .22, .20, .17, .15, .14, .12, .10, .09, .08, .07};
-    private static final double[] EDGE = {.16, .42, .55, .60, .58, .52, .48, .46, .42, .40, .36, .30, .24};
-    private static final double[] EDGE_T60 = {.30, .24, .20, .18, .16, .15, .14, .12, .11, .10, .09, .08, .07};
+    private static final double[] CENTRE = {
+        1, .42, .10, .20, .05, .07, .03, .02, .02, .01, .01, .005, .005
+    };
+    private static final double[] CENTRE_T60 = {
+        .42, .30, .25, .22, .20, .17, .15, .14, .12, .10, .09, .08, .07
+    };
+    private static final double[] EDGE = {
+        .16, .42, .55, .60, .58, .52, .48, .46, .42, .40, .36, .30, .24
+    };
+    private static final double[] EDGE_T60 = {
+        .30, .24, .20, .18, .16, .15, .14, .12, .11, .10, .09, .08, .07
+    };
 
     private final Chance chance = new Chance(404);
 
@@ -23,9 +31,17 @@ final class FrameDrum {
     float[] play(float[] shaker) {
         float[] out = new float[HarbourScore.FRAMES];
         for (Stroke stroke : strokes()) {
-            double start = HarbourScore.slotSeconds(stroke.bar(), stroke.slot()) - 0.001 + chance.gaussian(0.0035);
+            double start =
+                    HarbourScore.slotSeconds(stroke.bar(), stroke.slot())
+                            - 0.001
+                            + chance.gaussian(0.0035);
             double db = 0.3 * HarbourScore.sectionDb(stroke.bar()) + chance.gaussian(0.3);
-            strike(out, Math.max(0, start), stroke.what().equals("T"), stroke.velocity(), Math.pow(10, db / 20));
+            strike(
+                    out,
+                    Math.max(0, start),
+                    stroke.what().equals("T"),
+                    stroke.velocity(),
+                    Math.pow(10, db / 20));
         }
         Shape.scale(out, Math.pow(10, OUTPUT_DB / 20));
         double bleed = -Math.pow(10, BLEED_DB / 20);
@@ -43,13 +59,26 @@ final class FrameDrum {
             double hz = 88 * (edge ? 1.03 : 1) * MODES[m] * Math.pow(2, chance.gaussian(8) / 1200);
             double a = (edge ? EDGE : CENTRE)[m] * Math.pow(10, chance.gaussian(0.8) / 20);
             double phase = m == 0 ? chance.uniform(-0.4, 0.4) : chance.uniform(0, 2 * Math.PI);
-            mode(out, start, hz, gain * a, (edge ? EDGE_T60 : CENTRE_T60)[m], glide * velocity, phase);
+            mode(
+                    out,
+                    start,
+                    hz,
+                    gain * a,
+                    (edge ? EDGE_T60 : CENTRE_T60)[m],
+                    glide * velocity,
+                    phase);
         }
         noise(out, start, edge, gain);
     }
 
     private static void mode(
-            float[] out, double start, double hz, double gain, double t60, double glide, double phase) {
+            float[] out,
+            double start,
+            double hz,
+            double gain,
+            double t60,
+            double glide,
+            double phase) {
         int from = (int) (start * Shape.RATE);
         int length = (int) (1.6 * t60 * Shape.RATE);
         double angle = phase;
@@ -75,7 +104,8 @@ final class FrameDrum {
         int from = (int) (start * Shape.RATE);
         for (int i = 0; i < length && from + i < out.length; i++) {
             double t = i / Shape.RATE;
-            out[from + i] += (float) (gain * a * noise[i] * Math.min(1, t / 0.0012) * Shape.decay(t, t60));
+            out[from + i] +=
+                    (float) (gain * a * noise[i] * Math.min(1, t / 0.0012) * Shape.decay(t, t60));
         }
     }
 

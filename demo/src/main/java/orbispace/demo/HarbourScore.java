@@ -110,7 +110,12 @@ final class HarbourScore {
         for (String word : pattern.split(" ")) {
             if (!word.isEmpty()) {
                 String[] parts = word.split(":");
-                strokes.add(new Stroke(bar, Integer.parseInt(parts[0]), parts[1], Double.parseDouble(parts[2])));
+                strokes.add(
+                        new Stroke(
+                                bar,
+                                Integer.parseInt(parts[0]),
+                                parts[1],
+                                Double.parseDouble(parts[2])));
             }
         }
         return strokes;

@@ -46,24 +46,25 @@ public final class HarbourSong {
         AtomicInteger done = new AtomicInteger();
         Map<String, CompletableFuture<float[]>> playing = new LinkedHashMap<>();
         Map<String, Supplier<float[]>> players = new LinkedHashMap<>();
-        CompletableFuture<float[]> shaker = CompletableFuture.supplyAsync(() -> new Shaker().play(), executor);
+        CompletableFuture<float[]> shaker =
+                CompletableFuture.supplyAsync(() -> new Shaker().play(), executor);
         players.put("voice", () -> new Voice().play());
         players.put("concertina", () -> new Concertina().play());
         players.put("marimba", () -> new Marimba().play());
         players.put("bass", () -> new BowedBass().play());
         players.put("drum", () -> new FrameDrum().play(shaker.join()));
         players.put("shaker", shaker::join);
-        players.forEach(
-                (id, player) ->
-                        playing.put(
-                                id,
-                                CompletableFuture.supplyAsync(
-                                        () -> {
-                                            float[] stem = player.get();
-                                            progress.accept(done.incrementAndGet() / (double) players.size());
-                                            return stem;
-                                        },
-                                        executor)));
+        players.forEach((id, player) ->
+                playing.put(
+                        id,
+                        CompletableFuture.supplyAsync(
+                                () -> {
+                                    float[] stem = player.get();
+                                    progress.accept(
+                                            done.incrementAndGet() / (double) players.size());
+                                    return stem;
+                                },
+                                executor)));
         Map<String, Audio> stems = new LinkedHashMap<>();
         playing.forEach((id, stem) -> stems.put(id, Audio.of(Shape.RATE, stem.join())));
         return stems;
@@ -73,7 +74,8 @@ public final class HarbourSong {
     private static List<Source> sources() {
         return List.of(
                 new Source("voice", "Alto voice", "alto-voice.wav", Role.LEAD, 0, 0),
-                new Source("concertina", "Concertina", "concertina.wav", Role.HARMONY_BED, 0, -0.40),
+                new Source(
+                        "concertina", "Concertina", "concertina.wav", Role.HARMONY_BED, 0, -0.40),
                 new Source("marimba", "Marimba", "marimba.wav", Role.COLOUR, 0, 0.45),
                 new Source("bass", "Bowed bass", "bowed-bass.wav", Role.BASS, 0, 0.05),
                 new Source("drum", "Frame drum", "frame-drum.wav", Role.HITS, 0, -0.12),
@@ -107,7 +109,12 @@ public final class HarbourSong {
                 Map.of("voice", -14.0, "marimba", -12.0),
                 Filter.OPEN,
                 new MusicalTime.Millis(0),
-                new Space.PingPong(new MusicalTime.Note(NoteValue.parse("1/4.").orElseThrow(), 0), 0.31, 120, 6000, 0.7),
+                new Space.PingPong(
+                        new MusicalTime.Note(NoteValue.parse("1/4.").orElseThrow(), 0),
+                        0.31,
+                        120,
+                        6000,
+                        0.7),
                 new Filter(new Corner(250, 2), new Corner(4500, 2)),
                 null,
                 -2,

@@ -16,8 +16,10 @@ final class Marimba {
     float[] play() {
         float[] out = new float[HarbourScore.FRAMES];
         for (Stroke stroke : strokes()) {
-            String note = HarbourScore.bar(stroke.bar(), 2).split(" ")[Integer.parseInt(stroke.what())];
-            double start = HarbourScore.slotSeconds(stroke.bar(), stroke.slot()) + chance.gaussian(0.005);
+            String note =
+                    HarbourScore.bar(stroke.bar(), 2).split(" ")[Integer.parseInt(stroke.what())];
+            double start =
+                    HarbourScore.slotSeconds(stroke.bar(), stroke.slot()) + chance.gaussian(0.005);
             double db = 0.8 * HarbourScore.sectionDb(stroke.bar()) + chance.gaussian(0.6);
             strike(out, start, Pitch.hz(note), stroke.velocity(), Math.pow(10, db / 20));
         }
@@ -31,21 +33,26 @@ final class Marimba {
         double[] decays = {1.55 * Math.sqrt(220 / hz), 0.30 * Math.pow(220 / hz, 0.3), 0.085};
         for (int m = 0; m < RATIOS.length; m++) {
             double f = hz * RATIOS[m] * Math.pow(2, chance.gaussian(2) / 1200);
-            double a = LEVELS[m] * Math.exp(-Math.pow(f / corner, 1.5)) * (m == 0 ? 1 : Math.sqrt(velocity));
+            double a =
+                    LEVELS[m]
+                            * Math.exp(-Math.pow(f / corner, 1.5))
+                            * (m == 0 ? 1 : Math.sqrt(velocity));
             partial(out, start, f, gain * a, decays[m], RAMPS[m]);
         }
         partial(out, start, 1.0014 * hz, gain * 0.09, 1.2 * decays[0], RAMPS[0]);
         knock(out, start, 0.16 * gain);
     }
 
-    private static void partial(float[] out, double start, double hz, double gain, double t60, double ramp) {
+    private static void partial(
+            float[] out, double start, double hz, double gain, double t60, double ramp) {
         int from = (int) (start * Shape.RATE);
         int length = (int) (1.7 * t60 * Shape.RATE);
         double perFrame = Shape.decay(1 / Shape.RATE, t60);
         double level = gain;
         for (int i = 0; i < length && from + i < out.length; i++) {
             double t = i / Shape.RATE;
-            out[from + i] += (float) (Math.min(1, t / ramp) * level * Math.sin(2 * Math.PI * hz * t));
+            out[from + i] +=
+                    (float) (Math.min(1, t / ramp) * level * Math.sin(2 * Math.PI * hz * t));
             level *= perFrame;
         }
     }

@@ -14,7 +14,10 @@ final class Shaker {
             for (int slot = 0; slot < pattern.length(); slot++) {
                 char digit = pattern.charAt(slot);
                 if (digit != '.') {
-                    double db = 1.5 * (digit - '7') + 0.4 * HarbourScore.sectionDb(bar) + chance.gaussian(0.5);
+                    double db =
+                            1.5 * (digit - '7')
+                                    + 0.4 * HarbourScore.sectionDb(bar)
+                                    + chance.gaussian(0.5);
                     double start = HarbourScore.slotSeconds(bar, slot) + chance.gaussian(0.004);
                     stroke(grains, start - LEAD_SECONDS, slot % 2 == 1, Math.pow(10, db / 20));
                 }

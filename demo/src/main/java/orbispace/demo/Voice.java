@@ -3,8 +3,8 @@ package orbispace.demo;
 import orbispace.core.signal.Fft;
 
 /**
- * An alto voice: a sum of harmonics under moving formants, so that nothing can alias, with breath and
- * consonant noise.
+ * An alto voice: a sum of harmonics under moving formants, so that nothing can alias, with breath
+ * and consonant noise.
  */
 final class Voice {
     private static final double OUTPUT_DB = -3.9;
@@ -46,7 +46,10 @@ final class Voice {
             trill[i] =
                     Math.pow(
                             10,
-                            (1.1 * depth * Math.sin(turn) + 0.5 * slowLevel.at(t) + 0.25 * fastLevel.at(t)) / 20);
+                            (1.1 * depth * Math.sin(turn)
+                                            + 0.5 * slowLevel.at(t)
+                                            + 0.25 * fastLevel.at(t))
+                                    / 20);
         }
     }
 
@@ -97,7 +100,9 @@ final class Voice {
                 double r = zr * c - zi * s;
                 zi = zr * s + zi * c;
                 zr = r;
-                sum += (re[h] + share * (nextRe[h] - re[h])) * zr - (im[h] + share * (nextIm[h] - im[h])) * zi;
+                sum +=
+                        (re[h] + share * (nextRe[h] - re[h])) * zr
+                                - (im[h] + share * (nextIm[h] - im[h])) * zi;
             }
             out[at] = (float) (0.10 * sum);
         }
@@ -144,7 +149,8 @@ final class Voice {
         z[0] = 1;
         z[1] = 0;
         for (int n = 0; n < 4; n++) {
-            double centre = n == 0 ? Math.max(track.formants[0][i], 1.04 * f0) : track.formants[n][i];
+            double centre =
+                    n == 0 ? Math.max(track.formants[0][i], 1.04 * f0) : track.formants[n][i];
             double width = BANDWIDTHS[n] + (n == 0 ? 0.12 * Math.max(0, f0 - 260) : 0);
             resonate(z, f, centre, width * widen);
         }
@@ -244,7 +250,10 @@ final class Voice {
             } else if (event.burst()) {
                 e = t < 0.0012 ? t / 0.0012 : t < 0.0042 ? 1 : Math.exp(-(t - 0.0042) / 0.0055);
             } else {
-                e = Math.min(Shape.raisedCosine(t / 0.022), Shape.raisedCosine((seconds - t) / 0.024));
+                e =
+                        Math.min(
+                                Shape.raisedCosine(t / 0.022),
+                                Shape.raisedCosine((seconds - t) / 0.024));
             }
             out[i] += (float) (event.level() * e * noise[i]);
         }

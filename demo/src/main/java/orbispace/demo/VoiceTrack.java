@@ -50,7 +50,10 @@ final class VoiceTrack {
             boolean last = i + 1 == starts.length;
             Lyrics.Note note = notes.get(i);
             double written = HarbourScore.seconds(note.beat() + note.beats());
-            end = last ? written : Math.min(written, starts[i + 1] - onsetSeconds(notes.get(i + 1)));
+            end =
+                    last
+                            ? written
+                            : Math.min(written, starts[i + 1] - onsetSeconds(notes.get(i + 1)));
             layNote(phrase, note, i / Math.max(1.0, starts.length - 1.0), starts[i], end, last);
         }
         layPitch(phrase, starts, end);
@@ -66,7 +69,12 @@ final class VoiceTrack {
     }
 
     private void layNote(
-            Lyrics.Phrase phrase, Lyrics.Note note, double place, double start, double end, boolean last) {
+            Lyrics.Phrase phrase,
+            Lyrics.Note note,
+            double place,
+            double start,
+            double end,
+            boolean last) {
         double loud = Math.pow(10, phrase.levelDb() / 20);
         double[][] vowel = Phone.vowel(note.vowel());
         double at = start - onsetSeconds(note);
@@ -93,7 +101,12 @@ final class VoiceTrack {
     }
 
     private void layVowel(
-            Lyrics.Phrase phrase, Lyrics.Note note, double[][] vowel, double place, double start, double end) {
+            Lyrics.Phrase phrase,
+            Lyrics.Note note,
+            double[][] vowel,
+            double place,
+            double start,
+            double end) {
         double beatInBar = note.beat() % 4;
         double stress = beatInBar % 1 != 0 ? -0.9 : beatInBar % 2 == 0 ? 0.8 : 0;
         double arc = 1.6 * Math.sin(Math.PI * (0.15 + 0.85 * place)) - 0.8;
@@ -121,7 +134,13 @@ final class VoiceTrack {
     }
 
     private void layConsonant(
-            Phone phone, char name, double start, double end, double[] vowel, double loud, double strength,
+            Phone phone,
+            char name,
+            double start,
+            double end,
+            double[] vowel,
+            double loud,
+            double strength,
             boolean afterS) {
         double[] own = name == 'h' ? vowel : phone.formants();
         double[] target = phone.sonorant() ? own : Phone.mix(own, vowel, 0.28);
@@ -166,7 +185,8 @@ final class VoiceTrack {
         int to = step(end + 0.5);
         int note = 0;
         String onset = notes.getFirst().onset();
-        boolean hard = !onset.isEmpty() && Phone.of(onset.charAt(onset.length() - 1)).noise() != '-';
+        boolean hard =
+                !onset.isEmpty() && Phone.of(onset.charAt(onset.length() - 1)).noise() != '-';
         for (int i = from; i < to; i++) {
             double t = i * STEP;
             while (note + 1 < starts.length && t >= starts[note + 1] - 0.060) {
@@ -195,7 +215,13 @@ final class VoiceTrack {
     private void breathe(double begin, double gap, double levelDb) {
         if (gap > 0.55) {
             double length = Math.min(0.42, 0.6 * gap);
-            noises.add(new Noise('B', Math.pow(10, levelDb / 60), begin - length - 0.03, begin - 0.03, false));
+            noises.add(
+                    new Noise(
+                            'B',
+                            Math.pow(10, levelDb / 60),
+                            begin - length - 0.03,
+                            begin - 0.03,
+                            false));
         }
     }
 

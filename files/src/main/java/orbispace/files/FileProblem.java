@@ -48,18 +48,25 @@ public final class FileProblem extends IOException {
         }
         Path parent = file.toAbsolutePath().getParent();
         if (parent != null && !Files.isDirectory(parent)) {
-            return new FileProblem(file + ": its folder does not exist; make it or choose another", cause);
+            return new FileProblem(
+                    file + ": its folder does not exist; make it or choose another", cause);
         }
-        if (cause instanceof AccessDeniedException || (parent != null && !Files.isWritable(parent))) {
+        if (cause instanceof AccessDeniedException
+                || (parent != null && !Files.isWritable(parent))) {
             return new FileProblem(file + ": may not be written; choose another folder", cause);
         }
         return new FileProblem(
-                file + ": could not be written (" + words(cause) + "); free some space or choose another folder",
+                file
+                        + ": could not be written ("
+                        + words(cause)
+                        + "); free some space or choose another folder",
                 cause);
     }
 
     private static String words(IOException cause) {
         String message = cause.getMessage();
-        return message == null ? cause.getClass().getSimpleName() : message.lines().findFirst().orElse("");
+        return message == null
+                ? cause.getClass().getSimpleName()
+                : message.lines().findFirst().orElse("");
     }
 }

@@ -23,8 +23,8 @@ import orbispace.core.time.TempoMap;
 /**
  * Tempo, metre and sections from a Standard MIDI File with PPQ division, and back.
  *
- * <p>Markers and cue points become sections that end where the next begins. Ritardandi are written as a
- * tempo every sixteenth that keeps every bar in place.
+ * <p>Markers and cue points become sections that end where the next begins. Ritardandi are written
+ * as a tempo every sixteenth that keeps every bar in place.
  */
 public final class MidiTempo {
     private static final int TEMPO = 0x51;
@@ -62,7 +62,8 @@ public final class MidiTempo {
         try {
             Sequence sequence = MidiSystem.getSequence(file.toFile());
             if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
-                throw new FileProblem(file + ": counts time in film frames; export it with beats (PPQ)");
+                throw new FileProblem(
+                        file + ": counts time in film frames; export it with beats (PPQ)");
             }
             return form(file, sequence);
         } catch (InvalidMidiDataException | IllegalArgumentException e) {
@@ -120,17 +121,17 @@ public final class MidiTempo {
     private static MetreMap metre(NavigableMap<Double, int[]> metres) {
         List<MetreMap.Change> changes = new ArrayList<>();
         changes.add(new MetreMap.Change(1, 4, 4));
-        metres.forEach(
-                (beat, m) -> {
-                    int bar = beat <= 0 ? 1 : MetreMap.of(changes).barAt(beat);
-                    changes.removeIf(c -> c.bar() == bar);
-                    changes.add(new MetreMap.Change(bar, m[0], m[1]));
-                    changes.sort(Comparator.comparingInt(MetreMap.Change::bar));
-                });
+        metres.forEach((beat, m) -> {
+            int bar = beat <= 0 ? 1 : MetreMap.of(changes).barAt(beat);
+            changes.removeIf(c -> c.bar() == bar);
+            changes.add(new MetreMap.Change(bar, m[0], m[1]));
+            changes.sort(Comparator.comparingInt(MetreMap.Change::bar));
+        });
         return MetreMap.of(changes);
     }
 
-    private static List<Section> sections(NavigableMap<Double, String> markers, MetreMap metre, int endBar) {
+    private static List<Section> sections(
+            NavigableMap<Double, String> markers, MetreMap metre, int endBar) {
         TreeMap<Integer, String> byBar = new TreeMap<>();
         markers.forEach((beat, name) -> byBar.put(metre.barAt(beat + 1e-6), name));
         List<Section> sections = new ArrayList<>();
@@ -143,19 +144,27 @@ public final class MidiTempo {
     }
 
     /** Writes tempo, metre and the sections as markers. */
-    public static void write(Path file, SongClock clock, List<Section> sections) throws FileProblem {
+    public static void write(Path file, SongClock clock, List<Section> sections)
+            throws FileProblem {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, PPQ);
             Track track = sequence.createTrack();
             for (MetreMap.Change m : clock.metre().changes()) {
                 byte[] data = {
-                    (byte) m.beatsPerBar(), (byte) Integer.numberOfTrailingZeros(m.beatUnit()), 24, 8
+                    (byte) m.beatsPerBar(),
+                    (byte) Integer.numberOfTrailingZeros(m.beatUnit()),
+                    24,
+                    8
                 };
                 add(track, METRE, data, clock.metre().beatOfBar(m.bar()));
             }
             writeTempi(track, clock.tempo());
             for (Section s : sections) {
-                add(track, MARKER, s.name().getBytes(StandardCharsets.UTF_8), clock.metre().beatOfBar(s.firstBar()));
+                add(
+                        track,
+                        MARKER,
+                        s.name().getBytes(StandardCharsets.UTF_8),
+                        clock.metre().beatOfBar(s.firstBar()));
             }
             if (!sections.isEmpty()) {
                 add(track, 0x01, new byte[0], clock.metre().beatOfBar(sections.getLast().endBar()));
@@ -177,17 +186,26 @@ public final class MidiTempo {
             double end = changes.get(i + 1).beat();
             for (double beat = c.beat(); beat < end - 1e-9; beat += RAMP_STEP_BEATS) {
                 double to = Math.min(end, beat + RAMP_STEP_BEATS);
-                addTempo(track, beat, 60 * (to - beat) / (tempo.secondsAt(to) - tempo.secondsAt(beat)));
+                addTempo(
+                        track,
+                        beat,
+                        60 * (to - beat) / (tempo.secondsAt(to) - tempo.secondsAt(beat)));
             }
         }
     }
 
-    private static void addTempo(Track track, double beat, double bpm) throws InvalidMidiDataException {
+    private static void addTempo(Track track, double beat, double bpm)
+            throws InvalidMidiDataException {
         int micros = (int) Math.round(60e6 / bpm);
-        add(track, TEMPO, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, beat);
+        add(
+                track,
+                TEMPO,
+                new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros},
+                beat);
     }
 
-    private static void add(Track track, int type, byte[] data, double beat) throws InvalidMidiDataException {
+    private static void add(Track track, int type, byte[] data, double beat)
+            throws InvalidMidiDataException {
         track.add(new MidiEvent(new MetaMessage(type, data, data.length), Math.round(beat * PPQ)));
     }
 }

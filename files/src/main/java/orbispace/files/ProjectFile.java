@@ -12,8 +12,8 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A project on disk: one readable JSON file beside its audio. Fields that this version does not know
- * are kept when it is saved again.
+ * A project on disk: one readable JSON file beside its audio. Fields that this version does not
+ * know are kept when it is saved again.
  */
 public final class ProjectFile {
     /** What project files are called. */
@@ -24,9 +24,7 @@ public final class ProjectFile {
 
     private static final long MOST_BYTES = 50_000_000;
     private static final JsonMapper JSON =
-            JsonMapper.builder()
-                    .enable(SerializationFeature.INDENT_OUTPUT)
-                    .build();
+            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private final Design design;
     private final ObjectNode document;
@@ -66,14 +64,18 @@ public final class ProjectFile {
             int version = object.path("orbispace").asInt(0);
             if (version < 1 || version > VERSION) {
                 throw new FileProblem(
-                        file + ": has format version " + object.path("orbispace").asString("?")
-                                + "; this program knows up to " + VERSION);
+                        file
+                                + ": has format version "
+                                + object.path("orbispace").asString("?")
+                                + "; this program knows up to "
+                                + VERSION);
             }
             return new ProjectFile(new ProjectReader(file).design(object), object);
         } catch (JacksonException e) {
             var place = e.getLocation();
             String where = place == null ? "" : " near line " + place.getLineNr();
-            throw new FileProblem(file + ": is not readable JSON" + where + "; restore an earlier version", e);
+            throw new FileProblem(
+                    file + ": is not readable JSON" + where + "; restore an earlier version", e);
         } catch (IOException e) {
             throw FileProblem.reading(file, e);
         }
@@ -88,6 +90,7 @@ public final class ProjectFile {
     }
 
     private static byte[] text(ObjectNode merged) {
-        return (JSON.writeValueAsString(merged) + "\n").getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        return (JSON.writeValueAsString(merged) + "\n")
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
     }
 }

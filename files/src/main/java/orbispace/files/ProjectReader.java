@@ -60,17 +60,23 @@ final class ProjectReader {
         List<TempoMap.Change> tempo = new ArrayList<>();
         for (JsonNode t : list(n, "tempo")) {
             double bpm = number(t, "bpm");
-            tempo.add(new TempoMap.Change(number(t, "beat"), bpm, t.has("endBpm") ? number(t, "endBpm") : bpm));
+            tempo.add(
+                    new TempoMap.Change(
+                            number(t, "beat"), bpm, t.has("endBpm") ? number(t, "endBpm") : bpm));
         }
         List<MetreMap.Change> metre = new ArrayList<>();
         for (JsonNode m : list(n, "metre")) {
             metre.add(
                     new MetreMap.Change(
-                            (int) number(m, "bar"), (int) number(m, "beatsPerBar"), (int) number(m, "beatUnit")));
+                            (int) number(m, "bar"),
+                            (int) number(m, "beatsPerBar"),
+                            (int) number(m, "beatUnit")));
         }
         List<Section> sections = new ArrayList<>();
         for (JsonNode s : list(n, "sections")) {
-            sections.add(new Section(text(s, "name"), (int) number(s, "firstBar"), (int) number(s, "bars")));
+            sections.add(
+                    new Section(
+                            text(s, "name"), (int) number(s, "firstBar"), (int) number(s, "bars")));
         }
         SongClock clock = new SongClock(TempoMap.of(tempo), MetreMap.of(metre));
         return new Song(text(n, "title"), number(n, "sampleRateHz"), clock, sections);
@@ -82,13 +88,16 @@ final class ProjectReader {
                 Arrays.stream(Role.values())
                         .filter(r -> r.label().equals(role))
                         .findFirst()
-                        .orElseThrow(() -> new IllegalArgumentException("role \"" + role + "\" is not known"));
+                        .orElseThrow(() ->
+                                new IllegalArgumentException("role \"" + role + "\" is not known"));
         String path = text(n, "file");
         Path inside = Path.of(path);
         if (!inside.isAbsolute() && inside.normalize().startsWith("..")) {
-            throw new IllegalArgumentException("audio path \"" + path + "\" leaves the project's folder");
+            throw new IllegalArgumentException(
+                    "audio path \"" + path + "\" leaves the project's folder");
         }
-        return new Source(text(n, "id"), text(n, "name"), path, known, number(n, "gainDb"), number(n, "pan"));
+        return new Source(
+                text(n, "id"), text(n, "name"), path, known, number(n, "gainDb"), number(n, "pan"));
     }
 
     private Return ret(JsonNode n) throws FileProblem {
@@ -119,7 +128,8 @@ final class ProjectReader {
         }
         double slope = number(n, "slopeDbPerOctave");
         if (slope % 6 != 0) {
-            throw new IllegalArgumentException("slope " + slope + " dB per octave is not a multiple of 6");
+            throw new IllegalArgumentException(
+                    "slope " + slope + " dB per octave is not a multiple of 6");
         }
         return new Filter.Corner(number(n, "hz"), (int) slope / 6);
     }
@@ -131,8 +141,9 @@ final class ProjectReader {
         String note = text(n, "note");
         NoteValue value =
                 NoteValue.parse(note)
-                        .orElseThrow(
-                                () -> new IllegalArgumentException(what + " \"" + note + "\" is no note value"));
+                        .orElseThrow(() ->
+                                new IllegalArgumentException(
+                                        what + " \"" + note + "\" is no note value"));
         return new MusicalTime.Note(value, n.has("offsetMillis") ? number(n, "offsetMillis") : 0);
     }
 
@@ -140,7 +151,10 @@ final class ProjectReader {
         String kind = text(n, "kind");
         return switch (kind) {
             case "hall" ->
-                    new Space.Hall(number(n, "decaySeconds"), number(n, "lowRatio"), number(n, "highRatio"));
+                    new Space.Hall(
+                            number(n, "decaySeconds"),
+                            number(n, "lowRatio"),
+                            number(n, "highRatio"));
             case "ping-pong" ->
                     new Space.PingPong(
                             time(object(n, "time"), "echo time"),
@@ -148,7 +162,9 @@ final class ProjectReader {
                             number(n, "loopHighPassHz"),
                             number(n, "loopLowPassHz"),
                             n.has("width") ? number(n, "width") : 1);
-            default -> throw new IllegalArgumentException("kind of space \"" + kind + "\" is not known");
+            default ->
+                    throw new IllegalArgumentException(
+                            "kind of space \"" + kind + "\" is not known");
         };
     }
 

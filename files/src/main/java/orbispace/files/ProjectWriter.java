@@ -42,11 +42,17 @@ final class ProjectWriter {
         }
         ArrayNode metre = n.putArray("metre");
         for (MetreMap.Change c : song.clock().metre().changes()) {
-            metre.addObject().put("bar", c.bar()).put("beatsPerBar", c.beatsPerBar()).put("beatUnit", c.beatUnit());
+            metre.addObject()
+                    .put("bar", c.bar())
+                    .put("beatsPerBar", c.beatsPerBar())
+                    .put("beatUnit", c.beatUnit());
         }
         ArrayNode sections = n.putArray("sections");
         for (Section s : song.sections()) {
-            sections.addObject().put("name", s.name()).put("firstBar", s.firstBar()).put("bars", s.bars());
+            sections.addObject()
+                    .put("name", s.name())
+                    .put("firstBar", s.firstBar())
+                    .put("bars", s.bars());
         }
     }
 
@@ -145,7 +151,8 @@ final class ProjectWriter {
         for (T item : items) {
             ObjectNode node = parent.objectNode();
             for (JsonNode candidate : old) {
-                if (candidate instanceof ObjectNode o && o.path(idField).asString("").equals(id.apply(item))) {
+                if (candidate instanceof ObjectNode o
+                        && o.path(idField).asString("").equals(id.apply(item))) {
                     node = o.deepCopy();
                 }
             }

@@ -20,8 +20,8 @@ import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
 
 /**
- * Everything needed to build the field again on other equipment, as words and numbers: the same sheet
- * on screen, on paper and in a table.
+ * Everything needed to build the field again on other equipment, as words and numbers: the same
+ * sheet on screen, on paper and in a table.
  *
  * @param title the song
  * @param summary metre, tempo and length
@@ -72,7 +72,8 @@ public record RecallSheet(
      * @param lines settings in the order of the chain
      * @param measured decay per octave
      */
-    public record ReturnCard(String id, String name, String kind, List<Line> lines, List<Band> measured) {}
+    public record ReturnCard(
+            String id, String name, String kind, List<Line> lines, List<Band> measured) {}
 
     /**
      * A measured band.
@@ -89,7 +90,8 @@ public record RecallSheet(
      * @param lengthSeconds length of the song
      * @param decays the measured response of each return by its letter, as far as measured
      */
-    public static RecallSheet of(Design design, double lengthSeconds, Map<String, DecayReport> decays) {
+    public static RecallSheet of(
+            Design design, double lengthSeconds, Map<String, DecayReport> decays) {
         SongClock clock = design.song().clock();
         List<NoteValue> notes = NOTES.stream().map(n -> NoteValue.parse(n).orElseThrow()).toList();
         List<SectionRow> rows = new ArrayList<>();
@@ -99,13 +101,16 @@ public record RecallSheet(
                             s.name(),
                             s.firstBar() + "\u2013" + (s.endBar() - 1),
                             clock.bpmOfBar(s.firstBar()),
-                            notes.stream().map(n -> clock.length(n, s.firstBar()).nominalMillis()).toList()));
+                            notes.stream()
+                                    .map(n -> clock.length(n, s.firstBar()).nominalMillis())
+                                    .toList()));
         }
         List<ReturnCard> cards = new ArrayList<>();
         for (Return r : design.returns()) {
             cards.add(card(design, r, decays.get(r.id())));
         }
-        return new RecallSheet(design.song().title(), summary(design, lengthSeconds), NOTES, rows, cards);
+        return new RecallSheet(
+                design.song().title(), summary(design, lengthSeconds), NOTES, rows, cards);
     }
 
     private static String summary(Design design, double lengthSeconds) {
@@ -113,12 +118,25 @@ public record RecallSheet(
         var metre = clock.metre().at(1);
         var tempi = clock.tempo().changes();
         double low = tempi.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(0);
-        double high = tempi.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(0);
+        double high =
+                tempi.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(0);
         String tempo =
-                low == high ? Wording.number(low, 0) : Wording.number(low, 0) + " to " + Wording.number(high, 0);
+                low == high
+                        ? Wording.number(low, 0)
+                        : Wording.number(low, 0) + " to " + Wording.number(high, 0);
         long whole = Math.round(lengthSeconds);
-        return metre.beatsPerBar() + "/" + metre.beatUnit() + ", " + tempo + " bpm, " + whole / 60 + " min "
-                + whole % 60 + " s, " + Wording.number(design.song().sampleRateHz() / 1000, 1) + " kHz";
+        return metre.beatsPerBar()
+                + "/"
+                + metre.beatUnit()
+                + ", "
+                + tempo
+                + " bpm, "
+                + whole / 60
+                + " min "
+                + whole % 60
+                + " s, "
+                + Wording.number(design.song().sampleRateHz() / 1000, 1)
+                + " kHz";
     }
 
     private static ReturnCard card(
@@ -149,7 +167,11 @@ public record RecallSheet(
         }
         return design.sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
-                .map(s -> s.name() + " " + Wording.db(java.util.Objects.requireNonNull(r.sends().get(s.id()))))
+                .map(s ->
+                        s.name()
+                                + " "
+                                + Wording.db(
+                                        java.util.Objects.requireNonNull(r.sends().get(s.id()))))
                 .collect(Collectors.joining(", "));
     }
 
@@ -157,10 +179,20 @@ public record RecallSheet(
     public static String filter(Filter f) {
         List<String> parts = new ArrayList<>();
         if (f.highPass() != null) {
-            parts.add("high-pass " + Wording.hertz(f.highPass().hz()) + ", " + f.highPass().slopeDb() + " dB/oct");
+            parts.add(
+                    "high-pass "
+                            + Wording.hertz(f.highPass().hz())
+                            + ", "
+                            + f.highPass().slopeDb()
+                            + " dB/oct");
         }
         if (f.lowPass() != null) {
-            parts.add("low-pass " + Wording.hertz(f.lowPass().hz()) + ", " + f.lowPass().slopeDb() + " dB/oct");
+            parts.add(
+                    "low-pass "
+                            + Wording.hertz(f.lowPass().hz())
+                            + ", "
+                            + f.lowPass().slopeDb()
+                            + " dB/oct");
         }
         return parts.isEmpty() ? "none" : String.join("; ", parts);
     }
@@ -168,7 +200,12 @@ public record RecallSheet(
     private static String time(Design design, Return r, MusicalTime time) {
         double millis = 1000 * time.seconds(design.song().clock(), r.timedAtBar());
         return time instanceof MusicalTime.Note
-                ? Wording.number(millis, 1) + " ms (" + time.label() + " at bar " + r.timedAtBar() + ")"
+                ? Wording.number(millis, 1)
+                        + " ms ("
+                        + time.label()
+                        + " at bar "
+                        + r.timedAtBar()
+                        + ")"
                 : Wording.number(millis, 1) + " ms";
     }
 
@@ -178,8 +215,11 @@ public record RecallSheet(
                     List.of(
                             new Line(
                                     "Hall",
-                                    "decay " + Wording.seconds(h.decaySeconds()) + ", lows \u00d7"
-                                            + Wording.number(h.lowRatio(), 2) + ", highs \u00d7"
+                                    "decay "
+                                            + Wording.seconds(h.decaySeconds())
+                                            + ", lows \u00d7"
+                                            + Wording.number(h.lowRatio(), 2)
+                                            + ", highs \u00d7"
                                             + Wording.number(h.highRatio(), 2)));
             case Space.PingPong p ->
                     List.of(
@@ -187,10 +227,15 @@ public record RecallSheet(
                             new Line("By section", bySection(design, r, p)),
                             new Line(
                                     "Feedback",
-                                    Wording.percent(p.feedback(), 0) + ", " + Fit.arrivalsAbove(p.feedback(), 30)
-                                            + " arrivals to \u221230 dB; loop " + Wording.hertz(p.loopHighPassHz())
-                                            + " to " + Wording.hertz(p.loopLowPassHz())),
-                            new Line("Sides", Wording.percent(p.width(), 0) + " apart, left first"));
+                                    Wording.percent(p.feedback(), 0)
+                                            + ", "
+                                            + Fit.arrivalsAbove(p.feedback(), 30)
+                                            + " arrivals to \u221230 dB; loop "
+                                            + Wording.hertz(p.loopHighPassHz())
+                                            + " to "
+                                            + Wording.hertz(p.loopLowPassHz())),
+                            new Line(
+                                    "Sides", Wording.percent(p.width(), 0) + " apart, left first"));
         };
     }
 
@@ -205,8 +250,13 @@ public record RecallSheet(
         for (Section s : design.song().sections()) {
             double there = note.seconds(clock, s.firstBar()) * 1000;
             parts.add(
-                    s.name() + " " + Wording.number(there, 0) + " ms"
-                            + (Math.abs(set - there) < 0.5 ? "" : " (off by " + Wording.number(set - there, 0) + ")"));
+                    s.name()
+                            + " "
+                            + Wording.number(there, 0)
+                            + " ms"
+                            + (Math.abs(set - there) < 0.5
+                                    ? ""
+                                    : " (off by " + Wording.number(set - there, 0) + ")"));
         }
         return String.join(", ", parts);
     }
@@ -216,9 +266,18 @@ public record RecallSheet(
             return "none";
         }
         String key = design.findSource(d.keySource()).map(Source::name).orElse(d.keySource());
-        return Wording.db(d.rangeDb()) + " at most, keyed by " + key + " over "
-                + Wording.db(d.thresholdDb()) + "FS, ratio " + Wording.number(d.ratio(), 0) + ":1, attack "
-                + Wording.millis(d.attackMillis()) + ", hold " + Wording.millis(d.holdMillis()) + ", release "
+        return Wording.db(d.rangeDb())
+                + " at most, keyed by "
+                + key
+                + " over "
+                + Wording.db(d.thresholdDb())
+                + "FS, ratio "
+                + Wording.number(d.ratio(), 0)
+                + ":1, attack "
+                + Wording.millis(d.attackMillis())
+                + ", hold "
+                + Wording.millis(d.holdMillis())
+                + ", release "
                 + Wording.millis(d.releaseMillis());
     }
 }

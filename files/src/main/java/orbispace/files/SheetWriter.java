@@ -36,33 +36,50 @@ public final class SheetWriter {
         } else if (name.endsWith(".csv")) {
             AtomicFile.writeText(file, csv(file, sheet));
         } else {
-            throw new FileProblem(file + ": a sheet is written as .html, .md or .csv; choose one of these endings");
+            throw new FileProblem(
+                    file
+                            + ": a sheet is written as .html, .md or .csv; choose one of these"
+                            + " endings");
         }
     }
 
     static String html(RecallSheet sheet) {
-        StringBuilder out = new StringBuilder("<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>");
+        StringBuilder out =
+                new StringBuilder(
+                        "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>");
         out.append(escaped(sheet.title())).append(": recall sheet</title><style>\n").append(STYLE);
-        out.append("</style></head><body>\n<h1>").append(escaped(sheet.title())).append("</h1>\n<p>");
-        out.append(escaped(sheet.summary())).append("</p>\n<table><tr><th>Section</th><th>bars</th><th>bpm</th>");
+        out.append("</style></head><body>\n<h1>")
+                .append(escaped(sheet.title()))
+                .append("</h1>\n<p>");
+        out.append(escaped(sheet.summary()))
+                .append("</p>\n<table><tr><th>Section</th><th>bars</th><th>bpm</th>");
         sheet.noteNames().forEach(n -> out.append("<th>").append(escaped(n)).append("</th>"));
         out.append("</tr>\n");
         for (RecallSheet.SectionRow row : sheet.sections()) {
-            out.append("<tr><td>").append(escaped(row.name())).append("</td><td>").append(row.bars());
+            out.append("<tr><td>")
+                    .append(escaped(row.name()))
+                    .append("</td><td>")
+                    .append(row.bars());
             out.append("</td><td>").append(Wording.number(row.bpm(), 1)).append("</td>");
-            row.millis().forEach(m -> out.append("<td>").append(Wording.number(m, 1)).append("</td>"));
+            row.millis()
+                    .forEach(m -> out.append("<td>").append(Wording.number(m, 1)).append("</td>"));
             out.append("</tr>\n");
         }
         out.append("</table>\n<p>Note values in ms at the first bar of each section.</p>\n");
         for (RecallSheet.ReturnCard card : sheet.returns()) {
             out.append("<h2><span class=\"letter\">").append(escaped(card.id())).append("</span>");
-            out.append(escaped(card.name())).append(", ").append(escaped(card.kind())).append("</h2>\n<dl>\n");
+            out.append(escaped(card.name()))
+                    .append(", ")
+                    .append(escaped(card.kind()))
+                    .append("</h2>\n<dl>\n");
             for (RecallSheet.Line line : card.lines()) {
                 out.append("<dt>").append(escaped(line.label())).append("</dt><dd>");
                 out.append(escaped(line.value())).append("</dd>\n");
             }
             if (!card.measured().isEmpty()) {
-                out.append("<dt>Measured T30</dt><dd>").append(escaped(measured(card))).append("</dd>\n");
+                out.append("<dt>Measured T30</dt><dd>")
+                        .append(escaped(measured(card)))
+                        .append("</dd>\n");
             }
             out.append("</dl>\n");
         }
@@ -70,21 +87,41 @@ public final class SheetWriter {
     }
 
     static String markdown(RecallSheet sheet) {
-        StringBuilder out = new StringBuilder("# ").append(sheet.title()).append("\n\n").append(sheet.summary());
+        StringBuilder out =
+                new StringBuilder("# ")
+                        .append(sheet.title())
+                        .append("\n\n")
+                        .append(sheet.summary());
         out.append("\n\n| Section | Bars | bpm |");
         sheet.noteNames().forEach(n -> out.append(' ').append(n).append(" |"));
-        out.append("\n| --- | --- | --- |").append(" --- |".repeat(sheet.noteNames().size())).append('\n');
+        out.append("\n| --- | --- | --- |")
+                .append(" --- |".repeat(sheet.noteNames().size()))
+                .append('\n');
         for (RecallSheet.SectionRow row : sheet.sections()) {
-            out.append("| ").append(row.name().replace("|", "\\|")).append(" | ").append(row.bars());
+            out.append("| ")
+                    .append(row.name().replace("|", "\\|"))
+                    .append(" | ")
+                    .append(row.bars());
             out.append(" | ").append(Wording.number(row.bpm(), 1)).append(" |");
             row.millis().forEach(m -> out.append(' ').append(Wording.number(m, 1)).append(" |"));
             out.append('\n');
         }
         out.append("\nNote values in ms at the first bar of each section.\n");
         for (RecallSheet.ReturnCard card : sheet.returns()) {
-            out.append("\n## ").append(card.id()).append(" ").append(card.name()).append(", ").append(card.kind());
+            out.append("\n## ")
+                    .append(card.id())
+                    .append(" ")
+                    .append(card.name())
+                    .append(", ")
+                    .append(card.kind());
             out.append("\n\n");
-            card.lines().forEach(l -> out.append("- ").append(l.label()).append(": ").append(l.value()).append('\n'));
+            card.lines()
+                    .forEach(l ->
+                            out.append("- ")
+                                    .append(l.label())
+                                    .append(": ")
+                                    .append(l.value())
+                                    .append('\n'));
             if (!card.measured().isEmpty()) {
                 out.append("- Measured T30: ").append(measured(card)).append('\n');
             }
@@ -102,7 +139,10 @@ public final class SheetWriter {
                 csv.printRecord(row.name(), "bars", row.bars());
                 csv.printRecord(row.name(), "bpm", plain(row.bpm()));
                 for (int i = 0; i < row.millis().size(); i++) {
-                    csv.printRecord(row.name(), sheet.noteNames().get(i) + " in ms", plain(row.millis().get(i)));
+                    csv.printRecord(
+                            row.name(),
+                            sheet.noteNames().get(i) + " in ms",
+                            plain(row.millis().get(i)));
                 }
             }
             for (RecallSheet.ReturnCard card : sheet.returns()) {
@@ -127,7 +167,9 @@ public final class SheetWriter {
     private static String measured(RecallSheet.ReturnCard card) {
         StringBuilder out = new StringBuilder();
         for (RecallSheet.Band band : card.measured()) {
-            out.append(out.isEmpty() ? "" : ", ").append(Wording.hertz(band.centreHz())).append(' ');
+            out.append(out.isEmpty() ? "" : ", ")
+                    .append(Wording.hertz(band.centreHz()))
+                    .append(' ');
             out.append(band.seconds() == 0 ? "unreliable" : Wording.seconds(band.seconds()));
         }
         return out.toString();
@@ -138,6 +180,9 @@ public final class SheetWriter {
     }
 
     private static String escaped(String text) {
-        return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+        return text.replace("&", "&amp;")
+                .replace("<", "&lt;")
+                .replace(">", "&gt;")
+                .replace("\"", "&quot;");
     }
 }

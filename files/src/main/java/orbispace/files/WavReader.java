@@ -16,8 +16,8 @@ import org.jspecify.annotations.Nullable;
  * Reads WAV files: 8, 16, 24 and 32-bit integer, 32 and 64-bit float, plain or extensible, mono or
  * stereo.
  *
- * <p>A file that promises more than it holds, or holds samples that are not numbers, is refused with
- * how much is usable; salvage takes the usable part.
+ * <p>A file that promises more than it holds, or holds samples that are not numbers, is refused
+ * with how much is usable; salvage takes the usable part.
  */
 public final class WavReader {
     private static final int PCM = 1;
@@ -64,9 +64,12 @@ public final class WavReader {
         }
     }
 
-    private static Result parse(Path file, FileChannel channel, boolean salvage) throws IOException {
+    private static Result parse(Path file, FileChannel channel, boolean salvage)
+            throws IOException {
         ByteBuffer riff = bytes(channel, 0, 12);
-        if (!id(riff).equals("RIFF") || riff.remaining() < 8 || !id(riff.position(8)).equals("WAVE")) {
+        if (!id(riff).equals("RIFF")
+                || riff.remaining() < 8
+                || !id(riff.position(8)).equals("WAVE")) {
             throw new FileProblem(file + ": is not a WAV file; export the stem as WAV");
         }
         @Nullable Format format = null;
@@ -98,23 +101,35 @@ public final class WavReader {
             coding = b.getShort(24) & 0xFFFF;
         }
         if (channels < 1 || channels > 2) {
-            throw new FileProblem(file + ": has " + channels + " channels; bring mono or stereo stems");
+            throw new FileProblem(
+                    file + ": has " + channels + " channels; bring mono or stereo stems");
         }
         if (rate < 8000 || rate > 192000) {
-            throw new FileProblem(file + ": has a sample rate of " + rate + " Hz; 8000 to 192000 are read");
+            throw new FileProblem(
+                    file + ": has a sample rate of " + rate + " Hz; 8000 to 192000 are read");
         }
         boolean known =
                 (coding == PCM && (bits == 8 || bits == 16 || bits == 24 || bits == 32))
                         || (coding == FLOAT && (bits == 32 || bits == 64));
         if (!known) {
             throw new FileProblem(
-                    file + ": is coded as type " + coding + " with " + bits + " bits; export plain PCM or float");
+                    file
+                            + ": is coded as type "
+                            + coding
+                            + " with "
+                            + bits
+                            + " bits; export plain PCM or float");
         }
         return new Format(coding, channels, rate, bits);
     }
 
     private static Result samples(
-            Path file, FileChannel channel, long start, long promised, Format format, boolean salvage)
+            Path file,
+            FileChannel channel,
+            long start,
+            long promised,
+            Format format,
+            boolean salvage)
             throws IOException {
         long held = Math.max(0, Math.min(promised, channel.size() - start));
         int frames = (int) Math.min(Integer.MAX_VALUE - 16, held / format.frameBytes());
@@ -141,7 +156,9 @@ public final class WavReader {
                     String.format(
                             Locale.ROOT,
                             "%s: %s; %.3f s are usable (--salvage takes them), or export it again",
-                            file, fault, usable / (double) format.rate()));
+                            file,
+                            fault,
+                            usable / (double) format.rate()));
         }
         if (frames == 0) {
             throw new FileProblem(file + ": holds no sound; export it again");
@@ -152,16 +169,25 @@ public final class WavReader {
                 fault == null
                         ? null
                         : String.format(
-                                Locale.ROOT, "%s: %s; using %.3f s", file, fault, usable / (double) format.rate()));
+                                Locale.ROOT,
+                                "%s: %s; using %.3f s",
+                                file,
+                                fault,
+                                usable / (double) format.rate()));
     }
 
     /** Decodes frames; returns how many came before the first that is not a number. */
-    private static int decode(FileChannel channel, long start, Format format, int frames, float[][] out)
+    private static int decode(
+            FileChannel channel, long start, Format format, int frames, float[][] out)
             throws IOException {
         int perPart = PART_BYTES / format.frameBytes();
         for (int done = 0; done < frames; done += perPart) {
             int n = Math.min(perPart, frames - done);
-            ByteBuffer b = bytes(channel, start + (long) done * format.frameBytes(), n * format.frameBytes());
+            ByteBuffer b =
+                    bytes(
+                            channel,
+                            start + (long) done * format.frameBytes(),
+                            n * format.frameBytes());
             for (int i = 0; i < n; i++) {
                 for (float[] c : out) {
                     float x = sample(b, format);

@@ -11,8 +11,8 @@ import java.nio.file.Path;
 import orbispace.core.audio.Audio;
 
 /**
- * Writes Broadcast Wave files (EBU Tech 3285, version 0) with the place in the song as time stamp, so that
- * prints line up with their sources. A file appears only when it is whole.
+ * Writes Broadcast Wave files (EBU Tech 3285, version 0) with the place in the song as time stamp,
+ * so that prints line up with their sources. A file appears only when it is whole.
  */
 public final class WavWriter {
     /** How samples are written. */
@@ -47,17 +47,20 @@ public final class WavWriter {
      *
      * @throws FileProblem in one line, if it cannot be written
      */
-    public static void write(Path file, Audio audio, Depth depth, String description) throws FileProblem {
+    public static void write(Path file, Audio audio, Depth depth, String description)
+            throws FileProblem {
         write(file, audio, depth, description, 0);
     }
 
     /** Writes a sound that begins so many frames after the song. */
-    public static void write(Path file, Audio audio, Depth depth, String description, long startFrame)
+    public static void write(
+            Path file, Audio audio, Depth depth, String description, long startFrame)
             throws FileProblem {
         AtomicFile.write(
                 file,
                 temporary -> {
-                    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(temporary), 1 << 16)) {
+                    try (OutputStream out =
+                            new BufferedOutputStream(Files.newOutputStream(temporary), 1 << 16)) {
                         out.write(header(audio, depth, description, startFrame));
                         samples(out, audio, depth);
                     }
@@ -68,8 +71,12 @@ public final class WavWriter {
         int frameBytes = audio.channelCount() * depth.bits / 8;
         long data = (long) audio.frames() * frameBytes;
         int rate = (int) audio.sampleRateHz();
-        ByteBuffer b = ByteBuffer.allocate(12 + 8 + BEXT_BYTES + 8 + 16 + 8).order(ByteOrder.LITTLE_ENDIAN);
-        b.put(ascii("RIFF")).putInt((int) (b.capacity() - 8 + data + (data & 1))).put(ascii("WAVE"));
+        ByteBuffer b =
+                ByteBuffer.allocate(12 + 8 + BEXT_BYTES + 8 + 16 + 8)
+                        .order(ByteOrder.LITTLE_ENDIAN);
+        b.put(ascii("RIFF"))
+                .putInt((int) (b.capacity() - 8 + data + (data & 1)))
+                .put(ascii("WAVE"));
         b.put(ascii("bext")).putInt(BEXT_BYTES);
         int bext = b.position();
         byte[] words = ascii(description);
@@ -86,7 +93,8 @@ public final class WavWriter {
 
     private static void samples(OutputStream out, Audio audio, Depth depth) throws IOException {
         int channels = audio.channelCount();
-        ByteBuffer frame = ByteBuffer.allocate(channels * depth.bits / 8).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer frame =
+                ByteBuffer.allocate(channels * depth.bits / 8).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < audio.frames(); i++) {
             frame.clear();
             for (int c = 0; c < channels; c++) {

@@ -40,7 +40,9 @@ public final class Wording {
 
     /** A frequency. */
     public static String hertz(double value) {
-        return value < 1000 ? number(value, 0) + " Hz" : number(value / 1000, value % 1000 == 0 ? 0 : 1) + " kHz";
+        return value < 1000
+                ? number(value, 0) + " Hz"
+                : number(value / 1000, value % 1000 == 0 ? 0 : 1) + " kHz";
     }
 
     /** A share from 0 to 1 as percent. */

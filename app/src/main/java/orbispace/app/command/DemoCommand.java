@@ -18,10 +18,16 @@ import tools.jackson.databind.node.ObjectNode;
 final class DemoCommand implements Callable<Integer> {
     private static final Path DEFAULT_TOUR = Path.of("orbispace-tour");
 
-    @Option(names = "--tour", paramLabel = "DIR", description = "write a picture of every main view, off screen")
+    @Option(
+            names = "--tour",
+            paramLabel = "DIR",
+            description = "write a picture of every main view, off screen")
     private @Nullable Path tour;
 
-    @Option(names = "--write", paramLabel = "DIR", description = "write stems, tempo and project as files")
+    @Option(
+            names = "--write",
+            paramLabel = "DIR",
+            description = "write stems, tempo and project as files")
     private @Nullable Path write;
 
     private final Output output;
@@ -41,7 +47,10 @@ final class DemoCommand implements Callable<Integer> {
         } else if (windows.hasDisplay()) {
             windows.openDemo();
         } else {
-            output.note("There is no display: running the off-screen tour into " + DEFAULT_TOUR + " instead.");
+            output.note(
+                    "There is no display: running the off-screen tour into "
+                            + DEFAULT_TOUR
+                            + " instead.");
             windows.tour(DEFAULT_TOUR);
         }
         return 0;

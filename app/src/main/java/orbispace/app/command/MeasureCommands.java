@@ -35,7 +35,10 @@ import tools.jackson.databind.node.ObjectNode;
 final class MeasureCommands {
     private MeasureCommands() {}
 
-    @Command(name = "measure", mixinStandardHelpOptions = true, description = "measures sound files")
+    @Command(
+            name = "measure",
+            mixinStandardHelpOptions = true,
+            description = "measures sound files")
     static final class Group implements Runnable {
         @Override
         public void run() {
@@ -81,7 +84,10 @@ final class MeasureCommands {
         return result.audio();
     }
 
-    @Command(name = "loudness", mixinStandardHelpOptions = true, description = "loudness and true peak (ITU-R BS.1770)")
+    @Command(
+            name = "loudness",
+            mixinStandardHelpOptions = true,
+            description = "loudness and true peak (ITU-R BS.1770)")
     static final class LoudnessCommand extends OfFile {
         LoudnessCommand(Output output) {
             super(output);
@@ -119,7 +125,10 @@ final class MeasureCommands {
         }
     }
 
-    @Command(name = "decay", mixinStandardHelpOptions = true, description = "decay of an impulse response (ISO 3382-1)")
+    @Command(
+            name = "decay",
+            mixinStandardHelpOptions = true,
+            description = "decay of an impulse response (ISO 3382-1)")
     static final class DecayCommand extends OfFile {
         DecayCommand(Output output) {
             super(output);
@@ -154,12 +163,16 @@ final class MeasureCommands {
         }
 
         private static OptionalDouble seconds(DecayTime time) {
-            return time instanceof DecayTime.Measured(double s) ? OptionalDouble.of(s) : OptionalDouble.empty();
+            return time instanceof DecayTime.Measured(double s)
+                    ? OptionalDouble.of(s)
+                    : OptionalDouble.empty();
         }
 
         private void lines(DecayReport report) {
             output.line("predelay %.3f ms", 1000 * report.predelaySeconds());
-            output.line("%-10s %9s %9s %9s %8s %8s %6s", "band", "EDT s", "T20 s", "T30 s", "C50 dB", "C80 dB", "D50");
+            output.line(
+                    "%-10s %9s %9s %9s %8s %8s %6s",
+                    "band", "EDT s", "T20 s", "T30 s", "C50 dB", "C80 dB", "D50");
             line(report.broadband());
             report.bands().forEach(this::line);
         }
@@ -167,7 +180,9 @@ final class MeasureCommands {
         private void line(BandDecay b) {
             output.line(
                     "%-10s %9s %9s %9s %8.2f %8.2f %6.3f%s",
-                    b.centreHz() > 0 ? String.format(java.util.Locale.ROOT, "%.0f Hz", b.centreHz()) : "broadband",
+                    b.centreHz() > 0
+                            ? String.format(java.util.Locale.ROOT, "%.0f Hz", b.centreHz())
+                            : "broadband",
                     text(b.early()),
                     text(b.t20()),
                     text(b.t30()),
@@ -179,7 +194,8 @@ final class MeasureCommands {
 
         private static String text(DecayTime time) {
             return switch (time) {
-                case DecayTime.Measured(double s) -> String.format(java.util.Locale.ROOT, "%.3f", s);
+                case DecayTime.Measured(double s) ->
+                        String.format(java.util.Locale.ROOT, "%.3f", s);
                 case DecayTime.TooNoisy noisy -> "noisy";
                 case DecayTime.TooShort tooShort -> "short";
             };
@@ -191,7 +207,10 @@ final class MeasureCommands {
             mixinStandardHelpOptions = true,
             description = "loudness by the hearing model")
     static final class SonesCommand extends OfFile {
-        @Option(names = "--mix-lufs", description = "loudness of the mix heard at 78 dB SPL", defaultValue = "-20")
+        @Option(
+                names = "--mix-lufs",
+                description = "loudness of the mix heard at 78 dB SPL",
+                defaultValue = "-20")
         private double mixLufs = -20;
 
         SonesCommand(Output output) {
@@ -230,7 +249,10 @@ final class MeasureCommands {
         }
     }
 
-    @Command(name = "cover", mixinStandardHelpOptions = true, description = "what a wet sound does to a dry one")
+    @Command(
+            name = "cover",
+            mixinStandardHelpOptions = true,
+            description = "what a wet sound does to a dry one")
     static final class CoverCommand implements Callable<Integer> {
         @Option(names = "--dry", required = true, description = "the source that must stay clear")
         private @Nullable Path dry;
@@ -241,13 +263,23 @@ final class MeasureCommands {
         @Option(names = "--rest", description = "everything else that sounds")
         private @Nullable Path rest;
 
-        @Option(names = "--mix-lufs", description = "loudness of the mix heard at 78 dB SPL", defaultValue = "-20")
+        @Option(
+                names = "--mix-lufs",
+                description = "loudness of the mix heard at 78 dB SPL",
+                defaultValue = "-20")
         private double mixLufs = -20;
 
-        @Option(names = "--room-db", description = "noise of the room per band in dB, or off", defaultValue = "10")
+        @Option(
+                names = "--room-db",
+                description = "noise of the room per band in dB, or off",
+                defaultValue = "10")
         private String roomDb = "10";
 
-        @Option(names = "--phrases", split = ",", paramLabel = "START-END", description = "phrases in seconds")
+        @Option(
+                names = "--phrases",
+                split = ",",
+                paramLabel = "START-END",
+                description = "phrases in seconds")
         private @Nullable List<String> phrases;
 
         @Option(names = "--salvage", description = "take the usable part of a damaged file")
@@ -286,10 +318,17 @@ final class MeasureCommands {
         private void lines(Cover c) {
             output.line("presence kept  %s", percent(c.presenceKept()));
             output.line("worst phrase   %s", percent(c.worstPhrase()));
-            output.line("wet share      %.2f %% (%s)", 100 * c.wetShare(), c.state().name().toLowerCase(java.util.Locale.ROOT));
+            output.line(
+                    "wet share      %.2f %% (%s)",
+                    100 * c.wetShare(), c.state().name().toLowerCase(java.util.Locale.ROOT));
             output.line("in phrases     %.2f %%", 100 * c.wetShareInPhrases());
             output.line("in gaps        %.2f %%", 100 * c.wetShareInGaps());
-            output.line("bloom          %s", c.bloomDb().isPresent() ? String.format(java.util.Locale.ROOT, "%.1f dB", c.bloomDb().getAsDouble()) : "none");
+            output.line(
+                    "bloom          %s",
+                    c.bloomDb().isPresent()
+                            ? String.format(
+                                    java.util.Locale.ROOT, "%.1f dB", c.bloomDb().getAsDouble())
+                            : "none");
             output.line("clash area     %.1f %%", 100 * c.clashArea());
         }
 
@@ -304,7 +343,11 @@ final class MeasureCommands {
             Audio a = read(file, salvage, output);
             if (a.sampleRateHz() != d.sampleRateHz()) {
                 throw new FileProblem(
-                        file + ": is at " + (int) a.sampleRateHz() + " Hz, the dry at " + (int) d.sampleRateHz()
+                        file
+                                + ": is at "
+                                + (int) a.sampleRateHz()
+                                + " Hz, the dry at "
+                                + (int) d.sampleRateHz()
                                 + "; export both at one rate");
             }
             float[][] out = new float[a.channelCount()][d.frames()];

@@ -6,8 +6,8 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import orbispace.files.FileProblem;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -18,7 +18,8 @@ import picocli.CommandLine.Parameters;
         name = "orbispace",
         mixinStandardHelpOptions = true,
         version = "Orbispace 0.1.0",
-        description = "Designs the spatial field of a song. Without a subcommand it opens the window.")
+        description =
+                "Designs the spatial field of a song. Without a subcommand it opens the window.")
 public final class OrbispaceCommand implements Callable<Integer> {
     private static final int DONE = 0;
     private static final int COULD_NOT = 1;
@@ -26,10 +27,15 @@ public final class OrbispaceCommand implements Callable<Integer> {
 
     private final Windows windows;
 
-    @Parameters(arity = "0..1", paramLabel = "PROJECT", description = "project to open (*.orbispace.json)")
+    @Parameters(
+            arity = "0..1",
+            paramLabel = "PROJECT",
+            description = "project to open (*.orbispace.json)")
     private @Nullable Path project;
 
-    @Option(names = "--json", description = "print one JSON document instead of lines; may stand anywhere")
+    @Option(
+            names = "--json",
+            description = "print one JSON document instead of lines; may stand anywhere")
     @SuppressWarnings("UnusedVariable") // Named for the help; taken out before the rest is parsed.
     private boolean json;
 
@@ -40,7 +46,8 @@ public final class OrbispaceCommand implements Callable<Integer> {
     /** Runs a command line and answers its exit status: 0 done, 1 could not, 2 wrong usage. */
     public static int run(String[] arguments, PrintStream out, PrintStream err, Windows windows) {
         boolean json = Arrays.asList(arguments).contains("--json");
-        String[] rest = Arrays.stream(arguments).filter(a -> !a.equals("--json")).toArray(String[]::new);
+        String[] rest =
+                Arrays.stream(arguments).filter(a -> !a.equals("--json")).toArray(String[]::new);
         Output output = new Output(out, err, json);
         CommandLine line = new CommandLine(new OrbispaceCommand(windows));
         line.addSubcommand(new DemoCommand(output, windows));
@@ -51,11 +58,14 @@ public final class OrbispaceCommand implements Callable<Integer> {
         line.addSubcommand(new ResponseCommand(output));
         line.addSubcommand(new SheetCommand(output));
         line.setOut(new java.io.PrintWriter(out, true, java.nio.charset.StandardCharsets.UTF_8));
-        line.setParameterExceptionHandler(
-                (problem, given) -> {
-                    err.println(oneLine(problem.getMessage()) + "; see " + problem.getCommandLine().getCommandSpec().qualifiedName() + " --help");
-                    return WRONG_USAGE;
-                });
+        line.setParameterExceptionHandler((problem, given) -> {
+            err.println(
+                    oneLine(problem.getMessage())
+                            + "; see "
+                            + problem.getCommandLine().getCommandSpec().qualifiedName()
+                            + " --help");
+            return WRONG_USAGE;
+        });
         line.setExecutionExceptionHandler((problem, command, result) -> failed(problem, err));
         return line.execute(rest);
     }
@@ -89,9 +99,14 @@ public final class OrbispaceCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FileProblem {
+        if (project != null && !java.nio.file.Files.exists(project)) {
+            throw new FileProblem(
+                    project + ": is neither a command nor a project that exists; see --help");
+        }
         if (!windows.hasDisplay()) {
             throw new FileProblem(
-                    "there is no display to open a window on; try demo --tour DIR, or the commands in --help");
+                    "there is no display to open a window on; try demo --tour DIR, or the commands"
+                            + " in --help");
         }
         windows.open(Optional.ofNullable(project));
         return DONE;

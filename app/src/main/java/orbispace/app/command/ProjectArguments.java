@@ -26,22 +26,32 @@ final class ProjectArguments {
 
     static Return ret(Path project, Design design, String id) throws FileProblem {
         return design.findReturn(id)
-                .orElseThrow(
-                        () ->
-                                new FileProblem(
-                                        project + ": has no return \"" + id + "\"; it has "
-                                                + names(design.returns().stream().map(Return::id).toList())));
+                .orElseThrow(() ->
+                        new FileProblem(
+                                project
+                                        + ": has no return \""
+                                        + id
+                                        + "\"; it has "
+                                        + names(
+                                                design.returns().stream()
+                                                        .map(Return::id)
+                                                        .toList())));
     }
 
     static Section section(Path project, Design design, String name) throws FileProblem {
         return design.song().sections().stream()
                 .filter(s -> s.name().equalsIgnoreCase(name))
                 .findFirst()
-                .orElseThrow(
-                        () ->
-                                new FileProblem(
-                                        project + ": has no section \"" + name + "\"; it has "
-                                                + names(design.song().sections().stream().map(Section::name).toList())));
+                .orElseThrow(() ->
+                        new FileProblem(
+                                project
+                                        + ": has no section \""
+                                        + name
+                                        + "\"; it has "
+                                        + names(
+                                                design.song().sections().stream()
+                                                        .map(Section::name)
+                                                        .toList())));
     }
 
     private static String names(java.util.List<String> names) {

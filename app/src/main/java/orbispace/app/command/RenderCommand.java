@@ -28,7 +28,11 @@ final class RenderCommand implements Callable<Integer> {
     @Parameters(paramLabel = "PROJECT", description = "project file")
     private @Nullable Path project;
 
-    @Option(names = "--out", required = true, paramLabel = "DIR", description = "folder for the prints")
+    @Option(
+            names = "--out",
+            required = true,
+            paramLabel = "DIR",
+            description = "folder for the prints")
     private @Nullable Path out;
 
     @Option(names = "--section", paramLabel = "NAME", description = "only this section")
@@ -52,7 +56,9 @@ final class RenderCommand implements Callable<Integer> {
                 java.util.Arrays.stream(WavWriter.Depth.values())
                         .filter(d -> d.label().equals(bits))
                         .findFirst()
-                        .orElseThrow(() -> new OrbispaceCommand.WrongUsage("--bits " + bits + " is not 16, 24 or 32f"));
+                        .orElseThrow(() ->
+                                new OrbispaceCommand.WrongUsage(
+                                        "--bits " + bits + " is not 16, 24 or 32f"));
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(project);
         if (returnId != null) {
@@ -61,14 +67,19 @@ final class RenderCommand implements Callable<Integer> {
         Optional<Span> span =
                 section == null
                         ? Optional.empty()
-                        : Optional.of(design.song().span(ProjectArguments.section(file, design, section)));
+                        : Optional.of(
+                                design.song()
+                                        .span(ProjectArguments.section(file, design, section)));
         SongMaterial material = ProjectFolder.readAll(ProjectArguments.folder(file), design);
         Prints.Result result =
                 Prints.print(
                         design,
                         material,
                         new Prints.Order(
-                                java.util.Objects.requireNonNull(out), depth, Optional.ofNullable(returnId), span),
+                                java.util.Objects.requireNonNull(out),
+                                depth,
+                                Optional.ofNullable(returnId),
+                                span),
                         Job.QUIET);
         ObjectNode document = Output.object();
         ArrayNode files = document.putArray("files");
@@ -80,6 +91,8 @@ final class RenderCommand implements Callable<Integer> {
 
     private void lines(List<Path> files, Prints.Result result) {
         files.forEach(f -> output.line("%s", f));
-        output.line("rendered in %.2f s, %.1f times real time", result.seconds(), result.timesRealtime());
+        output.line(
+                "rendered in %.2f s, %.1f times real time",
+                result.seconds(), result.timesRealtime());
     }
 }

@@ -17,15 +17,25 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(
         name = "response",
         mixinStandardHelpOptions = true,
-        description = "writes a return's impulse response: filters, predelay and space, without sends, ducker and level")
+        description =
+                "writes a return's impulse response: filters, predelay and space, without sends,"
+                        + " ducker and level")
 final class ResponseCommand implements Callable<Integer> {
     @Parameters(paramLabel = "PROJECT", description = "project file")
     private @Nullable Path project;
 
-    @Option(names = "--return", required = true, paramLabel = "ID", description = "letter of the return")
+    @Option(
+            names = "--return",
+            required = true,
+            paramLabel = "ID",
+            description = "letter of the return")
     private @Nullable String returnId;
 
-    @Option(names = "--out", required = true, paramLabel = "FILE", description = "WAV file, 32-bit float")
+    @Option(
+            names = "--out",
+            required = true,
+            paramLabel = "FILE",
+            description = "WAV file, 32-bit float")
     private @Nullable Path out;
 
     private final Output output;
@@ -45,7 +55,8 @@ final class ResponseCommand implements Callable<Integer> {
                                 java.util.Objects.requireNonNull(project),
                                 design,
                                 java.util.Objects.requireNonNull(returnId)));
-        WavWriter.write(file, response, WavWriter.Depth.FLOAT_32, "impulse response of return " + returnId);
+        WavWriter.write(
+                file, response, WavWriter.Depth.FLOAT_32, "impulse response of return " + returnId);
         ObjectNode document = Output.object();
         document.put("file", file.toString()).put("seconds", response.seconds());
         output.print(document, () -> output.line("%s, %.2f s", file, response.seconds()));

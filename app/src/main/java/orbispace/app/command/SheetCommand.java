@@ -18,7 +18,11 @@ final class SheetCommand implements Callable<Integer> {
     @Parameters(paramLabel = "PROJECT", description = "project file")
     private @Nullable Path project;
 
-    @Option(names = "--out", required = true, paramLabel = "FILE", description = "file ending in .html, .md or .csv")
+    @Option(
+            names = "--out",
+            required = true,
+            paramLabel = "FILE",
+            description = "file ending in .html, .md or .csv")
     private @Nullable Path out;
 
     private final Output output;

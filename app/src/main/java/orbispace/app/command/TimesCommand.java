@@ -71,14 +71,14 @@ final class TimesCommand implements Callable<Integer> {
                     .put("actualMillis", n.actualMillis())
                     .put("hertz", n.hertz());
         }
-        Optional<SongClock.Nearest> nearest = Optional.ofNullable(near).map(ms -> clock.nearest(ms, bar));
-        nearest.ifPresent(
-                n ->
-                        document.putObject("nearest")
-                                .put("name", n.value().label())
-                                .put("millis", n.millis())
-                                .put("offsetMillis", n.offsetMillis())
-                                .put("offsetPercent", n.offsetPercent()));
+        Optional<SongClock.Nearest> nearest =
+                Optional.ofNullable(near).map(ms -> clock.nearest(ms, bar));
+        nearest.ifPresent(n ->
+                document.putObject("nearest")
+                        .put("name", n.value().label())
+                        .put("millis", n.millis())
+                        .put("offsetMillis", n.offsetMillis())
+                        .put("offsetPercent", n.offsetPercent()));
         Optional<Double> decay = decay(clock);
         decay.ifPresent(d -> document.put("decaySeconds", d));
         output.print(document, () -> lines(here, lengths, nearest, decay));
@@ -97,11 +97,10 @@ final class TimesCommand implements Callable<Integer> {
                     "%-8s %12.3f %12.3f %10.4f",
                     n.value().label(), n.nominalMillis(), n.actualMillis(), n.hertz());
         }
-        nearest.ifPresent(
-                n ->
-                        output.line(
-                                "nearest: %s = %.3f ms, off by %+.3f ms (%+.2f %%)",
-                                n.value().label(), n.millis(), n.offsetMillis(), n.offsetPercent()));
+        nearest.ifPresent(n ->
+                output.line(
+                        "nearest: %s = %.3f ms, off by %+.3f ms (%+.2f %%)",
+                        n.value().label(), n.millis(), n.offsetMillis(), n.offsetPercent()));
         decay.ifPresent(d -> output.line("decay that clears: %.3f s", d));
     }
 
@@ -120,7 +119,8 @@ final class TimesCommand implements Callable<Integer> {
         }
         String[] parts = meter.split("/", -1);
         try {
-            return SongClock.constant(bpm, Integer.parseInt(parts[0].strip()), Integer.parseInt(parts[1].strip()));
+            return SongClock.constant(
+                    bpm, Integer.parseInt(parts[0].strip()), Integer.parseInt(parts[1].strip()));
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
             throw new WrongUsage("--meter " + meter + " is no metre like 4/4 or 6/8");
         } catch (IllegalArgumentException e) {
@@ -147,7 +147,8 @@ final class TimesCommand implements Callable<Integer> {
         try {
             return Double.parseDouble(text.strip()) / 1000;
         } catch (NumberFormatException e) {
-            throw new WrongUsage("--within " + text + " is no note value like 1/8. and no time in ms");
+            throw new WrongUsage(
+                    "--within " + text + " is no note value like 1/8. and no time in ms");
         }
     }
 }

@@ -6,7 +6,9 @@ import orbispace.files.FileProblem;
 
 /** Opens windows, so that the command line need not know them. */
 public interface Windows {
-    /** Opens a project, or the beginning if there is none, and returns when the window is closed. */
+    /**
+     * Opens a project, or the beginning if there is none, and returns when the window is closed.
+     */
     void open(Optional<Path> project) throws FileProblem;
 
     /** Opens the demo song. */

@@ -8,7 +8,8 @@ public final class BarRuler {
     private BarRuler() {}
 
     /** Draws the ruler from {@code top} and hairlines down to {@code bottom}. */
-    public static void paint(Pen pen, SongClock clock, TimeAxis axis, double top, double height, double bottom) {
+    public static void paint(
+            Pen pen, SongClock clock, TimeAxis axis, double top, double height, double bottom) {
         int first = clock.barAtSeconds(axis.fromSeconds() + 1e-6);
         int last = clock.barAtSeconds(axis.toSeconds() - 1e-6);
         double perBar = axis.width() / Math.max(1, last - first + 1);
@@ -22,11 +23,22 @@ public final class BarRuler {
             boolean named = (bar - first) % every == 0;
             pen.upright(x, top + (named ? 0 : height / 2), top + height, pen.palette.ink);
             if (named && x + 18 < axis.right()) {
-                pen.text(Integer.toString(bar), x + 5, top + height - 6, Type.strong(11.5), pen.palette.ink);
+                pen.text(
+                        Integer.toString(bar),
+                        x + 5,
+                        top + height - 6,
+                        Type.strong(11.5),
+                        pen.palette.ink);
             }
         }
         pen.upright(axis.right() - 1, top, top + height, pen.palette.ink);
         pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
-        pen.text("bar", axis.left() - 8, top + height - 6, Type.regular(11), pen.palette.ink3, TextAlignment.RIGHT);
+        pen.text(
+                "bar",
+                axis.left() - 8,
+                top + height - 6,
+                Type.regular(11),
+                pen.palette.ink3,
+                TextAlignment.RIGHT);
     }
 }

@@ -3,6 +3,7 @@ package orbispace.app.draw;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import orbispace.core.clear.PairView;
+import orbispace.core.clear.River;
 import orbispace.core.hearing.HearingModel;
 import orbispace.files.Wording;
 
@@ -37,8 +38,17 @@ public final class ClashPainter {
         pen.g.fillRect(axis.left(), top, axis.width(), height);
         for (double hz : LABELS_HZ) {
             pen.across(axis.left(), axis.right(), y(hz), pen.palette.hair);
-            String label = hz < 1000 ? Wording.number(hz, 0) : Wording.number(hz / 1000, hz == 3150 ? 2 : 1) + "k";
-            pen.text(label, axis.left() - 8, y(hz) + 4, Type.regular(11), pen.palette.ink3, TextAlignment.RIGHT);
+            String label =
+                    hz < 1000
+                            ? Wording.number(hz, 0)
+                            : Wording.number(hz / 1000, hz == 3150 ? 2 : 1) + "k";
+            pen.text(
+                    label,
+                    axis.left() - 8,
+                    y(hz) + 4,
+                    Type.regular(11),
+                    pen.palette.ink3,
+                    TextAlignment.RIGHT);
         }
         pair.ifPresent(this::cells);
         pen.g.setStroke(pen.palette.rule);
@@ -46,7 +56,9 @@ public final class ClashPainter {
         pen.g.strokeRect(axis.left() + 0.5, top + 0.5, axis.width() - 1, height - 1);
     }
 
-    /** Cells of a few pixels: hatched where a third of their frames clash, crossed where most do. */
+    /**
+     * Cells of a few pixels: hatched where a third of their frames clash, crossed where most do.
+     */
     private void cells(PairView pair) {
         Color warn = pen.palette.warn;
         double perSecond = pair.river().framesPerSecond();
@@ -54,7 +66,10 @@ public final class ClashPainter {
         int columns = (int) (axis.width() / COLUMN);
         for (int c = 0; c < columns; c++) {
             int from = frame(axis.left() + c * COLUMN, perSecond);
-            int to = Math.min(pair.river().frames(), Math.max(from + 1, frame(axis.left() + (c + 1) * COLUMN, perSecond)));
+            int to =
+                    Math.min(
+                            pair.river().frames(),
+                            Math.max(from + 1, frame(axis.left() + (c + 1) * COLUMN, perSecond)));
             for (int b = 0; b < HearingModel.BANDS; b++) {
                 double share = share(pair, from, to, b);
                 double x = axis.left() + c * COLUMN;
@@ -75,7 +90,8 @@ public final class ClashPainter {
     private static double share(PairView pair, int from, int to, int band) {
         int count = 0;
         for (int f = from; f < to; f++) {
-            count += pair.meter().clashAt(f, band) ? 1 : 0;
+            boolean speaking = pair.river().course(f) != River.Course.BLOOMS;
+            count += speaking && pair.meter().clashAt(f, band) ? 1 : 0;
         }
         return to > from ? count / (double) (to - from) : 0;
     }

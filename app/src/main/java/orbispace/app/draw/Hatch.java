@@ -5,8 +5,8 @@ import javafx.scene.paint.Color;
 
 /**
  * Flat engravings, one for each return and one for warnings, over areas that have one top and one
- * bottom in every column of pixels. The phase is that of the whole canvas, so that neighbouring areas
- * join. Lines are cut to the area by arithmetic, which costs far less than a clip.
+ * bottom in every column of pixels. The phase is that of the whole canvas, so that neighbouring
+ * areas join. Lines are cut to the area by arithmetic, which costs far less than a clip.
  */
 public final class Hatch {
 

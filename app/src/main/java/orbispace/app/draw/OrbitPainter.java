@@ -16,7 +16,8 @@ import orbispace.files.Wording;
 /** Draws the Orbit: the disc, its rulers, the song's events and every return. */
 public final class OrbitPainter {
     private static final double[] CLOCK_SECONDS = {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5};
-    private static final List<String> RINGED_NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
+    private static final List<String> RINGED_NOTES =
+            List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
     private static final double GAP_FLAG_DB = -20;
 
     private final Pen pen;
@@ -67,7 +68,12 @@ public final class OrbitPainter {
         for (int degrees = -75; degrees <= 75; degrees += 15) {
             double inner = degrees % 30 == 0 ? 46 : 90;
             pen.line(
-                    axis.x(inner, degrees), axis.y(inner, degrees), axis.x(r, degrees), axis.y(r, degrees), p.hair, 1);
+                    axis.x(inner, degrees),
+                    axis.y(inner, degrees),
+                    axis.x(r, degrees),
+                    axis.y(r, degrees),
+                    p.hair,
+                    1);
         }
     }
 
@@ -85,7 +91,13 @@ public final class OrbitPainter {
         pen.g.setLineWidth(outer - inner);
         double middle = (inner + outer) / 2;
         pen.g.strokeArc(
-                axis.centreX() - middle, axis.centreY() - middle, 2 * middle, 2 * middle, 0, 180, ArcType.OPEN);
+                axis.centreX() - middle,
+                axis.centreY() - middle,
+                2 * middle,
+                2 * middle,
+                0,
+                180,
+                ArcType.OPEN);
         pen.g.setGlobalAlpha(1);
         pen.g.setLineDashes(1, 3);
         arc(inner, p.ink3, 1);
@@ -101,7 +113,8 @@ public final class OrbitPainter {
         along(words, r, -86 + 3.0 * index, Type.strong(11.5), p.ink);
     }
 
-    private void along(String words, double r, double startDegrees, javafx.scene.text.Font font, Color color) {
+    private void along(
+            String words, double r, double startDegrees, javafx.scene.text.Font font, Color color) {
         double degrees = startDegrees;
         for (int i = 0; i < words.length(); i++) {
             String c = words.substring(i, i + 1);
@@ -122,7 +135,8 @@ public final class OrbitPainter {
         if (picture == null) {
             return;
         }
-        new ReturnPainter(pen, axis, r, ReturnGeometry.of(scene.design(), r, picture)).paint(chosen);
+        new ReturnPainter(pen, axis, r, ReturnGeometry.of(scene.design(), r, picture))
+                .paint(chosen);
     }
 
     private void paintNotes() {
@@ -140,7 +154,13 @@ public final class OrbitPainter {
             pen.upright(x, axis.centreY(), axis.centreY() + 6, p.time);
             double w = Pen.width(name, Type.strong(11.5));
             if (Double.isNaN(lastX) || lastX - x > w + 4) {
-                pen.text(name, x, axis.centreY() + 19, Type.strong(11.5), p.time, TextAlignment.CENTER);
+                pen.text(
+                        name,
+                        x,
+                        axis.centreY() + 19,
+                        Type.strong(11.5),
+                        p.time,
+                        TextAlignment.CENTER);
                 lastX = x;
             }
         }
@@ -155,7 +175,14 @@ public final class OrbitPainter {
             pen.g.setLineWidth(4);
             double m = r + 3;
             double from = 180 - (i + 0.5) * 15;
-            pen.g.strokeArc(axis.centreX() - m, axis.centreY() - m, 2 * m, 2 * m, from - 7.5, 15, ArcType.OPEN);
+            pen.g.strokeArc(
+                    axis.centreX() - m,
+                    axis.centreY() - m,
+                    2 * m,
+                    2 * m,
+                    from - 7.5,
+                    15,
+                    ArcType.OPEN);
         }
         arc(r + 10, p.ink, 1);
         for (int degrees : new int[] {-60, -30, 30, 60}) {
@@ -178,7 +205,8 @@ public final class OrbitPainter {
             triangle(x, y, degrees);
             boolean left = degrees < -5;
             boolean middle = Math.abs(degrees) <= 5 && Double.isInfinite(lastRight);
-            TextAlignment align = left ? TextAlignment.RIGHT : middle ? TextAlignment.CENTER : TextAlignment.LEFT;
+            TextAlignment align =
+                    left ? TextAlignment.RIGHT : middle ? TextAlignment.CENTER : TextAlignment.LEFT;
             double w = Pen.width(s.name(), Type.regular(11.5));
             double tx = axis.x(r + 13, degrees);
             double ty = axis.y(r + 13, degrees) + 4;
@@ -210,15 +238,31 @@ public final class OrbitPainter {
         for (double s : CLOCK_SECONDS) {
             double x = axis.centreX() + axis.r(s);
             pen.upright(x, axis.centreY(), axis.centreY() + 5, p.ink);
-            String label = s < 1 ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "") : Wording.number(s, 0) + " s";
+            String label =
+                    s < 1
+                            ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "")
+                            : Wording.number(s, 0) + " s";
             double w = Pen.width(label, Type.regular(11.5));
             if (x - w / 2 > lastRight + 3) {
-                pen.text(label, x, axis.centreY() + 19, Type.regular(11.5), p.ink2, TextAlignment.CENTER);
+                pen.text(
+                        label,
+                        x,
+                        axis.centreY() + 19,
+                        Type.regular(11.5),
+                        p.ink2,
+                        TextAlignment.CENTER);
                 lastRight = x + w / 2;
             }
         }
-        String caption = "note values at " + Wording.number(scene.clock().bpmOfBar(scene.bar()), 0) + " bpm";
-        pen.text(caption, axis.centreX() - 14, axis.centreY() + 33, Type.regular(11), p.time, TextAlignment.RIGHT);
+        String caption =
+                "note values at " + Wording.number(scene.clock().bpmOfBar(scene.bar()), 0) + " bpm";
+        pen.text(
+                caption,
+                axis.centreX() - 14,
+                axis.centreY() + 33,
+                Type.regular(11),
+                p.time,
+                TextAlignment.RIGHT);
         pen.circle(axis.centreX(), axis.centreY(), 9, p.disc, p.ink, 1);
         pen.circle(axis.centreX(), axis.centreY(), 4.5, p.ink, null, 0);
     }
@@ -231,7 +275,9 @@ public final class OrbitPainter {
         }
         ReturnGeometry geometry =
                 ReturnGeometry.of(
-                        scene.design(), chosen.get(), java.util.Objects.requireNonNull(scene.pictures().get(scene.chosen())));
+                        scene.design(),
+                        chosen.get(),
+                        java.util.Objects.requireNonNull(scene.pictures().get(scene.chosen())));
         double bearing = 34;
         for (FieldEvents.Ring ring : scene.rings()) {
             double db = geometry.tailDb(ring.middleSeconds());

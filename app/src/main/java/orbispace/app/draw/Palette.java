@@ -7,13 +7,33 @@ import javafx.scene.paint.Color;
 public enum Palette {
     /** Paper and ink. */
     DAY(
-            "#F4EFE4", "#F8F4EA", "#ECE5D6", "#FAF7EF", "#F3EDE0", "#1B2A49", "#47536C", "#5C657A", "#BFB8A8",
-            "#D9D1C1", "#A8366F", "#B5321B",
+            "#F4EFE4",
+            "#F8F4EA",
+            "#ECE5D6",
+            "#FAF7EF",
+            "#F3EDE0",
+            "#1B2A49",
+            "#47536C",
+            "#5C657A",
+            "#BFB8A8",
+            "#D9D1C1",
+            "#A8366F",
+            "#B5321B",
             new String[] {"#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B"}),
     /** Ink and paper. */
     NIGHT(
-            "#0E1726", "#111C2E", "#121D30", "#19273E", "#152238", "#EDE4D0", "#BDB9AE", "#949AA3", "#46546B",
-            "#28364D", "#E58BB8", "#F4866A",
+            "#0E1726",
+            "#111C2E",
+            "#121D30",
+            "#19273E",
+            "#152238",
+            "#EDE4D0",
+            "#BDB9AE",
+            "#949AA3",
+            "#46546B",
+            "#28364D",
+            "#E58BB8",
+            "#F4866A",
             new String[] {"#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C"});
 
     /** Main ground. */
@@ -55,8 +75,19 @@ public enum Palette {
     private final Color[] returns;
 
     Palette(
-            String paper, String disc, String panel, String card, String cardQuiet, String ink, String ink2,
-            String ink3, String rule, String hair, String time, String warn, String[] returns) {
+            String paper,
+            String disc,
+            String panel,
+            String card,
+            String cardQuiet,
+            String ink,
+            String ink2,
+            String ink3,
+            String rule,
+            String hair,
+            String time,
+            String warn,
+            String[] returns) {
         this.paper = Color.web(paper);
         this.disc = Color.web(disc);
         this.panel = Color.web(panel);

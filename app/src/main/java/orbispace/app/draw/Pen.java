@@ -57,7 +57,14 @@ public final class Pen {
     }
 
     /** Text that stands clear of what is under it. */
-    public void haloed(String text, double x, double y, Font font, Paint paint, Paint ground, TextAlignment align) {
+    public void haloed(
+            String text,
+            double x,
+            double y,
+            Font font,
+            Paint paint,
+            Paint ground,
+            TextAlignment align) {
         g.setFont(font);
         g.setTextAlign(align);
         g.setStroke(ground);
@@ -82,7 +89,8 @@ public final class Pen {
         for (int letters = 4; letters > 0; letters--) {
             StringBuilder brief = new StringBuilder();
             for (String word : name.split(" ")) {
-                brief.append(brief.isEmpty() ? "" : " ").append(word, 0, Math.min(letters, word.length()));
+                brief.append(brief.isEmpty() ? "" : " ")
+                        .append(word, 0, Math.min(letters, word.length()));
             }
             if (width(brief.toString(), font) <= room) {
                 return brief.toString();
@@ -92,7 +100,14 @@ public final class Pen {
     }
 
     /** A rectangle with clipped corners. */
-    public void clipped(double x, double y, double w, double h, double cut, @Nullable Paint fill, @Nullable Paint stroke) {
+    public void clipped(
+            double x,
+            double y,
+            double w,
+            double h,
+            double cut,
+            @Nullable Paint fill,
+            @Nullable Paint stroke) {
         double[] xs = {x + cut, x + w - cut, x + w, x + w, x + w - cut, x + cut, x, x};
         double[] ys = {y, y, y + cut, y + h - cut, y + h, y + h, y + h - cut, y + cut};
         if (fill != null) {
@@ -129,7 +144,13 @@ public final class Pen {
     }
 
     /** A circle. */
-    public void circle(double x, double y, double r, @Nullable Paint fill, @Nullable Paint stroke, double width) {
+    public void circle(
+            double x,
+            double y,
+            double r,
+            @Nullable Paint fill,
+            @Nullable Paint stroke,
+            double width) {
         if (fill != null) {
             g.setFill(fill);
             g.fillOval(x - r, y - r, 2 * r, 2 * r);
@@ -141,8 +162,11 @@ public final class Pen {
         }
     }
 
-    /** A flag on a pole whose foot is a ring; the cloth carries a text. Answers the cloth's width. */
-    public double flag(double footX, double footY, double clothX, double clothY, String text, Color color) {
+    /**
+     * A flag on a pole whose foot is a ring; the cloth carries a text. Answers the cloth's width.
+     */
+    public double flag(
+            double footX, double footY, double clothX, double clothY, String text, Color color) {
         Font font = Type.strong(11.5);
         double w = width(text, font) + 20;
         line(footX, footY - 3, footX, clothY - 2, color, 1);

@@ -3,8 +3,8 @@ package orbispace.app.draw;
 import orbispace.core.measure.PolarEnergy;
 
 /**
- * The scale of the Orbit, shared by drawing and pointer: radius is time after the dry sound, angle is
- * stereo position.
+ * The scale of the Orbit, shared by drawing and pointer: radius is time after the dry sound, angle
+ * is stereo position.
  *
  * @param centreX pixels
  * @param centreY pixels, on the baseline

@@ -12,7 +12,10 @@ import orbispace.core.design.Space;
 import orbispace.core.measure.PolarEnergy;
 import orbispace.files.Wording;
 
-/** Draws how far each return's energy still to come lies under the dry lead, on the Orbit's time axis. */
+/**
+ * Draws how far each return's energy still to come lies under the dry lead, on the Orbit's time
+ * axis.
+ */
 public final class ProfilePainter {
     private static final double DEEPEST_DB = -66;
     private static final double[] SECONDS = {0.01, 0.05, 0.2, 0.5, 1, 2, 5};
@@ -26,7 +29,8 @@ public final class ProfilePainter {
     private final Palette p;
 
     /** A painter of a profile in a frame. */
-    public ProfilePainter(Pen pen, OrbitScene scene, double left, double top, double width, double height) {
+    public ProfilePainter(
+            Pen pen, OrbitScene scene, double left, double top, double width, double height) {
         this.pen = pen;
         this.scene = scene;
         this.left = left;
@@ -47,8 +51,12 @@ public final class ProfilePainter {
         }
         for (double s : SECONDS) {
             pen.upright(x(s), top, top + height, p.hair);
-            String label = s < 1 ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "") : Wording.number(s, 0) + " s";
-            pen.text(label, x(s), top + height + 14, Type.regular(11), p.ink3, TextAlignment.CENTER);
+            String label =
+                    s < 1
+                            ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "")
+                            : Wording.number(s, 0) + " s";
+            pen.text(
+                    label, x(s), top + height + 14, Type.regular(11), p.ink3, TextAlignment.CENTER);
         }
         for (FieldEvents.Ring ring : scene.rings()) {
             pen.g.setGlobalAlpha(0.08);
@@ -75,11 +83,17 @@ public final class ProfilePainter {
         return top + height * Math.clamp(db / DEEPEST_DB, 0, 1);
     }
 
-    /** Level of a return re the dry lead: its send and its own level; the lead is empty where nothing is sent. */
+    /**
+     * Level of a return re the dry lead: its send and its own level; the lead is empty where
+     * nothing is sent.
+     */
     private double levelDb(Return r) {
         List<Source> leads = scene.design().sourcesOf(Role.LEAD);
         Double send = leads.isEmpty() ? null : r.sends().get(leads.getFirst().id());
-        double sent = send == null ? r.sends().values().stream().max(Double::compare).orElse(-90.0) : send;
+        double sent =
+                send == null
+                        ? r.sends().values().stream().max(Double::compare).orElse(-90.0)
+                        : send;
         return sent + r.levelDb();
     }
 
@@ -152,7 +166,13 @@ public final class ProfilePainter {
             pen.circle(px, y(db), chosen ? 4 : 3.2, p.disc, color, 1.4);
             if (chosen) {
                 pen.haloed(
-                        Wording.number(db, 0), px, y(db) - 7, Type.regular(11), color, p.disc, TextAlignment.CENTER);
+                        Wording.number(db, 0),
+                        px,
+                        y(db) - 7,
+                        Type.regular(11),
+                        color,
+                        p.disc,
+                        TextAlignment.CENTER);
             }
         }
     }

@@ -7,8 +7,8 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 
 /**
- * A measured picture bent to settings that may be newer: the fast model while a hand drags. With equal
- * settings it is the measured picture itself.
+ * A measured picture bent to settings that may be newer: the fast model while a hand drags. With
+ * equal settings it is the measured picture itself.
  */
 public final class ReturnGeometry {
     private final ReturnPicture measured;
@@ -30,7 +30,8 @@ public final class ReturnGeometry {
         return switch (r.space()) {
             case Space.Hall h -> new ReturnGeometry(measured, predelay, h.decaySeconds(), 0);
             case Space.PingPong p ->
-                    new ReturnGeometry(measured, predelay, 0, p.time().seconds(clock, r.timedAtBar()));
+                    new ReturnGeometry(
+                            measured, predelay, 0, p.time().seconds(clock, r.timedAtBar()));
         };
     }
 
@@ -50,7 +51,9 @@ public final class ReturnGeometry {
             return seconds;
         }
         double into = (seconds - predelay) * measured.decaySeconds() / decay;
-        return into < 0 ? seconds - predelay + measured.predelaySeconds() : measured.predelaySeconds() + into;
+        return into < 0
+                ? seconds - predelay + measured.predelaySeconds()
+                : measured.predelaySeconds() + into;
     }
 
     /** Measured level of the ring at a time, re the densest. */
@@ -80,12 +83,14 @@ public final class ReturnGeometry {
         }
         double first = measured.arrivals().getFirst().seconds() - measured.predelaySeconds();
         return measured.arrivals().stream()
-                .map(
-                        a ->
-                                new ReturnPicture.Arrival(
-                                        predelay + (a.seconds() - measured.predelaySeconds()) * spacing / first,
-                                        a.bearingDegrees(),
-                                        a.levelDb()))
+                .map(a ->
+                        new ReturnPicture.Arrival(
+                                predelay
+                                        + (a.seconds() - measured.predelaySeconds())
+                                                * spacing
+                                                / first,
+                                a.bearingDegrees(),
+                                a.levelDb()))
                 .toList();
     }
 }

@@ -49,7 +49,12 @@ final class ReturnPainter {
         }
         for (double r = inner + 1.5; r <= outer; r += LINE_STEP) {
             double db = geometry.ringDb(axis.seconds(r));
-            engrave(r, middle, half, Math.pow(Math.max(0, 1 + db / 60), 1.55), (int) (r / LINE_STEP));
+            engrave(
+                    r,
+                    middle,
+                    half,
+                    Math.pow(Math.max(0, 1 + db / 60), 1.55),
+                    (int) (r / LINE_STEP));
         }
         outline(inner, outer, middle, half, chosen);
         double sealAt = middle - half * (chosen ? 0.82 : 0.6);
@@ -85,7 +90,10 @@ final class ReturnPainter {
         double[] widths = new double[steps + 1];
         for (int i = 0; i <= steps; i++) {
             double u = 2.0 * i / steps - 1;
-            double q = strength * (1 - 0.62 * Math.pow(Math.abs(u), 2.2)) * (0.72 + 0.46 * noise(seed, i * 40 / steps));
+            double q =
+                    strength
+                            * (1 - 0.62 * Math.pow(Math.abs(u), 2.2))
+                            * (0.72 + 0.46 * noise(seed, i * 40 / steps));
             boolean gap = q < DASHED_BELOW && noise(seed * 7 + 3, i) > 0.25 + 3 * q;
             widths[i] = q < 0.02 || gap ? 0 : 0.42 + 2.1 * q;
         }
@@ -104,7 +112,15 @@ final class ReturnPainter {
     }
 
     private int strip(
-            double[] xs, double[] ys, double[] widths, int from, int to, double r, double middle, double half, int steps) {
+            double[] xs,
+            double[] ys,
+            double[] widths,
+            int from,
+            int to,
+            double r,
+            double middle,
+            double half,
+            int steps) {
         int last = Math.min(steps, to == from ? to + 1 : to);
         int first = last == from ? from - 1 : from;
         int count = last - first + 1;

@@ -19,7 +19,8 @@ public final class RiverPainter {
     private final double height;
 
     /** A painter of one river, whose frames begin at the axis's left edge. */
-    public RiverPainter(Pen pen, River river, TimeAxis axis, String returnId, double middle, double height) {
+    public RiverPainter(
+            Pen pen, River river, TimeAxis axis, String returnId, double middle, double height) {
         this.pen = pen;
         this.river = river;
         this.axis = axis;
@@ -50,8 +51,16 @@ public final class RiverPainter {
     private void sample(int i, double[] half, River.Course[] course) {
         double seconds = axis.seconds(axis.left() + i) - axis.fromSeconds();
         double next = axis.seconds(axis.left() + i + 1) - axis.fromSeconds();
-        int from = Math.clamp((int) (seconds * river.framesPerSecond()), 0, Math.max(0, river.frames() - 1));
-        int to = Math.clamp((int) Math.ceil(next * river.framesPerSecond()), from + 1, Math.max(from + 1, river.frames()));
+        int from =
+                Math.clamp(
+                        (int) (seconds * river.framesPerSecond()),
+                        0,
+                        Math.max(0, river.frames() - 1));
+        int to =
+                Math.clamp(
+                        (int) Math.ceil(next * river.framesPerSecond()),
+                        from + 1,
+                        Math.max(from + 1, river.frames()));
         double db = Double.NEGATIVE_INFINITY;
         course[i] = River.Course.BLOOMS;
         for (int f = from; f < Math.min(to, river.frames()); f++) {
@@ -109,9 +118,12 @@ public final class RiverPainter {
         }
         pen.g.setStroke(course == River.Course.COVERS ? pen.palette.warn : color);
         pen.g.setLineWidth(1.1);
-        pen.g.strokePolyline(java.util.Arrays.copyOf(xs, count), java.util.Arrays.copyOf(ys, count), count);
         pen.g.strokePolyline(
-                java.util.Arrays.copyOfRange(xs, count, 2 * count), java.util.Arrays.copyOfRange(ys, count, 2 * count), count);
+                java.util.Arrays.copyOf(xs, count), java.util.Arrays.copyOf(ys, count), count);
+        pen.g.strokePolyline(
+                java.util.Arrays.copyOfRange(xs, count, 2 * count),
+                java.util.Arrays.copyOfRange(ys, count, 2 * count),
+                count);
     }
 
     private double[] lower(double[] half, int from, int count) {

@@ -61,18 +61,48 @@ public final class SheetPainter {
         double first = 128;
         double step = (width - 2 * MARGIN - first) / (sheet.noteNames().size() + 1);
         pen.text("NOTE VALUES, MS", MARGIN, top, Type.strong(10.5), p.ink2);
-        pen.text("bpm", MARGIN + first + step - 6, top, Type.regular(11.5), p.ink3, TextAlignment.RIGHT);
+        pen.text(
+                "bpm",
+                MARGIN + first + step - 6,
+                top,
+                Type.regular(11.5),
+                p.ink3,
+                TextAlignment.RIGHT);
         for (int i = 0; i < sheet.noteNames().size(); i++) {
-            pen.text(sheet.noteNames().get(i), MARGIN + first + step * (i + 2) - 6, top, Type.strong(11.5), p.time, TextAlignment.RIGHT);
+            pen.text(
+                    sheet.noteNames().get(i),
+                    MARGIN + first + step * (i + 2) - 6,
+                    top,
+                    Type.strong(11.5),
+                    p.time,
+                    TextAlignment.RIGHT);
         }
         double y = top + 20;
         for (RecallSheet.SectionRow row : sheet.sections()) {
             pen.across(MARGIN, width - MARGIN, y - 14, p.hair);
             pen.text(row.name(), MARGIN, y, Type.strong(11.5), p.ink);
-            pen.text(row.bars(), MARGIN + first - 10, y, Type.regular(11.5), p.ink3, TextAlignment.RIGHT);
-            pen.text(Wording.number(row.bpm(), 0), MARGIN + first + step - 6, y, Type.strong(11.5), p.time, TextAlignment.RIGHT);
+            pen.text(
+                    row.bars(),
+                    MARGIN + first - 10,
+                    y,
+                    Type.regular(11.5),
+                    p.ink3,
+                    TextAlignment.RIGHT);
+            pen.text(
+                    Wording.number(row.bpm(), 0),
+                    MARGIN + first + step - 6,
+                    y,
+                    Type.strong(11.5),
+                    p.time,
+                    TextAlignment.RIGHT);
             for (int i = 0; i < row.millis().size(); i++) {
-                pen.text(Wording.number(row.millis().get(i), 1), MARGIN + first + step * (i + 2) - 6, y, Type.regular(11.5), p.ink, TextAlignment.RIGHT);
+                pen.text(
+                        Wording.number(row.millis().get(i), 1),
+                        MARGIN + first + step * (i + 2) - 6,
+                        y,
+                        Type.regular(11.5),
+                        p.ink,
+                        TextAlignment.RIGHT);
             }
             y += 20;
         }
@@ -84,7 +114,12 @@ public final class SheetPainter {
         pen.across(MARGIN, width - MARGIN, top, p.rule);
         pen.seal(card.id(), MARGIN + 12, top + 24, 12, true);
         pen.text(card.name(), MARGIN + 34, top + 28, Type.strong(14), p.ink);
-        pen.text(card.kind(), MARGIN + 42 + Pen.width(card.name(), Type.strong(14)), top + 28, Type.regular(11.5), p.ink3);
+        pen.text(
+                card.kind(),
+                MARGIN + 42 + Pen.width(card.name(), Type.strong(14)),
+                top + 28,
+                Type.regular(11.5),
+                p.ink3);
         double y = top + 50;
         for (RecallSheet.Line line : card.lines()) {
             pen.text(line.label(), MARGIN + 34, y, Type.regular(11.5), p.ink3);
@@ -101,20 +136,36 @@ public final class SheetPainter {
 
     /** Measured decay per octave, to scale, in the return's hatch. */
     private static void bands(Pen pen, RecallSheet.ReturnCard card, double x, double top) {
-        double longest = card.measured().stream().mapToDouble(RecallSheet.Band::seconds).max().orElse(1);
+        double longest =
+                card.measured().stream().mapToDouble(RecallSheet.Band::seconds).max().orElse(1);
         double h = 60;
         for (int i = 0; i < card.measured().size(); i++) {
             RecallSheet.Band band = card.measured().get(i);
             double tall = longest <= 0 ? 0 : h * band.seconds() / longest;
             double bx = x + i * 17;
-            Hatch.ofReturn(pen.g, card.id(), pen.palette.ofReturn(card.id()), Hatch.Area.rectangle(bx, top + h - tall, 13, tall));
+            Hatch.ofReturn(
+                    pen.g,
+                    card.id(),
+                    pen.palette.ofReturn(card.id()),
+                    Hatch.Area.rectangle(bx, top + h - tall, 13, tall));
             pen.g.setStroke(pen.palette.ofReturn(card.id()));
             pen.g.setLineWidth(1);
-            pen.g.strokeRect(Math.floor(bx) + 0.5, Math.floor(top + h - tall) + 0.5, 13, Math.max(0, tall));
+            pen.g.strokeRect(
+                    Math.floor(bx) + 0.5, Math.floor(top + h - tall) + 0.5, 13, Math.max(0, tall));
         }
         pen.across(x - 2, x + 136, top + h, pen.palette.ink);
-        pen.text("measured T30, 63 Hz to 8 kHz", x - 2, top + h + 15, Type.regular(11), pen.palette.ink3);
-        pen.text(Wording.seconds(longest) + " at most", x - 2, top - 8, Type.strong(11.5), pen.palette.ink);
+        pen.text(
+                "measured T30, 63 Hz to 8 kHz",
+                x - 2,
+                top + h + 15,
+                Type.regular(11),
+                pen.palette.ink3);
+        pen.text(
+                Wording.seconds(longest) + " at most",
+                x - 2,
+                top - 8,
+                Type.strong(11.5),
+                pen.palette.ink);
     }
 
     private static List<String> wrapped(String text, double room) {

@@ -8,7 +8,10 @@ import orbispace.core.time.TempoMap;
 import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
-/** Draws sections and tempo: a line with nodes at its changes, a ritardando as a slope with uprights. */
+/**
+ * Draws sections and tempo: a line with nodes at its changes, a ritardando as a slope with
+ * uprights.
+ */
 public final class TempoPainter {
     private final Pen pen;
     private final Song song;
@@ -35,7 +38,12 @@ public final class TempoPainter {
         double lane = top + 36;
         pen.text("Tempo", 18, top + 14, Type.strong(13), pen.palette.ink);
         var metre = song.clock().metre().at(1);
-        pen.text(metre.beatsPerBar() + "/" + metre.beatUnit(), 18, top + 30, Type.regular(11.5), pen.palette.ink3);
+        pen.text(
+                metre.beatsPerBar() + "/" + metre.beatUnit(),
+                18,
+                top + 30,
+                Type.regular(11.5),
+                pen.palette.ink3);
         for (Section s : song.sections()) {
             double x = axis.x(song.span(s).startSeconds());
             double right = axis.x(song.span(s).endSeconds());
@@ -45,8 +53,18 @@ public final class TempoPainter {
                 pen.g.fillRect(x, top, right - x, height);
             }
             pen.upright(x, top, top + height, pen.palette.rule);
-            pen.text(Pen.shortened(s.name(), right - x - 8, Type.strong(11.5)), x + 5, top + 12, on ? Type.strong(11.5) : Type.regular(11.5), on ? pen.palette.ink : pen.palette.ink2);
-            pen.text(s.firstBar() + "\u2013" + (s.endBar() - 1), x + 5, top + 27, Type.regular(11.5), pen.palette.ink3);
+            pen.text(
+                    Pen.shortened(s.name(), right - x - 8, Type.strong(11.5)),
+                    x + 5,
+                    top + 12,
+                    on ? Type.strong(11.5) : Type.regular(11.5),
+                    on ? pen.palette.ink : pen.palette.ink2);
+            pen.text(
+                    s.firstBar() + "\u2013" + (s.endBar() - 1),
+                    x + 5,
+                    top + 27,
+                    Type.regular(11.5),
+                    pen.palette.ink3);
             diamond(x, lane);
         }
         pen.across(axis.left(), axis.right(), lane, pen.palette.ink);
@@ -59,7 +77,8 @@ public final class TempoPainter {
         pen.g.fillPolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
         pen.g.setStroke(pen.palette.ink);
         pen.g.setLineWidth(1);
-        pen.g.strokePolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
+        pen.g.strokePolygon(
+                new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
     }
 
     private double y(double bpm) {
@@ -74,7 +93,10 @@ public final class TempoPainter {
             TempoMap.Change c = changes.get(i);
             double x = axis.x(song.clock().tempo().secondsAt(c.beat()));
             boolean last = i + 1 == changes.size();
-            double end = last ? axis.right() : axis.x(song.clock().tempo().secondsAt(changes.get(i + 1).beat()));
+            double end =
+                    last
+                            ? axis.right()
+                            : axis.x(song.clock().tempo().secondsAt(changes.get(i + 1).beat()));
             double to = last ? c.bpm() : c.endBpm();
             pen.line(x, y(c.bpm()), Math.min(end, axis.right()), y(to), pen.palette.time, 1.8);
             if (!last && changes.get(i + 1).bpm() != to) {
@@ -82,14 +104,27 @@ public final class TempoPainter {
             }
             if (to != c.bpm()) {
                 for (double at = x; at < end; at += 4) {
-                    pen.line(at, y(c.bpm() + (to - c.bpm()) * (at - x) / (end - x)), at, top + height, pen.palette.time.deriveColor(0, 1, 1, 0.4), 1);
+                    pen.line(
+                            at,
+                            y(c.bpm() + (to - c.bpm()) * (at - x) / (end - x)),
+                            at,
+                            top + height,
+                            pen.palette.time.deriveColor(0, 1, 1, 0.4),
+                            1);
                 }
             }
             pen.circle(x, y(c.bpm()), 3, pen.palette.paper, pen.palette.time, 1.4);
             String label = Wording.number(c.bpm(), 0);
             if (x - lastLabel > 34 && x < axis.right() - 24) {
                 double low = y(c.bpm()) + 14;
-                pen.haloed(label, x + 5, low > top + height - 2 ? y(c.bpm()) - 6 : low, Type.strong(11.5), pen.palette.time, pen.palette.paper, TextAlignment.LEFT);
+                pen.haloed(
+                        label,
+                        x + 5,
+                        low > top + height - 2 ? y(c.bpm()) - 6 : low,
+                        Type.strong(11.5),
+                        pen.palette.time,
+                        pen.palette.paper,
+                        TextAlignment.LEFT);
                 lastLabel = x;
             }
         }

@@ -31,7 +31,8 @@ public final class Type {
     }
 
     private static Font font(String face, double size) {
-        return FONTS.computeIfAbsent(face + size, k -> new Font(NAMES.getOrDefault(face, FAMILY), size));
+        return FONTS.computeIfAbsent(
+                face + size, k -> new Font(NAMES.getOrDefault(face, FAMILY), size));
     }
 
     /** Regular. */

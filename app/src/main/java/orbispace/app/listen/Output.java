@@ -68,7 +68,9 @@ interface Output extends AutoCloseable {
         @Override
         public void write(byte[] block, int bytes) {
             long now = System.nanoTime();
-            due = Math.max(now, due) + (long) (bytes / (4 * sampleRateHz) * TimeUnit.SECONDS.toNanos(1));
+            due =
+                    Math.max(now, due)
+                            + (long) (bytes / (4 * sampleRateHz) * TimeUnit.SECONDS.toNanos(1));
             while (System.nanoTime() < due - TimeUnit.MILLISECONDS.toNanos(20)) {
                 LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(2));
             }

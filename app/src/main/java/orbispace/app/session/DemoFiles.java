@@ -43,7 +43,9 @@ public final class DemoFiles {
         Path project = folder.resolve(NAME + ProjectFile.SUFFIX);
         Design design = HarbourSong.design();
         boolean whole =
-                design.sources().stream().map(Source::file).allMatch(f -> Files.isRegularFile(folder.resolve(f)));
+                design.sources().stream()
+                        .map(Source::file)
+                        .allMatch(f -> Files.isRegularFile(folder.resolve(f)));
         if (!whole) {
             write(folder, progress);
         } else {
@@ -65,7 +67,11 @@ public final class DemoFiles {
         for (Map.Entry<String, Audio> stem : stems(progress).entrySet()) {
             Source source = design.findSource(stem.getKey()).orElseThrow();
             Path file = folder.resolve(source.file());
-            WavWriter.write(file, stem.getValue(), WavWriter.Depth.BITS_24, HarbourSong.TITLE + ", " + source.name());
+            WavWriter.write(
+                    file,
+                    stem.getValue(),
+                    WavWriter.Depth.BITS_24,
+                    HarbourSong.TITLE + ", " + source.name());
             files.add(file);
         }
         Path midi = folder.resolve(NAME + ".mid");

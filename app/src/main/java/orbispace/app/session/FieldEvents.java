@@ -32,23 +32,21 @@ public final class FieldEvents {
                 .map(Phrases::gaps)
                 .filter(gaps -> !gaps.isEmpty())
                 .flatMap(gaps -> lead(design, measured))
-                .ifPresent(
-                        p ->
-                                rings.add(
-                                        new Ring(
-                                                "voice rests",
-                                                p.gapSeconds(0.25),
-                                                p.gapSeconds(0.5),
-                                                p.gapSeconds(0.75))));
+                .ifPresent(p ->
+                        rings.add(
+                                new Ring(
+                                        "voice rests",
+                                        p.gapSeconds(0.25),
+                                        p.gapSeconds(0.5),
+                                        p.gapSeconds(0.75))));
         hits(design, measured)
-                .ifPresent(
-                        h ->
-                                rings.add(
-                                        new Ring(
-                                                "next hit",
-                                                h.intervalSeconds(0.25),
-                                                h.intervalSeconds(0.5),
-                                                h.intervalSeconds(0.75))));
+                .ifPresent(h ->
+                        rings.add(
+                                new Ring(
+                                        "next hit",
+                                        h.intervalSeconds(0.25),
+                                        h.intervalSeconds(0.5),
+                                        h.intervalSeconds(0.75))));
         return rings;
     }
 
@@ -66,7 +64,9 @@ public final class FieldEvents {
                 .map(Source::id)
                 .map(measured::get)
                 .filter(java.util.Objects::nonNull)
-                .sorted(Comparator.comparingDouble((Material m) -> m.integratedLufs().orElse(-99)).reversed())
+                .sorted(
+                        Comparator.comparingDouble((Material m) -> m.integratedLufs().orElse(-99))
+                                .reversed())
                 .map(Material::hits)
                 .flatMap(Optional::stream)
                 .filter(h -> h.hits().size() > 1)

@@ -27,7 +27,8 @@ public final class HandOver {
      * @param prints whether returns and mix are printed
      * @param depth how prints are written
      */
-    public record Order(Path folder, List<String> sheetEndings, boolean prints, WavWriter.Depth depth) {
+    public record Order(
+            Path folder, List<String> sheetEndings, boolean prints, WavWriter.Depth depth) {
         /** Keeps its own list. */
         public Order {
             sheetEndings = List.copyOf(sheetEndings);
@@ -35,11 +36,13 @@ public final class HandOver {
     }
 
     /** Writes everything; answers the files. */
-    static List<Path> write(Design design, SongMaterial material, Order order, Job job) throws FileProblem {
+    static List<Path> write(Design design, SongMaterial material, Order order, Job job)
+            throws FileProblem {
         Prints.makeFolder(order.folder());
         List<Path> files = new ArrayList<>();
         if (!order.sheetEndings().isEmpty()) {
-            RecallSheet sheet = Sheets.measured(design, material.frames() / material.sampleRateHz());
+            RecallSheet sheet =
+                    Sheets.measured(design, material.frames() / material.sampleRateHz());
             for (String ending : order.sheetEndings()) {
                 job.check();
                 Path file = order.folder().resolve("recall-sheet" + ending);
@@ -49,7 +52,8 @@ public final class HandOver {
         }
         if (order.prints()) {
             Prints.Order prints =
-                    new Prints.Order(order.folder(), order.depth(), Optional.empty(), Optional.empty());
+                    new Prints.Order(
+                            order.folder(), order.depth(), Optional.empty(), Optional.empty());
             files.addAll(Prints.print(design, material, prints, job).files());
         }
         return files;

@@ -19,8 +19,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Work in the background. A job replaces an unfinished one of the same name; results and failures come
- * back on the interface thread.
+ * Work in the background. A job replaces an unfinished one of the same name; results and failures
+ * come back on the interface thread.
  */
 public final class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
@@ -74,26 +74,26 @@ public final class Jobs {
      * @param done takes the result on the interface thread
      * @param failed takes the failure on the interface thread
      */
-    public <T> void start(String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+    public <T> void start(
+            String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
         cancel(name);
         AtomicBoolean cancelled = new AtomicBoolean();
         running.put(name, cancelled);
         busyWith.set(words);
         progress.set(0);
         Job job = job(cancelled);
-        workers.execute(
-                () -> {
-                    try {
-                        job.check();
-                        T result = work.run(job);
-                        interfaceThread.execute(() -> finish(name, cancelled, () -> done.accept(result)));
-                    } catch (CancellationException e) {
-                        interfaceThread.execute(() -> finish(name, cancelled, () -> {}));
-                    } catch (Exception e) {
-                        LOG.debug("{} failed", name, e);
-                        interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(e)));
-                    }
-                });
+        workers.execute(() -> {
+            try {
+                job.check();
+                T result = work.run(job);
+                interfaceThread.execute(() -> finish(name, cancelled, () -> done.accept(result)));
+            } catch (CancellationException e) {
+                interfaceThread.execute(() -> finish(name, cancelled, () -> {}));
+            } catch (Exception e) {
+                LOG.debug("{} failed", name, e);
+                interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(e)));
+            }
+        });
     }
 
     /** Stops a job, if it runs. */

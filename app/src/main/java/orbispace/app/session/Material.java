@@ -1,5 +1,6 @@
 package orbispace.app.session;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Role;
@@ -10,7 +11,6 @@ import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.Silhouette;
 import orbispace.core.measure.LoudnessMeter;
-import java.util.Optional;
 
 /**
  * What was measured of one stem.

@@ -155,7 +155,9 @@ public final class Measurements {
         Loudness after = LoudnessMeter.measure(renderer.render(design, job).mix());
         job.check();
         Loudness was =
-                before.equals(design) ? after : LoudnessMeter.measure(renderer.render(before, job).mix());
+                before.equals(design)
+                        ? after
+                        : LoudnessMeter.measure(renderer.render(before, job).mix());
         return new MixMeasure(after, was);
     }
 
@@ -168,7 +170,8 @@ public final class Measurements {
         }
         CoverAnalysis cover = analysis;
         if (cover == null) {
-            // The listening level is frozen with the first mix, so that a fader does not shift the scale.
+            // The listening level is frozen with the first mix, so that a fader does not shift the
+            // scale.
             double lufs = measured.after().integratedLufs().orElse(-20);
             cover = new CoverAnalysis(render, lufs, Ear.QUIET_ROOM_POWER);
             analysis = cover;

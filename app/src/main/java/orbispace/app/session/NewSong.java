@@ -23,7 +23,8 @@ import orbispace.files.FileProblem;
 import orbispace.files.WavReader;
 
 /**
- * A song begun from stems: roles guessed from names, one tempo, and a first field of a hall and an echo.
+ * A song begun from stems: roles guessed from names, one tempo, and a first field of a hall and an
+ * echo.
  *
  * @param design the drafted design, with file names relative to the folder
  * @param audio the stems by source
@@ -63,7 +64,9 @@ public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
      * @throws FileProblem for a stem that cannot be read or is at another rate
      */
     public static NewSong fromStems(List<Path> stems, double bpm) throws FileProblem {
-        Path folder = java.util.Objects.requireNonNullElse(stems.getFirst().toAbsolutePath().getParent(), Path.of("."));
+        Path folder =
+                java.util.Objects.requireNonNullElse(
+                        stems.getFirst().toAbsolutePath().getParent(), Path.of("."));
         Map<String, Audio> audio = new LinkedHashMap<>();
         List<Source> sources = new ArrayList<>();
         double rate = 0;
@@ -71,7 +74,11 @@ public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
             Audio read = WavReader.read(stem);
             if (rate != 0 && read.sampleRateHz() != rate) {
                 throw new FileProblem(
-                        stem + ": is at " + (int) read.sampleRateHz() + " Hz, the stems before it at " + (int) rate
+                        stem
+                                + ": is at "
+                                + (int) read.sampleRateHz()
+                                + " Hz, the stems before it at "
+                                + (int) rate
                                 + "; export all at one rate");
             }
             rate = read.sampleRateHz();
@@ -88,15 +95,22 @@ public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
     private static Source source(Path stem, Path folder, List<Source> before) {
         String file = String.valueOf(stem.getFileName());
         String name = file.replaceFirst("\\.[^.]*$", "").replaceAll("[-_]+", " ").strip();
-        String id = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String id =
+                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
         String base = id.isEmpty() ? "stem" : id.substring(0, Math.min(40, id.length()));
         String single = base;
         for (int n = 2; taken(before, single); n++) {
             single = base + "-" + n;
         }
         Path absolute = stem.toAbsolutePath().normalize();
-        String path = absolute.startsWith(folder.normalize()) ? folder.normalize().relativize(absolute).toString() : absolute.toString();
-        String shown = name.isEmpty() ? "Stem" : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+        String path =
+                absolute.startsWith(folder.normalize())
+                        ? folder.normalize().relativize(absolute).toString()
+                        : absolute.toString();
+        String shown =
+                name.isEmpty()
+                        ? "Stem"
+                        : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
         return new Source(single, shown, path, role(name.toLowerCase(Locale.ROOT), before), 0, 0);
     }
 
@@ -145,9 +159,27 @@ public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
         NoteValue dotted = NoteValue.parse("1/4.").orElseThrow();
         Filter clean = new Filter(new Filter.Corner(180, 2), new Filter.Corner(6500, 2));
         return List.of(
-                new Return("A", "Hall", hall, Filter.OPEN, new MusicalTime.Note(sixtyFourth, 0),
-                        new Space.Hall(1.8, 1.1, 0.6), clean, null, -4, 1),
-                new Return("B", "Echo", echo, Filter.OPEN, new MusicalTime.Millis(0),
-                        new Space.PingPong(new MusicalTime.Note(dotted, 0), 0.3, 120, 6000, 0.7), clean, null, -4, 1));
+                new Return(
+                        "A",
+                        "Hall",
+                        hall,
+                        Filter.OPEN,
+                        new MusicalTime.Note(sixtyFourth, 0),
+                        new Space.Hall(1.8, 1.1, 0.6),
+                        clean,
+                        null,
+                        -4,
+                        1),
+                new Return(
+                        "B",
+                        "Echo",
+                        echo,
+                        Filter.OPEN,
+                        new MusicalTime.Millis(0),
+                        new Space.PingPong(new MusicalTime.Note(dotted, 0), 0.3, 120, 6000, 0.7),
+                        clean,
+                        null,
+                        -4,
+                        1));
     }
 }

@@ -20,7 +20,9 @@ import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.WavWriter;
 
-/** Prints returns and the mix to files, aligned to the sources, with the tails that outlast them. */
+/**
+ * Prints returns and the mix to files, aligned to the sources, with the tails that outlast them.
+ */
 public final class Prints {
     private static final double LONGEST_TAIL_SECONDS = 10;
 
@@ -34,7 +36,8 @@ public final class Prints {
      * @param returnId only this return, or all and the mix
      * @param span only this stretch, or the whole song with its tail
      */
-    public record Order(Path folder, WavWriter.Depth depth, Optional<String> returnId, Optional<Span> span) {}
+    public record Order(
+            Path folder, WavWriter.Depth depth, Optional<String> returnId, Optional<Span> span) {}
 
     /**
      * What was printed.
@@ -55,7 +58,8 @@ public final class Prints {
      *
      * @throws FileProblem in one line, if a file cannot be written
      */
-    public static Result print(Design design, SongMaterial material, Order order, Job job) throws FileProblem {
+    public static Result print(Design design, SongMaterial material, Order order, Job job)
+            throws FileProblem {
         makeFolder(order.folder());
         double rate = material.sampleRateHz();
         double tail =
@@ -86,11 +90,10 @@ public final class Prints {
         double rate = audio.sampleRateHz();
         Audio part =
                 order.span()
-                        .map(
-                                s ->
-                                        audio.slice(
-                                                (int) Math.round(s.startSeconds() * rate),
-                                                (int) Math.round(s.endSeconds() * rate)))
+                        .map(s ->
+                                audio.slice(
+                                        (int) Math.round(s.startSeconds() * rate),
+                                        (int) Math.round(s.endSeconds() * rate)))
                         .orElse(audio);
         long at = order.span().map(s -> Math.round(s.startSeconds() * rate)).orElse(0L);
         WavWriter.write(file, part, order.depth(), what, at);
@@ -99,7 +102,11 @@ public final class Prints {
 
     /** Name of a return's print, such as {@code B-long-pier.wav}. */
     public static String fileName(Return r) {
-        String name = r.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String name =
+                r.name()
+                        .toLowerCase(Locale.ROOT)
+                        .replaceAll("[^a-z0-9]+", "-")
+                        .replaceAll("^-|-$", "");
         return name.isEmpty() ? r.id() + ".wav" : r.id() + "-" + name + ".wav";
     }
 

@@ -10,7 +10,9 @@ import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
 import orbispace.files.Wording;
 
-/** Why a number is what it is, or what it does: the formula in words with this song's values in it. */
+/**
+ * Why a number is what it is, or what it does: the formula in words with this song's values in it.
+ */
 public final class Reasons {
     private static final double CLEAR_DB = 30;
 
@@ -25,16 +27,28 @@ public final class Reasons {
         double predelay = predelaySeconds(session, r.get());
         Optional<Double> gap = gap(session);
         if (gap.isEmpty()) {
-            return "T60 " + Wording.seconds(hall.decaySeconds()) + " falls 30 dB in "
-                    + Wording.seconds(hall.decaySeconds() / 2) + ".";
+            return "T60 "
+                    + Wording.seconds(hall.decaySeconds())
+                    + " falls 30 dB in "
+                    + Wording.seconds(hall.decaySeconds() / 2)
+                    + ".";
         }
         double down = -Fit.tailLevelDb(gap.get(), predelay, hall.decaySeconds());
-        return "60 \u00d7 (" + Wording.seconds(gap.get()) + " gap \u2212 " + Wording.millis(1000 * predelay) + ") / "
-                + Wording.seconds(hall.decaySeconds()) + " = " + Wording.number(down, 0)
+        return "60 \u00d7 ("
+                + Wording.seconds(gap.get())
+                + " gap \u2212 "
+                + Wording.millis(1000 * predelay)
+                + ") / "
+                + Wording.seconds(hall.decaySeconds())
+                + " = "
+                + Wording.number(down, 0)
                 + " dB down when the voice returns.";
     }
 
-    /** The decay that is 30 dB down at the median gap, with its reason; empty where nothing was measured. */
+    /**
+     * The decay that is 30 dB down at the median gap, with its reason; empty where nothing was
+     * measured.
+     */
     public static Optional<Double> decayThatClears(Session session) {
         Optional<Return> r = chosen(session);
         Optional<Double> gap = gap(session);
@@ -43,7 +57,8 @@ public final class Reasons {
         }
         double predelay = predelaySeconds(session, r.get());
         return gap.get() > predelay + 0.05
-                ? Optional.of(Math.rint(100 * Fit.decayThatClears(gap.get(), predelay, CLEAR_DB)) / 100)
+                ? Optional.of(
+                        Math.rint(100 * Fit.decayThatClears(gap.get(), predelay, CLEAR_DB)) / 100)
                 : Optional.empty();
     }
 
@@ -54,7 +69,11 @@ public final class Reasons {
             return "";
         }
         double millis = 1000 * predelaySeconds(session, r.get());
-        return r.get().predelay().label() + " = " + Wording.number(millis, 1) + " ms at bar " + r.get().timedAtBar()
+        return r.get().predelay().label()
+                + " = "
+                + Wording.number(millis, 1)
+                + " ms at bar "
+                + r.get().timedAtBar()
                 + nearest(session, millis, r.get().timedAtBar())
                 + ". The space speaks that long after the consonant.";
     }
@@ -68,16 +87,24 @@ public final class Reasons {
         SongClock clock = session.design().get().song().clock();
         double spacing = p.time().seconds(clock, r.get().timedAtBar());
         double ends = Fit.repeatsEndSeconds(spacing, p.feedback(), CLEAR_DB);
-        return p.time().label() + " = " + Wording.number(1000 * spacing, 1) + " ms at "
-                + Wording.number(clock.bpmOfBar(r.get().timedAtBar()), 0) + " bpm"
-                + nearest(session, 1000 * spacing, r.get().timedAtBar()) + ". "
-                + Fit.arrivalsAbove(p.feedback(), CLEAR_DB) + " arrivals to \u221230 dB end after "
-                + Wording.seconds(ends) + ".";
+        return p.time().label()
+                + " = "
+                + Wording.number(1000 * spacing, 1)
+                + " ms at "
+                + Wording.number(clock.bpmOfBar(r.get().timedAtBar()), 0)
+                + " bpm"
+                + nearest(session, 1000 * spacing, r.get().timedAtBar())
+                + ". "
+                + Fit.arrivalsAbove(p.feedback(), CLEAR_DB)
+                + " arrivals to \u221230 dB end after "
+                + Wording.seconds(ends)
+                + ".";
     }
 
     /** How far one fixed echo time is off its note in the chosen section, or nothing to say. */
     public static String drift(Design design, Return r, int bar) {
-        if (!(r.space() instanceof Space.PingPong p) || !(p.time() instanceof MusicalTime.Note note)) {
+        if (!(r.space() instanceof Space.PingPong p)
+                || !(p.time() instanceof MusicalTime.Note note)) {
             return "";
         }
         SongClock clock = design.song().clock();
@@ -86,8 +113,13 @@ public final class Reasons {
         double sixteenth = 60_000 / clock.bpmOfBar(bar) / 4;
         return Math.abs(set - here) < 0.5
                 ? ""
-                : "here " + Wording.number(here, 0) + " ms; off by " + Wording.number(set - here, 0) + " ms, "
-                        + Wording.number(Math.abs(set - here) / sixteenth, 2) + " of a 1/16";
+                : "here "
+                        + Wording.number(here, 0)
+                        + " ms; off by "
+                        + Wording.number(set - here, 0)
+                        + " ms, "
+                        + Wording.number(Math.abs(set - here) / sixteenth, 2)
+                        + " of a 1/16";
     }
 
     private static String nearest(Session session, double millis, int bar) {
@@ -97,7 +129,10 @@ public final class Reasons {
         var near = session.design().get().song().clock().nearest(millis, bar);
         return Math.abs(near.offsetMillis()) < 0.05
                 ? ""
-                : ", " + Wording.number(near.offsetMillis(), 1) + " ms from " + near.value().label();
+                : ", "
+                        + Wording.number(near.offsetMillis(), 1)
+                        + " ms from "
+                        + near.value().label();
     }
 
     private static Optional<Return> chosen(Session session) {
@@ -112,7 +147,8 @@ public final class Reasons {
         return FieldEvents.lead(session.design().get(), session.measured().materials())
                 .map(Phrases::gaps)
                 .filter(gaps -> !gaps.isEmpty())
-                .flatMap(gaps -> FieldEvents.lead(session.design().get(), session.measured().materials()))
+                .flatMap(gaps ->
+                        FieldEvents.lead(session.design().get(), session.measured().materials()))
                 .map(p -> p.gapSeconds(0.5));
     }
 }

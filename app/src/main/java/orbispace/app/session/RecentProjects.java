@@ -38,7 +38,12 @@ public interface RecentProjects {
 
             @Override
             public List<Path> list() {
-                return preferences.get(KEY, "").lines().filter(l -> !l.isBlank()).map(Path::of).toList();
+                return preferences
+                        .get(KEY, "")
+                        .lines()
+                        .filter(l -> !l.isBlank())
+                        .map(Path::of)
+                        .toList();
             }
 
             @Override
@@ -46,7 +51,8 @@ public interface RecentProjects {
                 List<Path> all = new ArrayList<>(list());
                 all.remove(project);
                 all.addFirst(project);
-                String text = String.join("\n", all.stream().limit(MOST).map(Path::toString).toList());
+                String text =
+                        String.join("\n", all.stream().limit(MOST).map(Path::toString).toList());
                 if (text.length() < Preferences.MAX_VALUE_LENGTH) {
                     preferences.put(KEY, text);
                 }

@@ -9,7 +9,9 @@ import org.jspecify.annotations.Nullable;
 final class Relocation {
     private Relocation() {}
 
-    /** The design as it must be written into {@code to} so that its stems in {@code from} are found. */
+    /**
+     * The design as it must be written into {@code to} so that its stems in {@code from} are found.
+     */
     static Design moved(Design design, @Nullable Path from, @Nullable Path to) {
         if (from == null || to == null || from.equals(to)) {
             return design;
@@ -17,15 +19,14 @@ final class Relocation {
         return new Design(
                 design.song(),
                 design.sources().stream()
-                        .map(
-                                s ->
-                                        new Source(
-                                                s.id(),
-                                                s.name(),
-                                                path(from.resolve(s.file()).normalize(), to),
-                                                s.role(),
-                                                s.gainDb(),
-                                                s.pan()))
+                        .map(s ->
+                                new Source(
+                                        s.id(),
+                                        s.name(),
+                                        path(from.resolve(s.file()).normalize(), to),
+                                        s.role(),
+                                        s.gainDb(),
+                                        s.pan()))
                         .toList(),
                 design.returns());
     }

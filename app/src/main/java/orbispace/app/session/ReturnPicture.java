@@ -73,7 +73,8 @@ public record ReturnPicture(
         };
     }
 
-    private static List<Arrival> arrivals(Design design, Return r, Audio response, PolarEnergy polar) {
+    private static List<Arrival> arrivals(
+            Design design, Return r, Audio response, PolarEnergy polar) {
         EngineSettings settings = ChainSettings.engine(design, r);
         double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
         double spacing = settings instanceof EngineSettings.PingPong p ? p.spacingSeconds() : 1;

@@ -71,11 +71,10 @@ public final class Session {
         transport.soloSource().addListener((o, was, is) -> listen());
         transport.looping().addListener((o, was, is) -> loop());
         measured.mix().addListener((o, was, is) -> listen());
-        section.addListener(
-                (o, was, is) -> {
-                    loop();
-                    measure();
-                });
+        section.addListener((o, was, is) -> {
+            loop();
+            measure();
+        });
         wantsRemedies.addListener((o, was, is) -> measure());
     }
 
@@ -173,7 +172,8 @@ public final class Session {
                 now.song().sections().isEmpty()
                         ? 0
                         : now.song().span(now.song().sections().getLast()).endSeconds();
-        double stems = measured.renderer().map(r -> r.frames() / now.song().sampleRateHz()).orElse(0.0);
+        double stems =
+                measured.renderer().map(r -> r.frames() / now.song().sampleRateHz()).orElse(0.0);
         return Math.max(1, Math.max(form, stems));
     }
 
@@ -196,7 +196,10 @@ public final class Session {
         return taken;
     }
 
-    /** Makes a change that belongs to a gesture; it is heard at once and measured by {@link #settle}. */
+    /**
+     * Makes a change that belongs to a gesture; it is heard at once and measured by {@link
+     * #settle}.
+     */
     public boolean drag(Edit edit, Object gesture) {
         return apply(edit, gesture);
     }
@@ -254,7 +257,8 @@ public final class Session {
     private void listen() {
         boolean hearing = transport.hearingBefore().get();
         MixMeasure mix = measured.mix().get();
-        transport.hear(hearing ? before.get() : design.get(), mix == null ? 0 : mix.matchDb(hearing));
+        transport.hear(
+                hearing ? before.get() : design.get(), mix == null ? 0 : mix.matchDb(hearing));
     }
 
     /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
@@ -299,7 +303,8 @@ public final class Session {
     }
 
     /** Starts a new project from material that was read, not yet kept anywhere. */
-    public void begin(Design drafted, Map<String, orbispace.core.audio.Audio> audio, Path stemsFolder) {
+    public void begin(
+            Design drafted, Map<String, orbispace.core.audio.Audio> audio, Path stemsFolder) {
         begin(
                 ProjectFile.of(drafted),
                 new SongMaterial(audio, drafted.song().sampleRateHz()),
@@ -308,7 +313,8 @@ public final class Session {
         dirty.set(true);
     }
 
-    private void begin(ProjectFile given, SongMaterial material, @Nullable Path path, Path stemsFolder) {
+    private void begin(
+            ProjectFile given, SongMaterial material, @Nullable Path path, Path stemsFolder) {
         project = given;
         folder = stemsFolder;
         history = new History(given.design());
@@ -324,7 +330,9 @@ public final class Session {
         measured.begin(given.design(), material, this::measure);
         show();
         Optional<Section> second = given.design().song().sections().stream().skip(1).findFirst();
-        section.set(second.or(() -> given.design().song().sections().stream().findFirst()).orElse(null));
+        section.set(
+                second.or(() -> given.design().song().sections().stream().findFirst())
+                        .orElse(null));
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */

@@ -120,8 +120,11 @@ public final class Transport {
         }
         Map<String, Double> returns = new HashMap<>();
         String only = soloReturn.get();
-        design.returns().forEach(r -> returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
-        return new LiveSettings.Hearing(dimmed, returns, mono.get(), Decibels.toAmplitude(outputGainDb));
+        design.returns()
+                .forEach(r ->
+                        returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
+        return new LiveSettings.Hearing(
+                dimmed, returns, mono.get(), Decibels.toAmplitude(outputGainDb));
     }
 
     /** Starts or stops. */

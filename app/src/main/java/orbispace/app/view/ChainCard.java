@@ -20,7 +20,7 @@ final class ChainCard extends VBox {
         Label head = new Label(title);
         head.getStyleClass().add("caps");
         HBox line = new HBox(6);
-        double room = fields.length == 1 ? 150 : fields.length == 2 ? 86 : 60;
+        double room = fields.length == 1 ? 140 : fields.length == 2 ? 84 : 57;
         for (Region field : fields) {
             field.setPrefWidth(room);
             field.setMinWidth(room);

@@ -128,7 +128,11 @@ final class ChainPlots {
         double h = Math.clamp(H * (1 + r.levelDb() / 36), 1, H);
         pen.g.setFill(pen.palette.ink);
         pen.g.fillRect(10, 0, 12, H);
-        Hatch.ofReturn(pen.g, r.id(), pen.palette.ofReturn(r.id()), Hatch.Area.rectangle(30, H - h, 12, h));
+        Hatch.ofReturn(
+                pen.g,
+                r.id(),
+                pen.palette.ofReturn(r.id()),
+                Hatch.Area.rectangle(30, H - h, 12, h));
         pen.g.setStroke(pen.palette.ofReturn(r.id()));
         pen.g.setLineWidth(1);
         pen.g.strokeRect(30.5, Math.floor(H - h) + 0.5, 12, h - 1);

@@ -62,7 +62,15 @@ final class ClearInspector extends VBox {
         remedyHead.getStyleClass().add("section-head");
         note.getStyleClass().add("why");
         note.setWrapText(true);
-        getChildren().addAll(head, presence, bloom, new VBox(2, stateHead, stateLine), remedyHead, remedies, note);
+        getChildren()
+                .addAll(
+                        head,
+                        presence,
+                        bloom,
+                        new VBox(2, stateHead, stateLine),
+                        remedyHead,
+                        remedies,
+                        note);
         setSpacing(10);
         session.measured().clearance().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
@@ -90,7 +98,8 @@ final class ClearInspector extends VBox {
         seal.repaint();
         name.setText(session.design().get().findReturn(id).map(Return::name).orElse("no return"));
         lead.setText(c == null ? "Lead" : c.source().name());
-        Optional<Cover> cover = Optional.ofNullable(c).flatMap((Clearance x) -> x.pair(id)).map(PairView::cover);
+        Optional<Cover> cover =
+                Optional.ofNullable(c).flatMap((Clearance x) -> x.pair(id)).map(PairView::cover);
         Optional<Cover> was = lastApplied(id).map(a -> a.proposal().before());
         String returnId = id;
         presence.show(
@@ -107,22 +116,31 @@ final class ClearInspector extends VBox {
                 v -> Math.clamp((v + 60) / 60, 0, 1),
                 -1,
                 returnId);
-        state.setText(cover.map(x -> x.state().name().toLowerCase(java.util.Locale.ROOT)).orElse("\u2013"));
+        state.setText(
+                cover.map(x -> x.state().name().toLowerCase(java.util.Locale.ROOT))
+                        .orElse("\u2013"));
         states.show(cover.map(Cover::state), returnId);
         showRemedies(c, id, cover);
     }
 
     private Optional<Applied> lastApplied(String id) {
         forgetUndone();
-        return applied.stream().filter(a -> a.proposal().edit().returnId().equals(id)).reduce((a, b) -> b);
+        return applied.stream()
+                .filter(a -> a.proposal().edit().returnId().equals(id))
+                .reduce((a, b) -> b);
     }
 
     /** A remedy that undo, or another edit, has taken back is no longer on. */
     private void forgetUndone() {
-        applied.removeIf(a -> !a.proposal().edit().applyTo(session.design().get()).equals(session.design().get()));
+        applied.removeIf(a ->
+                !a.proposal()
+                        .edit()
+                        .applyTo(session.design().get())
+                        .equals(session.design().get()));
     }
 
-    private void showRemedies(@org.jspecify.annotations.Nullable Clearance c, String id, Optional<Cover> cover) {
+    private void showRemedies(
+            @org.jspecify.annotations.Nullable Clearance c, String id, Optional<Cover> cover) {
         remedies.getChildren().clear();
         forgetUndone();
         for (Applied a : applied) {
@@ -130,20 +148,28 @@ final class ClearInspector extends VBox {
                 remedies.getChildren().add(card(a.proposal(), true, () -> takeBack(a)));
             }
         }
-        boolean current = c != null && c.design().equals(session.design().get()) && c.span().equals(session.span());
+        boolean current =
+                c != null
+                        && c.design().equals(session.design().get())
+                        && c.span().equals(session.span());
         List<Proposal> open = c == null ? List.of() : c.proposals().getOrDefault(id, List.of());
         if (current) {
             open.forEach(p -> remedies.getChildren().add(card(p, false, () -> apply(p))));
         }
         if (!current) {
-            note.setText(session.jobs().busyWith().get().isEmpty() ? "" : session.jobs().busyWith().get() + " \u2026");
+            note.setText(
+                    session.jobs().busyWith().get().isEmpty()
+                            ? ""
+                            : session.jobs().busyWith().get() + " \u2026");
         } else if (open.isEmpty()) {
             note.setText(clearNote(cover));
         } else {
             note.setText(
                     "Each was rendered before and after. Asked: presence "
-                            + Wording.percent(Targets.LEAD.presence(), 0) + ", worst phrase "
-                            + Wording.percent(Targets.LEAD.worstPhrase(), 0) + ".");
+                            + Wording.percent(Targets.LEAD.presence(), 0)
+                            + ", worst phrase "
+                            + Wording.percent(Targets.LEAD.worstPhrase(), 0)
+                            + ".");
         }
     }
 
@@ -151,10 +177,15 @@ final class ClearInspector extends VBox {
         if (cover.isEmpty() || cover.get().presenceKept().isEmpty()) {
             return "The lead rests in this section: nothing to clear.";
         }
-        return "Clear: presence " + Wording.percent(cover.get().presenceKept().getAsDouble(), 0) + ", worst phrase "
-                + Wording.percent(cover.get().worstPhrase().orElse(1), 0) + "; asked are "
-                + Wording.percent(Targets.LEAD.presence(), 0) + " and "
-                + Wording.percent(Targets.LEAD.worstPhrase(), 0) + ".";
+        return "Clear: presence "
+                + Wording.percent(cover.get().presenceKept().getAsDouble(), 0)
+                + ", worst phrase "
+                + Wording.percent(cover.get().worstPhrase().orElse(1), 0)
+                + "; asked are "
+                + Wording.percent(Targets.LEAD.presence(), 0)
+                + " and "
+                + Wording.percent(Targets.LEAD.worstPhrase(), 0)
+                + ".";
     }
 
     private void apply(Proposal p) {
@@ -180,8 +211,15 @@ final class ClearInspector extends VBox {
         why.setWrapText(true);
         Label measures =
                 new Label(
-                        "presence " + percent(p.before().presenceKept()) + " to " + percent(p.after().presenceKept())
-                                + " %\nbloom " + level(p.before().bloomDb()) + " to " + level(p.after().bloomDb()) + " dB");
+                        "presence "
+                                + percent(p.before().presenceKept())
+                                + " to "
+                                + percent(p.after().presenceKept())
+                                + " %\nbloom "
+                                + level(p.before().bloomDb())
+                                + " to "
+                                + level(p.after().bloomDb())
+                                + " dB");
         measures.getStyleClass().add("remedy-measures");
         Label cost = new Label("costs " + cost(p));
         cost.getStyleClass().add("caption");
@@ -190,6 +228,8 @@ final class ClearInspector extends VBox {
         button.setAccessibleText((on ? "undo " : "apply ") + p.change());
         Label state = new Label(on ? "on" : "");
         state.getStyleClass().add("row-state");
+        cost.setWrapText(true);
+        HBox.setHgrow(cost, Priority.ALWAYS);
         HBox foot = new HBox(8, cost, spring(), state, button);
         foot.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         VBox card = Plate.clip(new VBox(3, change, why, measures, foot));
@@ -322,7 +362,9 @@ final class ClearInspector extends VBox {
                         all[i].name().toLowerCase(java.util.Locale.ROOT),
                         x + 13,
                         37,
-                        on ? orbispace.app.draw.Type.strong(10.5) : orbispace.app.draw.Type.regular(10.5),
+                        on
+                                ? orbispace.app.draw.Type.strong(10.5)
+                                : orbispace.app.draw.Type.regular(10.5),
                         on ? pen.palette.ink : pen.palette.ink3,
                         javafx.scene.text.TextAlignment.CENTER);
             }

@@ -64,8 +64,20 @@ final class ClearView extends Pane implements Screen {
         place.setText(
                 s == null
                         ? "the whole song"
-                        : s.name() + ", bars " + s.firstBar() + "\u2013" + (s.endBar() - 1) + " at "
-                                + Wording.number(session.design().get().song().clock().bpmOfBar(s.firstBar()), 0) + " bpm");
+                        : s.name()
+                                + ", bars "
+                                + s.firstBar()
+                                + "\u2013"
+                                + (s.endBar() - 1)
+                                + " at "
+                                + Wording.number(
+                                        session.design()
+                                                .get()
+                                                .song()
+                                                .clock()
+                                                .bpmOfBar(s.firstBar()),
+                                        0)
+                                + " bpm");
         chart.repaint();
     }
 
@@ -103,8 +115,8 @@ final class ClearView extends Pane implements Screen {
 
     @Override
     public String keys() {
-        return "Click on a river: choose the return. Click in the chart: hear that moment. Tab and Enter: apply or undo"
-                + " a remedy. Ctrl+Z: undo anything.";
+        return "Click on a river: choose the return. Click in the chart: hear that moment. Tab and"
+                + " Enter: apply or undo a remedy. Ctrl+Z: undo anything.";
     }
 
     private final class Chart extends ScalingCanvas {
@@ -120,7 +132,8 @@ final class ClearView extends Pane implements Screen {
 
         private TimeAxis axis(double w) {
             Span span = session.span();
-            return new TimeAxis(span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
+            return new TimeAxis(
+                    span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
         }
 
         private double riverHeight(double h) {
@@ -150,7 +163,11 @@ final class ClearView extends Pane implements Screen {
             if (lead.isEmpty()) {
                 pen.text(
                         "Give one source the role lead, and Orbispace measures what covers it.",
-                        w / 2, h / 2, Type.regular(14), pen.palette.ink2, TextAlignment.CENTER);
+                        w / 2,
+                        h / 2,
+                        Type.regular(14),
+                        pen.palette.ink2,
+                        TextAlignment.CENTER);
                 return;
             }
             legend(pen, w);
@@ -189,8 +206,15 @@ final class ClearView extends Pane implements Screen {
                         pen.g.setFill(pen.palette.ofReturn(id));
                         pen.g.fillRect(x, 20, 26, 12);
                     }
-                    case 1 -> Hatch.ofReturn(pen.g, id, pen.palette.ofReturn(id), Hatch.Area.rectangle(x, 20, 26, 12));
-                    default -> Hatch.cross(pen.g, pen.palette.warn, Hatch.Area.rectangle(x, 20, 26, 12));
+                    case 1 ->
+                            Hatch.ofReturn(
+                                    pen.g,
+                                    id,
+                                    pen.palette.ofReturn(id),
+                                    Hatch.Area.rectangle(x, 20, 26, 12));
+                    default ->
+                            Hatch.cross(
+                                    pen.g, pen.palette.warn, Hatch.Area.rectangle(x, 20, 26, 12));
                 }
                 x -= 18;
             }
@@ -232,21 +256,34 @@ final class ClearView extends Pane implements Screen {
             boolean chosen = r.id().equals(session.returnId().get());
             double middle = top + height / 2;
             if (chosen) {
-                pen.clipped(8.5, Math.floor(top) + 4.5, LABELS + 2, height - 9, 5, pen.palette.card, pen.palette.ofReturn(r.id()));
+                pen.clipped(
+                        8.5,
+                        Math.floor(top) + 4.5,
+                        LABELS + 2,
+                        height - 9,
+                        5,
+                        pen.palette.card,
+                        pen.palette.ofReturn(r.id()));
             }
             pen.across(16, axis.right(), top, pen.palette.rule);
             pen.seal(r.id(), 28, middle, 12, chosen);
             pen.text(r.name(), 46, middle - 1, Type.strong(13), pen.palette.ink);
             Optional<PairView> pair = pair(r.id());
             String kept =
-                    pair.flatMap(p -> p.cover().presenceKept().isPresent() ? Optional.of(p.cover().presenceKept().getAsDouble()) : Optional.empty())
+                    pair.flatMap(p ->
+                                    p.cover().presenceKept().isPresent()
+                                            ? Optional.of(p.cover().presenceKept().getAsDouble())
+                                            : Optional.empty())
                             .map(v -> "kept " + Wording.percent(v, 0))
                             .orElse("measuring");
             pen.text(kept, 46, middle + 14, Type.regular(11.5), pen.palette.ink3);
-            pair.ifPresent(p -> new RiverPainter(pen, p.river(), axis, r.id(), middle, height - 12).paint());
+            pair.ifPresent(p ->
+                    new RiverPainter(pen, p.river(), axis, r.id(), middle, height - 12).paint());
         }
 
-        /** The pair as it was measured over this very stretch; nothing while another is still shown. */
+        /**
+         * The pair as it was measured over this very stretch; nothing while another is still shown.
+         */
         private Optional<PairView> pair(String id) {
             return Optional.ofNullable(session.measured().clearance().get())
                     .filter((Clearance c) -> c.span().equals(session.span()))
@@ -258,12 +295,17 @@ final class ClearView extends Pane implements Screen {
             ClashPainter painter = new ClashPainter(pen, axis, top, chartHeight(h));
             String id = session.returnId().get();
             pen.text("Clashes", 16, top + 12, Type.strong(13), pen.palette.ink);
-            String name = session.design().get().findReturn(id).map(Return::name).orElse("a return");
+            String name =
+                    session.design().get().findReturn(id).map(Return::name).orElse("a return");
             pen.text(name, 16, top + 30, Type.regular(11.5), pen.palette.ink3);
             pen.text("covers", 16, top + 45, Type.regular(11.5), pen.palette.ink3);
             pen.text("the voice", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
             painter.paint(pair(id));
-            session.design().get().findReturn(id).map(r -> r.filterOut().highPass()).ifPresent(c -> corner(pen, painter, axis, c));
+            session.design()
+                    .get()
+                    .findReturn(id)
+                    .map(r -> r.filterOut().highPass())
+                    .ifPresent(c -> corner(pen, painter, axis, c));
         }
 
         private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {
@@ -272,8 +314,13 @@ final class ClearView extends Pane implements Screen {
             pen.across(axis.left(), axis.right(), y, pen.palette.ink2);
             pen.g.setLineDashes();
             pen.haloed(
-                    "high-pass " + Wording.hertz(corner.hz()), axis.right() - 6, y - 4, Type.regular(11.5), pen.palette.ink2,
-                    pen.palette.disc, TextAlignment.RIGHT);
+                    "high-pass " + Wording.hertz(corner.hz()),
+                    axis.right() - 6,
+                    y - 4,
+                    Type.regular(11.5),
+                    pen.palette.ink2,
+                    pen.palette.disc,
+                    TextAlignment.RIGHT);
         }
     }
 }

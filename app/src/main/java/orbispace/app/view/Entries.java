@@ -27,7 +27,10 @@ final class Entries {
 
     /** A time in seconds: {@code 2.1}, {@code 2.1 s}, {@code 800 ms}. */
     static OptionalDouble seconds(String text) {
-        OptionalDouble millis = text.toLowerCase(Locale.ROOT).contains("ms") ? plain(text, "ms", 0.001) : OptionalDouble.empty();
+        OptionalDouble millis =
+                text.toLowerCase(Locale.ROOT).contains("ms")
+                        ? plain(text, "ms", 0.001)
+                        : OptionalDouble.empty();
         return millis.isPresent() ? millis : plain(text, "s", 1);
     }
 
@@ -49,7 +52,9 @@ final class Entries {
 
     private static OptionalDouble plain(String text, String unit, double scale) {
         Matcher m = NUMBER.matcher(text.strip().toLowerCase(Locale.ROOT));
-        return m.matches() && m.group(2).isEmpty() && (m.group(3) == null || m.group(3).equals(unit))
+        return m.matches()
+                        && m.group(2).isEmpty()
+                        && (m.group(3) == null || m.group(3).equals(unit))
                 ? OptionalDouble.of(number(m) * scale)
                 : OptionalDouble.empty();
     }

@@ -44,7 +44,9 @@ public final class FileMenu {
                         new SeparatorMenuItem(),
                         undo,
                         redo,
-                        item("Compare with the field as it is now   Shift+B", session::keepAsBefore));
+                        item(
+                                "Compare with the field as it is now   Shift+B",
+                                session::keepAsBefore));
         undo.setOnAction(e -> session.undo());
         redo.setOnAction(e -> session.redo());
         menu.setOnShowing(e -> refresh());
@@ -94,10 +96,15 @@ public final class FileMenu {
 
     private void begin(List<Path> stems, String tempo) {
         try {
-            NewSong song = NewSong.fromStems(stems, Double.parseDouble(tempo.strip().replace(',', '.')));
+            NewSong song =
+                    NewSong.fromStems(stems, Double.parseDouble(tempo.strip().replace(',', '.')));
             session.begin(song.design(), song.audio(), song.folder());
         } catch (NumberFormatException e) {
-            session.problem().set("\u201c" + tempo + "\u201d is no tempo; write quarters per minute, such as 96");
+            session.problem()
+                    .set(
+                            "\u201c"
+                                    + tempo
+                                    + "\u201d is no tempo; write quarters per minute, such as 96");
         } catch (FileProblem | IllegalArgumentException e) {
             session.problem().set(String.valueOf(e.getMessage()));
         }
@@ -108,7 +115,8 @@ public final class FileMenu {
             return;
         }
         File file =
-                chooser("Open", "Orbispace projects", "*" + ProjectFile.SUFFIX).showOpenDialog(scene.get().getWindow());
+                chooser("Open", "Orbispace projects", "*" + ProjectFile.SUFFIX)
+                        .showOpenDialog(scene.get().getWindow());
         if (file != null) {
             session.open(file.toPath());
         }
@@ -135,7 +143,12 @@ public final class FileMenu {
     boolean saveAs() {
         FileChooser chooser = chooser("Save as", "Orbispace projects", "*" + ProjectFile.SUFFIX);
         chooser.setInitialFileName(
-                session.design().get().song().title().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+                session.design()
+                                .get()
+                                .song()
+                                .title()
+                                .toLowerCase(java.util.Locale.ROOT)
+                                .replaceAll("[^a-z0-9]+", "-")
                         + ProjectFile.SUFFIX);
         File file = chooser.showSaveDialog(scene.get().getWindow());
         return file != null && session.save(withSuffix(file.toPath()));
@@ -143,14 +156,19 @@ public final class FileMenu {
 
     private static Path withSuffix(Path path) {
         String name = String.valueOf(path.getFileName());
-        return name.endsWith(ProjectFile.SUFFIX) ? path : path.resolveSibling(name.replaceFirst("\\.json$", "") + ProjectFile.SUFFIX);
+        return name.endsWith(ProjectFile.SUFFIX)
+                ? path
+                : path.resolveSibling(name.replaceFirst("\\.json$", "") + ProjectFile.SUFFIX);
     }
 
     private FileChooser chooser(String title, String kind, String... patterns) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
         chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, patterns));
-        session.folder().map(Path::toFile).filter(File::isDirectory).ifPresent(chooser::setInitialDirectory);
+        session.folder()
+                .map(Path::toFile)
+                .filter(File::isDirectory)
+                .ifPresent(chooser::setInitialDirectory);
         return chooser;
     }
 
@@ -166,7 +184,9 @@ public final class FileMenu {
                 new Alert(
                         Alert.AlertType.CONFIRMATION,
                         session.design().get().song().title() + " has changes that are not saved.",
-                        save, leave, stay);
+                        save,
+                        leave,
+                        stay);
         alert.initOwner(scene.get().getWindow());
         alert.setHeaderText(null);
         alert.setTitle("Unsaved changes");

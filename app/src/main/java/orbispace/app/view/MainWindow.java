@@ -66,7 +66,11 @@ public final class MainWindow {
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
         scene = new Scene(root, 1280, 800);
-        scene.getStylesheets().add(java.util.Objects.requireNonNull(MainWindow.class.getResource("/orbispace/app/window.css")).toExternalForm());
+        scene.getStylesheets()
+                .add(
+                        java.util.Objects.requireNonNull(
+                                        MainWindow.class.getResource("/orbispace/app/window.css"))
+                                .toExternalForm());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         listen();
@@ -101,13 +105,15 @@ public final class MainWindow {
 
     private void listen() {
         session.problem()
-                .addListener(
-                        (o, was, is) -> {
-                            problem.setText(is);
-                            problemBar.setVisible(!is.isEmpty());
-                        });
+                .addListener((o, was, is) -> {
+                    problem.setText(is);
+                    problemBar.setVisible(!is.isEmpty());
+                });
         session.jobs().busyWith().addListener((o, was, is) -> showBusy(is));
-        session.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
+        session.jobs()
+                .progress()
+                .addListener((o, was, is) ->
+                        progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
         busyBar.setVisible(false);
     }
 
@@ -219,7 +225,9 @@ public final class MainWindow {
                 if (e.isShiftDown()) {
                     session.keepAsBefore();
                 } else {
-                    session.transport().hearingBefore().set(!session.transport().hearingBefore().get());
+                    session.transport()
+                            .hearingBefore()
+                            .set(!session.transport().hearingBefore().get());
                 }
             }
             case ESCAPE -> keys.setVisible(false);
@@ -231,12 +239,14 @@ public final class MainWindow {
         if (e.getText().equals("?") || (e.getCode() == KeyCode.SLASH && e.isShiftDown())) {
             keys.setText(
                     screen().keys()
-                            + " Space: play. L: repeat the section. B: before or after; Shift+B: compare with now. M: mono."
-                            + " 1, 2, 3, 6: Song, Orbit, Clear, Sheet. Ctrl+N, O, S: new, open, save. ?: these lines.");
+                            + " Space: play. L: repeat the section. B: before or after; Shift+B:"
+                            + " compare with now. M: mono. 1, 2, 3, 6: Song, Orbit, Clear, Sheet."
+                            + " Ctrl+N, O, S: new, open, save. ?: these lines.");
             keys.setVisible(!keys.isVisible());
         }
         for (Step s : Step.values()) {
-            if (e.getText().equals(Integer.toString(s.digit)) && !(scene.getFocusOwner() instanceof NumberField)) {
+            if (e.getText().equals(Integer.toString(s.digit))
+                    && !(scene.getFocusOwner() instanceof NumberField)) {
                 go(s);
             }
         }

@@ -12,8 +12,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /**
- * A number with its unit and its name: click, Enter or a digit types it, arrow keys step it (Shift fine,
- * Ctrl coarse). A wrong entry says what is accepted and keeps the old value.
+ * A number with its unit and its name: click, Enter or a digit types it, arrow keys step it (Shift
+ * fine, Ctrl coarse). A wrong entry says what is accepted and keeps the old value.
  */
 final class NumberField extends StackPane {
     /** Size of a step. */
@@ -103,7 +103,9 @@ final class NumberField extends StackPane {
 
     private void keyTyped(KeyEvent e) {
         String c = e.getCharacter();
-        if (!entry.isVisible() && c.length() == 1 && (Character.isDigit(c.charAt(0)) || "+-.".contains(c))) {
+        if (!entry.isVisible()
+                && c.length() == 1
+                && (Character.isDigit(c.charAt(0)) || "+-.".contains(c))) {
             beginEntry(c);
             e.consume();
         }
@@ -130,7 +132,13 @@ final class NumberField extends StackPane {
         endEntry();
         requestFocus();
         if (!typed.test(text)) {
-            complain.accept("\u201c" + text + "\u201d is not understood for " + name.getText() + "; write " + accepted);
+            complain.accept(
+                    "\u201c"
+                            + text
+                            + "\u201d is not understood for "
+                            + name.getText()
+                            + "; write "
+                            + accepted);
         }
     }
 

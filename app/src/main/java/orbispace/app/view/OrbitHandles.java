@@ -23,7 +23,10 @@ import orbispace.core.design.Space;
 import orbispace.core.time.NoteValue;
 import orbispace.files.Wording;
 
-/** The handles of the chosen return: predelay, decay, echo time. They snap to note values; Alt frees them. */
+/**
+ * The handles of the chosen return: predelay, decay, echo time. They snap to note values; Alt frees
+ * them.
+ */
 final class OrbitHandles extends Pane {
     private static final double SNAP_PIXELS = 6;
 
@@ -65,7 +68,10 @@ final class OrbitHandles extends Pane {
         decay.show(hall);
         echo.show(isEcho);
         chosen.ifPresent(this::place);
-        if (chosen.isPresent() && !predelay.isFocused() && !decay.isFocused() && !echo.isFocused()) {
+        if (chosen.isPresent()
+                && !predelay.isFocused()
+                && !decay.isFocused()
+                && !echo.isFocused()) {
             why.set(hall ? Reasons.decay(session) : Reasons.echo(session));
         }
     }
@@ -85,8 +91,10 @@ final class OrbitHandles extends Pane {
                         Wording.seconds(hall.decaySeconds()));
             }
             case Space.PingPong p -> {
-                double spacing = p.time().seconds(session.design().get().song().clock(), r.timedAtBar());
-                echo.place(axis.r(pre + spacing), -63.0 * p.width() / 0.7, reading(p.time(), spacing));
+                double spacing =
+                        p.time().seconds(session.design().get().song().clock(), r.timedAtBar());
+                echo.place(
+                        axis.r(pre + spacing), -63.0 * p.width() / 0.7, reading(p.time(), spacing));
             }
         }
     }
@@ -102,10 +110,14 @@ final class OrbitHandles extends Pane {
         double r = axis.r(seconds);
         return NoteValue.all().stream()
                 .filter(n -> n.flavour() != NoteValue.Flavour.TRIPLET)
-                .filter(n -> Math.abs(axis.r(ring(clock.length(n, session.bar()).nominalMillis())) - r) < SNAP_PIXELS)
+                .filter(n ->
+                        Math.abs(axis.r(ring(clock.length(n, session.bar()).nominalMillis())) - r)
+                                < SNAP_PIXELS)
                 .min(
-                        java.util.Comparator.comparingDouble(
-                                n -> Math.abs(axis.r(ring(clock.length(n, session.bar()).nominalMillis())) - r)));
+                        java.util.Comparator.comparingDouble(n ->
+                                Math.abs(
+                                        axis.r(ring(clock.length(n, session.bar()).nominalMillis()))
+                                                - r)));
     }
 
     private static double ring(double millis) {
@@ -125,17 +137,23 @@ final class OrbitHandles extends Pane {
     private Edit edit(Handle handle, Return r, double seconds, Optional<NoteValue> note) {
         var clock = session.design().get().song().clock();
         if (handle == decay) {
-            double end = note.map(n -> clock.length(n, session.bar()).nominalMillis() / 1000).orElse(seconds);
+            double end =
+                    note.map(n -> clock.length(n, session.bar()).nominalMillis() / 1000)
+                            .orElse(seconds);
             double wanted = Math.clamp(end - predelaySeconds(r), 0.1, 20);
-            return new Edit.Decay(r.id(), note.isPresent() ? wanted : Math.rint(100 * wanted) / 100);
+            return new Edit.Decay(
+                    r.id(), note.isPresent() ? wanted : Math.rint(100 * wanted) / 100);
         }
         double at = handle == echo ? seconds - predelaySeconds(r) : seconds;
         MusicalTime time =
                 note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0))
-                        .orElseGet(() -> new MusicalTime.Millis(Math.clamp(Math.rint(10_000 * at) / 10, 0, 2000)));
+                        .orElseGet(() ->
+                                new MusicalTime.Millis(
+                                        Math.clamp(Math.rint(10_000 * at) / 10, 0, 2000)));
         return handle == echo
                 ? new Edit.EchoTime(r.id(), time, note.isPresent() ? session.bar() : r.timedAtBar())
-                : new Edit.Predelay(r.id(), time, note.isPresent() ? session.bar() : r.timedAtBar());
+                : new Edit.Predelay(
+                        r.id(), time, note.isPresent() ? session.bar() : r.timedAtBar());
     }
 
     private void explain(Handle handle) {
@@ -146,7 +164,8 @@ final class OrbitHandles extends Pane {
     }
 
     private void step(Handle handle, int direction, NumberField.Step size) {
-        chosen().ifPresent(r -> session.edit(ReturnEdits.step(session, r, handle.name, direction, size)));
+        chosen().ifPresent(r ->
+                session.edit(ReturnEdits.step(session, r, handle.name, direction, size)));
         explain(handle);
     }
 
@@ -155,7 +174,12 @@ final class OrbitHandles extends Pane {
                 chosen().flatMap(r -> ReturnEdits.typed(session, r, handle.name, text));
         edit.ifPresent(session::edit);
         if (edit.isEmpty()) {
-            session.problem().set("\u201c" + text + "\u201d is not understood; write " + MusicalTime.ACCEPTED);
+            session.problem()
+                    .set(
+                            "\u201c"
+                                    + text
+                                    + "\u201d is not understood; write "
+                                    + MusicalTime.ACCEPTED);
         }
         return edit.isPresent();
     }
@@ -186,11 +210,10 @@ final class OrbitHandles extends Pane {
             addEventHandler(KeyEvent.KEY_PRESSED, this::key);
             addEventHandler(KeyEvent.KEY_TYPED, this::keyTyped);
             focusedProperty()
-                    .addListener(
-                            (o, was, is) -> {
-                                explain(this);
-                                repaint();
-                            });
+                    .addListener((o, was, is) -> {
+                        explain(this);
+                        repaint();
+                    });
         }
 
         void show(boolean on) {
@@ -236,7 +259,9 @@ final class OrbitHandles extends Pane {
                         direction,
                         e.isShiftDown()
                                 ? NumberField.Step.FINE
-                                : e.isShortcutDown() ? NumberField.Step.COARSE : NumberField.Step.PLAIN);
+                                : e.isShortcutDown()
+                                        ? NumberField.Step.COARSE
+                                        : NumberField.Step.PLAIN);
                 e.consume();
             } else if (e.getCode() == KeyCode.ENTER) {
                 beginEntry("");
@@ -271,10 +296,12 @@ final class OrbitHandles extends Pane {
             double m = 10;
             double s = 6.5;
             pen.g.setFill(isFocused() ? color : pen.palette.card);
-            pen.g.fillPolygon(new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
+            pen.g.fillPolygon(
+                    new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
             pen.g.setStroke(color);
             pen.g.setLineWidth(1.5);
-            pen.g.strokePolygon(new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
+            pen.g.strokePolygon(
+                    new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
             if (isFocused()) {
                 pen.circle(m, m, 9.2, null, pen.palette.ink, 1);
             }

@@ -38,13 +38,17 @@ final class OrbitView extends Pane implements Screen {
         title.getStyleClass().add("screen-title");
         place.getStyleClass().add("caption");
         why.getStyleClass().add("why");
-                why.textProperty().bind(handles.why());
+        why.textProperty().bind(handles.why());
         getChildren().addAll(chart, title, place, why, handles, list);
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
         session.section().addListener((o, was, is) -> refresh());
-        session.measured().pictures().addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .pictures()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
 
@@ -53,8 +57,20 @@ final class OrbitView extends Pane implements Screen {
         place.setText(
                 s == null
                         ? "the whole song"
-                        : s.name() + ", bars " + s.firstBar() + "\u2013" + (s.endBar() - 1) + " at "
-                                + Wording.number(session.design().get().song().clock().bpmOfBar(s.firstBar()), 0) + " bpm");
+                        : s.name()
+                                + ", bars "
+                                + s.firstBar()
+                                + "\u2013"
+                                + (s.endBar() - 1)
+                                + " at "
+                                + Wording.number(
+                                        session.design()
+                                                .get()
+                                                .song()
+                                                .clock()
+                                                .bpmOfBar(s.firstBar()),
+                                        0)
+                                + " bpm");
         chart.repaint();
         requestLayout();
     }
@@ -108,8 +124,9 @@ final class OrbitView extends Pane implements Screen {
 
     @Override
     public String keys() {
-        return "Tab: next handle, return or number. Arrows: one step, Shift fine, Ctrl coarse. Enter or a digit: type"
-                + " the value. Drag: snaps to note values, Alt frees. Double click on a section: the whole song.";
+        return "Tab: next handle, return or number. Arrows: one step, Shift fine, Ctrl coarse."
+                + " Enter or a digit: type the value. Drag: snaps to note values, Alt frees."
+                + " Double click on a section: the whole song.";
     }
 
     /** Disc and profile. */
@@ -124,21 +141,39 @@ final class OrbitView extends Pane implements Screen {
             double left = 500;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
             pen.text("PROFILE", left, top - 10, Type.strong(10.5), pen.palette.ink2);
-            pen.text("energy still to come, under the dry voice", w - 16, top - 10, Type.regular(11.5), pen.palette.ink3, TextAlignment.RIGHT);
+            pen.text(
+                    "energy still to come, under the dry voice",
+                    w - 16,
+                    top - 10,
+                    Type.regular(11.5),
+                    pen.palette.ink3,
+                    TextAlignment.RIGHT);
             new ProfilePainter(pen, scene, left, top, w - left - 52, h - top - 20).paint();
             if (scene.design().returns().isEmpty()) {
                 pen.text(
                         "Open a song, or bring stems, from the title above.",
-                        axis.centreX(), axis.centreY() - 60, Type.regular(14), pen.palette.ink2, TextAlignment.CENTER);
+                        axis.centreX(),
+                        axis.centreY() - 60,
+                        Type.regular(14),
+                        pen.palette.ink2,
+                        TextAlignment.CENTER);
             }
         }
 
         private void legend(Pen pen, double w) {
             double x = w - 16;
-            String[] names = {"clock time", "note value", "event, with its spread", "level as it lands"};
+            String[] names = {
+                "clock time", "note value", "event, with its spread", "level as it lands"
+            };
             for (int i = 0; i < names.length; i++) {
                 double y = 22 + 17 * i;
-                pen.text(names[i], x - 36, y, Type.regular(11.5), pen.palette.ink2, TextAlignment.RIGHT);
+                pen.text(
+                        names[i],
+                        x - 36,
+                        y,
+                        Type.regular(11.5),
+                        pen.palette.ink2,
+                        TextAlignment.RIGHT);
                 switch (i) {
                     case 0 -> pen.across(x - 28, x, y - 4, pen.palette.rule);
                     case 1 -> {

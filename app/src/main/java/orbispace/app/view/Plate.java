@@ -22,7 +22,9 @@ final class Plate {
                     double w = region.getWidth();
                     double h = region.getHeight();
                     region.setShape(
-                            new Polygon(CUT, 0, w - CUT, 0, w, CUT, w, h - CUT, w - CUT, h, CUT, h, 0, h - CUT, 0, CUT));
+                            new Polygon(
+                                    CUT, 0, w - CUT, 0, w, CUT, w, h - CUT, w - CUT, h, CUT, h, 0,
+                                    h - CUT, 0, CUT));
                 };
         region.widthProperty().addListener((o, was, is) -> shape.run());
         region.heightProperty().addListener((o, was, is) -> shape.run());

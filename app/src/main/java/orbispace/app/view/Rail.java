@@ -72,7 +72,13 @@ final class Rail extends VBox {
         @Override
         void paint(Pen pen, double w, double h) {
             var ink = chosen ? pen.palette.card : pen.palette.ink2;
-            pen.circle(18, 18, 16.5, chosen ? pen.palette.ink : null, chosen ? pen.palette.ink : pen.palette.ink3, 1);
+            pen.circle(
+                    18,
+                    18,
+                    16.5,
+                    chosen ? pen.palette.ink : null,
+                    chosen ? pen.palette.ink : pen.palette.ink3,
+                    1);
             switch (step) {
                 case SONG -> {
                     pen.line(11, 13, 25, 13, ink, 1.6);
@@ -83,7 +89,14 @@ final class Rail extends VBox {
                     for (double r : new double[] {3.5, 7, 10.5}) {
                         pen.g.setStroke(ink);
                         pen.g.setLineWidth(1.4);
-                        pen.g.strokeArc(18 - r, 23 - r, 2 * r, 2 * r, 0, 180, javafx.scene.shape.ArcType.OPEN);
+                        pen.g.strokeArc(
+                                18 - r,
+                                23 - r,
+                                2 * r,
+                                2 * r,
+                                0,
+                                180,
+                                javafx.scene.shape.ArcType.OPEN);
                     }
                     pen.line(7, 23, 29, 23, ink, 1.4);
                 }

@@ -57,10 +57,12 @@ final class ReturnInspector extends VBox {
         getChildren().addAll(head, scroll);
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
-        session.measured().pictures().addListener(
-                (javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
-        session.measured().materials().addListener(
-                (javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .pictures()
+                .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .materials()
+                .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         session.section().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -108,7 +110,11 @@ final class ReturnInspector extends VBox {
         fields.clear();
         plots.clear();
         cards.getChildren().add(sends(r));
-        add("FILTER BEFORE", pen -> filterPlot(pen, Return::filterIn), "high-pass before", "low-pass before");
+        add(
+                "FILTER BEFORE",
+                pen -> filterPlot(pen, Return::filterIn),
+                "high-pass before",
+                "low-pass before");
         add("PREDELAY", this::predelayPlot, "predelay");
         switch (r.space()) {
             case Space.Hall h -> {
@@ -138,7 +144,8 @@ final class ReturnInspector extends VBox {
     }
 
     private NumberField sendField(String sourceId, String name) {
-        String shortName = name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
+        String shortName =
+                name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
         NumberField field =
                 new NumberField(
                         shortName,
@@ -149,7 +156,8 @@ final class ReturnInspector extends VBox {
                         },
                         (direction, size) ->
                                 chosen().map(r -> r.sends().get(sourceId))
-                                        .ifPresent(db -> setSend(sourceId, db + direction * stepOf(size))),
+                                        .ifPresent(db ->
+                                                setSend(sourceId, db + direction * stepOf(size))),
                         session.problem()::set);
         fields.put("send " + sourceId, field);
         return field;
@@ -176,8 +184,10 @@ final class ReturnInspector extends VBox {
                             acceptedFor(name),
                             text -> typed(name, text),
                             (direction, size) ->
-                                    chosen().ifPresent(
-                                            r -> session.edit(ReturnEdits.step(session, r, name, direction, size))),
+                                    chosen().ifPresent(r ->
+                                            session.edit(
+                                                    ReturnEdits.step(
+                                                            session, r, name, direction, size))),
                             session.problem()::set);
             fields.put(name, field);
             list.add(field);
@@ -208,13 +218,12 @@ final class ReturnInspector extends VBox {
 
     private void show(Return r) {
         r.sends()
-                .forEach(
-                        (id, db) -> {
-                            NumberField f = fields.get("send " + id);
-                            if (f != null) {
-                                f.show(Wording.number(db, 1), "dB");
-                            }
-                        });
+                .forEach((id, db) -> {
+                    NumberField f = fields.get("send " + id);
+                    if (f != null) {
+                        f.show(Wording.number(db, 1), "dB");
+                    }
+                });
         showFilter(r.filterIn(), " before");
         showFilter(r.filterOut(), "");
         showTime("predelay", r.predelay(), r);
@@ -226,19 +235,31 @@ final class ReturnInspector extends VBox {
                 why.setText(Reasons.decay(session));
                 Optional<Double> wanted = Reasons.decayThatClears(session);
                 clears.setVisible(wanted.isPresent());
-                wanted.ifPresent(s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
+                wanted.ifPresent(
+                        s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
             }
             case Space.PingPong p -> {
                 showTime("echo time", p.time(), r);
                 show("feedback", Wording.number(100 * p.feedback(), 0), "%");
                 show("sides", Wording.number(100 * p.width(), 0), "%");
                 String drift = Reasons.drift(session.design().get(), r, session.bar());
-                why.setText(Reasons.echo(session) + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
+                why.setText(
+                        Reasons.echo(session)
+                                + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
             }
         }
-        show("depth", r.duck() == null ? "off" : Wording.number(r.duck().rangeDb(), 1), r.duck() == null ? "" : "dB");
-        show("hold", r.duck() == null ? "\u2013" : Wording.number(r.duck().holdMillis(), 0), r.duck() == null ? "" : "ms");
-        show("release", r.duck() == null ? "\u2013" : Wording.number(r.duck().releaseMillis(), 0), r.duck() == null ? "" : "ms");
+        show(
+                "depth",
+                r.duck() == null ? "off" : Wording.number(r.duck().rangeDb(), 1),
+                r.duck() == null ? "" : "dB");
+        show(
+                "hold",
+                r.duck() == null ? "\u2013" : Wording.number(r.duck().holdMillis(), 0),
+                r.duck() == null ? "" : "ms");
+        show(
+                "release",
+                r.duck() == null ? "\u2013" : Wording.number(r.duck().releaseMillis(), 0),
+                r.duck() == null ? "" : "ms");
         show("return", Wording.number(r.levelDb(), 1), "dB");
     }
 
@@ -246,7 +267,8 @@ final class ReturnInspector extends VBox {
         double seconds = time.seconds(session.design().get().song().clock(), r.timedAtBar());
         switch (time) {
             case MusicalTime.Note note -> show(name, note.label(), Wording.time(seconds));
-            case MusicalTime.Millis m -> show(name, Wording.number(m.value(), m.value() % 1 == 0 ? 0 : 1), "ms");
+            case MusicalTime.Millis m ->
+                    show(name, Wording.number(m.value(), m.value() % 1 == 0 ? 0 : 1), "ms");
         }
     }
 
@@ -260,7 +282,10 @@ final class ReturnInspector extends VBox {
             show(name, "off", "");
         } else {
             boolean kilo = corner.hz() >= 1000;
-            show(name, Wording.number(kilo ? corner.hz() / 1000 : corner.hz(), kilo ? 1 : 0), kilo ? "kHz" : "Hz");
+            show(
+                    name,
+                    Wording.number(kilo ? corner.hz() / 1000 : corner.hz(), kilo ? 1 : 0),
+                    kilo ? "kHz" : "Hz");
         }
     }
 
@@ -276,19 +301,24 @@ final class ReturnInspector extends VBox {
     }
 
     private void filterPlot(Pen pen, Function<Return, Filter> which) {
-        chosen().ifPresent(r -> ChainPlots.filter(pen, r.id(), which.apply(r), session.design().get().song().sampleRateHz()));
+        chosen().ifPresent(r ->
+                ChainPlots.filter(
+                        pen, r.id(), which.apply(r), session.design().get().song().sampleRateHz()));
     }
 
     private void predelayPlot(Pen pen) {
-        chosen().ifPresent(r -> ChainPlots.predelay(pen, r, session.measured().pictures().get(r.id())));
+        chosen().ifPresent(r ->
+                ChainPlots.predelay(pen, r, session.measured().pictures().get(r.id())));
     }
 
     private void decayPlot(Pen pen) {
-        chosen().ifPresent(r -> ChainPlots.decay(pen, r.id(), session.measured().pictures().get(r.id())));
+        chosen().ifPresent(r ->
+                ChainPlots.decay(pen, r.id(), session.measured().pictures().get(r.id())));
     }
 
     private void echoPlot(Pen pen) {
-        chosen().ifPresent(r -> ChainPlots.arrivals(pen, r.id(), session.measured().pictures().get(r.id())));
+        chosen().ifPresent(r ->
+                ChainPlots.arrivals(pen, r.id(), session.measured().pictures().get(r.id())));
     }
 
     private void duckPlot(Pen pen) {

@@ -34,7 +34,12 @@ final class ReturnList extends VBox {
     ReturnList(Session session) {
         this.session = session;
         getStyleClass().add("return-list");
-        HBox head = new HBox(caps("RETURNS", 170), caps("predelay", 60), caps("decay or note", 92), caps("in the mix", 74));
+        HBox head =
+                new HBox(
+                        caps("RETURNS", 170),
+                        caps("predelay", 60),
+                        caps("decay or note", 92),
+                        caps("in the mix", 74));
         getChildren().addAll(head, rows);
         session.design().addListener((o, was, is) -> refresh());
         session.returnId().addListener((o, was, is) -> refresh());
@@ -75,7 +80,10 @@ final class ReturnList extends VBox {
         words.setMinWidth(112);
         words.setMaxWidth(112);
         Design design = session.design().get();
-        Label predelay = number(Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())), 60);
+        Label predelay =
+                number(
+                        Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())),
+                        60);
         Label decay = number(decayOf(design, r), 92);
         Optional<WetState> state =
                 Optional.ofNullable(session.measured().clearance().get())
@@ -83,7 +91,8 @@ final class ReturnList extends VBox {
                         .map((PairView v) -> v.cover().state());
         StateBars bars = new StateBars(r.id(), state);
         marks.add(bars);
-        Label stateWord = new Label(state.map(s -> s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
+        Label stateWord =
+                new Label(state.map(s -> s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
         stateWord.getStyleClass().add("row-state");
         stateWord.setMinWidth(46);
         HBox content = new HBox(8, seal, words, predelay, decay, bars, stateWord);
@@ -101,10 +110,12 @@ final class ReturnList extends VBox {
     }
 
     private ToggleButton solo(Return r) {
-        ToggleButton solo = Plate.toggle("solo", "hear only return " + r.id() + " beside the sources");
+        ToggleButton solo =
+                Plate.toggle("solo", "hear only return " + r.id() + " beside the sources");
         solo.getStyleClass().add("small");
         solo.setSelected(r.id().equals(session.transport().soloReturn().get()));
-        solo.setOnAction(e -> session.transport().soloReturn().set(solo.isSelected() ? r.id() : ""));
+        solo.setOnAction(
+                e -> session.transport().soloReturn().set(solo.isSelected() ? r.id() : ""));
         return solo;
     }
 
@@ -127,7 +138,9 @@ final class ReturnList extends VBox {
         return switch (r.space()) {
             case Space.Hall h -> Wording.seconds(h.decaySeconds());
             case Space.PingPong p ->
-                    p.time().label() + "  " + Wording.time(p.time().seconds(design.song().clock(), r.timedAtBar()));
+                    p.time().label()
+                            + "  "
+                            + Wording.time(p.time().seconds(design.song().clock(), r.timedAtBar()));
         };
     }
 
@@ -148,7 +161,9 @@ final class ReturnList extends VBox {
         void paint(Pen pen, double w, double h) {
             for (int i = 0; i < 4; i++) {
                 double height = 6 + 3.4 * i;
-                boolean on = state.isPresent() && state.get().compareTo(List.of(WetState.values()).get(i)) >= 0;
+                boolean on =
+                        state.isPresent()
+                                && state.get().compareTo(List.of(WetState.values()).get(i)) >= 0;
                 if (on) {
                     pen.g.setFill(pen.palette.ofReturn(id));
                     pen.g.fillRect(8 * i, 17 - height, 6, height);

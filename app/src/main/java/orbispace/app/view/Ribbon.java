@@ -56,8 +56,8 @@ final class Ribbon extends Pane {
         dress(menu);
         getChildren()
                 .addAll(
-                        logo, title, form, play, loop, output, strip, before, after, match, mono, monoState, lufs, peak,
-                        level);
+                        logo, title, form, play, loop, output, strip, before, after, match, mono,
+                        monoState, lufs, peak, level);
         listen();
     }
 
@@ -74,10 +74,14 @@ final class Ribbon extends Pane {
         loop.getStyleClass().add("bare");
         loop.setAccessibleText("repeat the chosen section, key L");
         loop.setTooltip(new Tooltip("Repeat the chosen section (L)"));
-        loop.setOnAction(e -> session.transport().looping().set(!session.transport().looping().get()));
+        loop.setOnAction(
+                e -> session.transport().looping().set(!session.transport().looping().get()));
         before.setOnAction(e -> session.transport().hearingBefore().set(true));
         after.setOnAction(e -> session.transport().hearingBefore().set(false));
-        before.setTooltip(new Tooltip("Hear the field before, at matched loudness (B). Shift+B: compare with now"));
+        before.setTooltip(
+                new Tooltip(
+                        "Hear the field before, at matched loudness (B). Shift+B: compare with"
+                                + " now"));
         match.getStyleClass().add("caption");
         mono.setOnAction(e -> session.transport().mono().set(mono.isSelected()));
         monoState.getStyleClass().add("caption");
@@ -111,10 +115,15 @@ final class Ribbon extends Pane {
 
     static String formOf(Design design) {
         var changes = design.song().clock().tempo().changes();
-        double low = changes.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(0);
-        double high = changes.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(0);
+        double low =
+                changes.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(0);
+        double high =
+                changes.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(0);
         var metre = design.song().clock().metre().at(1);
-        String tempo = low == high ? Wording.number(low, 0) : Wording.number(low, 0) + "\u2013" + Wording.number(high, 0);
+        String tempo =
+                low == high
+                        ? Wording.number(low, 0)
+                        : Wording.number(low, 0) + "\u2013" + Wording.number(high, 0);
         return tempo + " bpm   " + metre.beatsPerBar() + "/" + metre.beatUnit();
     }
 
@@ -142,8 +151,13 @@ final class Ribbon extends Pane {
         }
         boolean hearing = session.transport().hearingBefore().get();
         Loudness heard = hearing ? mix.before() : mix.after();
-        lufs.setText(Wording.number(heard.integratedLufs().orElse(Double.NEGATIVE_INFINITY), 1) + " LUFS");
-        peak.setText("peak " + Wording.number(heard.truePeakDbtp().orElse(Double.NEGATIVE_INFINITY), 1) + " dBTP");
+        lufs.setText(
+                Wording.number(heard.integratedLufs().orElse(Double.NEGATIVE_INFINITY), 1)
+                        + " LUFS");
+        peak.setText(
+                "peak "
+                        + Wording.number(heard.truePeakDbtp().orElse(Double.NEGATIVE_INFINITY), 1)
+                        + " dBTP");
         double gain = mix.matchDb(hearing);
         match.setText(
                 session.before().get().equals(session.design().get())
@@ -219,9 +233,17 @@ final class Ribbon extends Pane {
                             .filter(s -> bar >= s.firstBar() && bar < s.endBar())
                             .findFirst()
                             .orElse(null);
-            session.section().set(hit != null && hit.equals(session.section().get()) && e.getClickCount() == 2 ? null : hit);
+            session.section()
+                    .set(
+                            hit != null
+                                            && hit.equals(session.section().get())
+                                            && e.getClickCount() == 2
+                                    ? null
+                                    : hit);
             int whole = (int) Math.floor(bar);
-            double beat = clock.metre().beatOfBar(whole) + (bar - whole) * clock.metre().at(whole).quartersPerBar();
+            double beat =
+                    clock.metre().beatOfBar(whole)
+                            + (bar - whole) * clock.metre().at(whole).quartersPerBar();
             session.transport().seek(clock.tempo().secondsAt(beat));
         }
 
@@ -239,8 +261,16 @@ final class Ribbon extends Pane {
                     pen.g.fillRect(left, 3, right - left, 36);
                 }
                 pen.upright(left, 3, 39, on ? pen.palette.ink : pen.palette.rule);
-                var font = on ? orbispace.app.draw.Type.strong(11.5) : orbispace.app.draw.Type.regular(11.5);
-                pen.text(Pen.shortened(s.name(), right - left - 8, font), left + 5, 16, font, on ? pen.palette.ink : pen.palette.ink2);
+                var font =
+                        on
+                                ? orbispace.app.draw.Type.strong(11.5)
+                                : orbispace.app.draw.Type.regular(11.5);
+                pen.text(
+                        Pen.shortened(s.name(), right - left - 8, font),
+                        left + 5,
+                        16,
+                        font,
+                        on ? pen.palette.ink : pen.palette.ink2);
                 pen.text(
                         Wording.number(clock.bpmOfBar(s.firstBar()), 0),
                         left + 5,
@@ -273,7 +303,8 @@ final class Ribbon extends Pane {
             double seconds = session.transport().position().get();
             double beat = clock.tempo().beatAt(seconds);
             int bar = clock.metre().barAt(beat);
-            double part = (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
+            double part =
+                    (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
             double x = Math.min(w - 2, x(bar + part, w));
             pen.g.setFill(pen.palette.time);
             pen.g.fillPolygon(new double[] {x - 5, x + 5, x}, new double[] {54, 54, 46}, 3);
@@ -306,7 +337,13 @@ final class Ribbon extends Pane {
             pen.g.setFill(pen.palette.ink);
             pen.g.fillRect(0, 10, l * w, 4);
             boolean over = heard.truePeakDbtp().orElse(-36) > -1;
-            pen.line(p * (w - 1), 2, p * (w - 1), 17, over ? pen.palette.warn : pen.palette.ink, 1.6);
+            pen.line(
+                    p * (w - 1),
+                    2,
+                    p * (w - 1),
+                    17,
+                    over ? pen.palette.warn : pen.palette.ink,
+                    1.6);
         }
     }
 
@@ -317,12 +354,19 @@ final class Ribbon extends Pane {
             for (double r : new double[] {6, 12, 18}) {
                 pen.g.setStroke(pen.palette.ink);
                 pen.g.setLineWidth(r == 18 ? 1.6 : 1.1);
-                pen.g.strokeArc(cx - r, 28 - r, 2 * r, 2 * r, 0, 180, javafx.scene.shape.ArcType.OPEN);
+                pen.g.strokeArc(
+                        cx - r, 28 - r, 2 * r, 2 * r, 0, 180, javafx.scene.shape.ArcType.OPEN);
             }
             pen.line(cx - 21, 28, cx + 21, 28, pen.palette.ink, 1.4);
             pen.line(cx, 28, cx + 9, 12, pen.palette.time, 1.4);
             pen.circle(cx, 28, 2.4, pen.palette.ink, null, 0);
-            pen.text("ORBISPACE", cx, 45, orbispace.app.draw.Type.strong(9.5), pen.palette.ink, javafx.scene.text.TextAlignment.CENTER);
+            pen.text(
+                    "ORBISPACE",
+                    cx,
+                    45,
+                    orbispace.app.draw.Type.strong(9.5),
+                    pen.palette.ink,
+                    javafx.scene.text.TextAlignment.CENTER);
         }
     }
 

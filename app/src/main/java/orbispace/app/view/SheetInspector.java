@@ -61,11 +61,26 @@ final class SheetInspector extends VBox {
         setSpacing(10);
         getChildren()
                 .addAll(
-                        head, caps("RECALL SHEET"), html, markdown, csv, caps("PRINTS"), prints, depthRow(), caps("TO"),
-                        new HBox(6, folder, choose), new HBox(6, go, cancel), progress, result);
-        session.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
+                        head,
+                        caps("RECALL SHEET"),
+                        html,
+                        markdown,
+                        csv,
+                        caps("PRINTS"),
+                        prints,
+                        depthRow(),
+                        caps("TO"),
+                        new HBox(6, folder, choose),
+                        new HBox(6, go, cancel),
+                        progress,
+                        result);
+        session.jobs()
+                .progress()
+                .addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
         session.file().addListener((o, was, is) -> suggest());
-        session.design().addListener((o, was, is) -> go.setDisable(session.design().get().sources().isEmpty()));
+        session.design()
+                .addListener(
+                        (o, was, is) -> go.setDisable(session.design().get().sources().isEmpty()));
         suggest();
     }
 
@@ -84,7 +99,8 @@ final class SheetInspector extends VBox {
     private HBox depthRow() {
         HBox row = new HBox(6);
         for (WavWriter.Depth depth : WavWriter.Depth.values()) {
-            String words = depth == WavWriter.Depth.FLOAT_32 ? "32-bit float" : depth.label() + "-bit";
+            String words =
+                    depth == WavWriter.Depth.FLOAT_32 ? "32-bit float" : depth.label() + "-bit";
             ToggleButton button = Plate.toggle(words, "print as " + words);
             button.setToggleGroup(depths);
             button.setUserData(depth);
@@ -128,7 +144,8 @@ final class SheetInspector extends VBox {
         WavWriter.Depth depth =
                 chosen == null ? WavWriter.Depth.BITS_24 : (WavWriter.Depth) chosen.getUserData();
         HandOver.Order order =
-                new HandOver.Order(Path.of(folder.getText().strip()), endings, prints.isSelected(), depth);
+                new HandOver.Order(
+                        Path.of(folder.getText().strip()), endings, prints.isSelected(), depth);
         busy(true);
         result.setText("");
         session.handOver(
@@ -136,8 +153,13 @@ final class SheetInspector extends VBox {
                 files -> {
                     busy(false);
                     result.setText(
-                            files.size() + " files written:\n"
-                                    + String.join("\n", files.stream().map(f -> String.valueOf(f.getFileName())).toList()));
+                            files.size()
+                                    + " files written:\n"
+                                    + String.join(
+                                            "\n",
+                                            files.stream()
+                                                    .map(f -> String.valueOf(f.getFileName()))
+                                                    .toList()));
                 },
                 message -> {
                     busy(false);

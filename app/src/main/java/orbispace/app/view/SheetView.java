@@ -31,8 +31,12 @@ final class SheetView extends Pane implements Screen {
         scroll.getStyleClass().add("desk");
         getChildren().addAll(title, note, scroll);
         session.design().addListener((o, was, is) -> refresh());
-        session.measured().pictures().addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .pictures()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
 

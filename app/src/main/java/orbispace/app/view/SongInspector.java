@@ -27,15 +27,23 @@ final class SongInspector extends VBox {
         getStyleClass().add("inspector");
         name.getStyleClass().add("inspector-title");
         file.getStyleClass().add("caption");
-        solo = Plate.toggle("solo, the rest " + Wording.number(Transport.DIM_DB, 0) + " dB", "hear this stem with the rest dimmed");
-        solo.setOnAction(e -> session.transport().soloSource().set(solo.isSelected() ? session.sourceId().get() : ""));
+        solo =
+                Plate.toggle(
+                        "solo, the rest " + Wording.number(Transport.DIM_DB, 0) + " dB",
+                        "hear this stem with the rest dimmed");
+        solo.setOnAction(e ->
+                session.transport()
+                        .soloSource()
+                        .set(solo.isSelected() ? session.sourceId().get() : ""));
         VBox head = new VBox(-2, name, file);
         head.getStyleClass().add("inspector-head");
         setSpacing(12);
         getChildren().addAll(head, facts, solo);
         session.sourceId().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
-        session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
         session.transport().soloSource().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -61,7 +69,9 @@ final class SongInspector extends VBox {
         }
         fact(
                 "LEVEL",
-                m.integratedLufs().isPresent() ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS" : "silent",
+                m.integratedLufs().isPresent()
+                        ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
+                        : "silent",
                 "peak " + Wording.number(m.peakDbfs(), 1) + " dBFS");
         m.phrases().ifPresent(this::phraseFacts);
         m.hits().ifPresent(this::hitFacts);
@@ -75,12 +85,19 @@ final class SongInspector extends VBox {
     }
 
     private void phraseFacts(Phrases p) {
-        fact("PHRASES", Integer.toString(p.spans().size()), "level over " + Wording.number(p.splitDb(), 0) + " dBFS");
+        fact(
+                "PHRASES",
+                Integer.toString(p.spans().size()),
+                "level over " + Wording.number(p.splitDb(), 0) + " dBFS");
         if (!p.gaps().isEmpty()) {
             fact(
                     "GAPS",
                     Wording.seconds(p.gapSeconds(0.5)),
-                    "half from " + Wording.number(p.gapSeconds(0.25), 2) + " to " + Wording.number(p.gapSeconds(0.75), 2) + " s");
+                    "half from "
+                            + Wording.number(p.gapSeconds(0.25), 2)
+                            + " to "
+                            + Wording.number(p.gapSeconds(0.75), 2)
+                            + " s");
         }
         fact(
                 "SINGING, RESTING",
@@ -89,15 +106,26 @@ final class SongInspector extends VBox {
     }
 
     private void hitFacts(Hits h) {
-        fact("HITS", Integer.toString(h.hits().size()), h.bleed().isEmpty() ? "no bleed found" : h.bleed().size() + " fainter events, bleed");
+        fact(
+                "HITS",
+                Integer.toString(h.hits().size()),
+                h.bleed().isEmpty()
+                        ? "no bleed found"
+                        : h.bleed().size() + " fainter events, bleed");
         if (h.separationDb().isPresent()) {
-            fact("SEPARATION", Wording.number(h.separationDb().getAsDouble(), 1) + " dB", "weakest hit over strongest bleed");
+            fact(
+                    "SEPARATION",
+                    Wording.number(h.separationDb().getAsDouble(), 1) + " dB",
+                    "weakest hit over strongest bleed");
         }
         if (h.hits().size() > 2) {
             fact(
                     "FROM HIT TO HIT",
                     Wording.time(h.intervalSeconds(0.5)),
-                    "half from " + Wording.time(h.intervalSeconds(0.25)) + " to " + Wording.time(h.intervalSeconds(0.75)));
+                    "half from "
+                            + Wording.time(h.intervalSeconds(0.25))
+                            + " to "
+                            + Wording.time(h.intervalSeconds(0.75)));
         }
     }
 

@@ -47,9 +47,16 @@ final class SongStrip {
                         .filter(s -> session.measured().materials().get(s.id()) != null)
                         .findFirst();
         Optional<Hits> found =
-                source.map(s -> session.measured().materials().get(s.id())).flatMap(Material::hits).filter(h -> h.hits().size() > 2);
+                source.map(s -> session.measured().materials().get(s.id()))
+                        .flatMap(Material::hits)
+                        .filter(h -> h.hits().size() > 2);
         if (found.isEmpty()) {
-            pen.text("no source with the role hits", x, y + 20, Type.regular(11.5), pen.palette.ink3);
+            pen.text(
+                    "no source with the role hits",
+                    x,
+                    y + 20,
+                    Type.regular(11.5),
+                    pen.palette.ink3);
             return;
         }
         Hits h = found.get();
@@ -57,20 +64,29 @@ final class SongStrip {
         for (int i = 1; i < h.hits().size(); i++) {
             intervals.add(h.hits().get(i).seconds() - h.hits().get(i - 1).seconds());
         }
-        big(Wording.number(1000 * h.intervalSeconds(0.5), 0), "ms", "median, " + source.get().name().toLowerCase(java.util.Locale.ROOT), x, y + 24);
+        big(
+                Wording.number(1000 * h.intervalSeconds(0.5), 0),
+                "ms",
+                "median, " + source.get().name().toLowerCase(java.util.Locale.ROOT),
+                x,
+                y + 24);
         histogram(intervals, 2, x, y + 108, w, 70);
         double half = h.intervalSeconds(0.5);
         mark(half, 2, x, y + 108, w);
         String separation =
                 h.separationDb().isPresent()
-                        ? h.hits().size() + " hits; bleed " + Wording.number(h.separationDb().getAsDouble(), 1) + " dB below"
+                        ? h.hits().size()
+                                + " hits; bleed "
+                                + Wording.number(h.separationDb().getAsDouble(), 1)
+                                + " dB below"
                         : h.hits().size() + " hits, no bleed found";
         pen.text(separation, x, y + 138, Type.regular(11.5), pen.palette.ink3);
     }
 
     private void gaps(double x, double y, double w) {
         pen.text("PHRASE GAP", x, y, Type.strong(10.5), pen.palette.ink2);
-        Optional<Phrases> found = FieldEvents.lead(session.design().get(), session.measured().materials());
+        Optional<Phrases> found =
+                FieldEvents.lead(session.design().get(), session.measured().materials());
         if (found.isEmpty() || found.get().gaps().isEmpty()) {
             pen.text("no lead with rests", x, y + 20, Type.regular(11.5), pen.palette.ink3);
             return;
@@ -87,18 +103,31 @@ final class SongStrip {
         histogram(lengths, most, x, y + 108, w, 70);
         mark(p.gapSeconds(0.5), most, x, y + 108, w);
         pen.text(
-                "half lie from " + Wording.number(p.gapSeconds(0.25), 2) + " to " + Wording.number(p.gapSeconds(0.75), 2) + " s",
-                x, y + 138, Type.regular(11.5), pen.palette.ink3);
+                "half lie from "
+                        + Wording.number(p.gapSeconds(0.25), 2)
+                        + " to "
+                        + Wording.number(p.gapSeconds(0.75), 2)
+                        + " s",
+                x,
+                y + 138,
+                Type.regular(11.5),
+                pen.palette.ink3);
     }
 
     private void big(String value, String unit, String words, double x, double y) {
         pen.text(value, x, y, Type.strong(17), pen.palette.ink);
         double w = Pen.width(value, Type.strong(17));
         pen.text(unit, x + w + 4, y, Type.regular(12.5), pen.palette.ink2);
-        pen.text(words, x + w + 10 + Pen.width(unit, Type.regular(12.5)), y, Type.regular(11.5), pen.palette.ink3);
+        pen.text(
+                words,
+                x + w + 10 + Pen.width(unit, Type.regular(12.5)),
+                y,
+                Type.regular(11.5),
+                pen.palette.ink3);
     }
 
-    private void histogram(List<Double> values, double most, double x, double base, double w, double h) {
+    private void histogram(
+            List<Double> values, double most, double x, double base, double w, double h) {
         int bins = 30;
         int[] count = new int[bins];
         int tallest = 1;
@@ -112,9 +141,19 @@ final class SongStrip {
             if (count[b] > 0) {
                 pen.g.setStroke(pen.palette.ink);
                 pen.g.setLineWidth(1);
-                pen.g.strokeRect(Math.floor(x + b * step) + 0.5, Math.floor(base - tall) + 0.5, step - 1, tall);
+                pen.g.strokeRect(
+                        Math.floor(x + b * step) + 0.5,
+                        Math.floor(base - tall) + 0.5,
+                        step - 1,
+                        tall);
                 for (double u = 2; u < step - 1; u += 2) {
-                    pen.line(Math.floor(x + b * step) + u + 0.5, base - tall, Math.floor(x + b * step) + u + 0.5, base, pen.palette.ink3, 0.6);
+                    pen.line(
+                            Math.floor(x + b * step) + u + 0.5,
+                            base - tall,
+                            Math.floor(x + b * step) + u + 0.5,
+                            base,
+                            pen.palette.ink3,
+                            0.6);
                 }
             }
         }
@@ -122,7 +161,15 @@ final class SongStrip {
         for (int i = 0; i <= 4; i++) {
             double v = most * i / 4;
             String label = Wording.number(v, v % 1 == 0 ? 0 : 1) + (i == 4 ? " s" : "");
-            pen.text(label, x + w * i / 4, base + 14, Type.regular(11), pen.palette.ink3, i == 0 ? TextAlignment.LEFT : i == 4 ? TextAlignment.RIGHT : TextAlignment.CENTER);
+            pen.text(
+                    label,
+                    x + w * i / 4,
+                    base + 14,
+                    Type.regular(11),
+                    pen.palette.ink3,
+                    i == 0
+                            ? TextAlignment.LEFT
+                            : i == 4 ? TextAlignment.RIGHT : TextAlignment.CENTER);
         }
     }
 
@@ -136,7 +183,13 @@ final class SongStrip {
         double first = 130;
         double step = (w - first) / (NOTES.size() + 1);
         for (int i = 0; i < NOTES.size(); i++) {
-            pen.text(NOTES.get(i), x + first + step * (i + 2) - 4, y, Type.strong(11.5), pen.palette.time, TextAlignment.RIGHT);
+            pen.text(
+                    NOTES.get(i),
+                    x + first + step * (i + 2) - 4,
+                    y,
+                    Type.strong(11.5),
+                    pen.palette.time,
+                    TextAlignment.RIGHT);
         }
         pen.across(x, x + w, y + 6, pen.palette.ink);
         double row = y + 22;
@@ -144,13 +197,40 @@ final class SongStrip {
         for (Section s : song.sections().stream().limit(7).toList()) {
             boolean on = s.equals(session.section().get());
             if (on) {
-                pen.clipped(x - 6.5, Math.floor(row) - 14.5, w + 10, 19, 4, pen.palette.card, pen.palette.ink);
+                pen.clipped(
+                        x - 6.5,
+                        Math.floor(row) - 14.5,
+                        w + 10,
+                        19,
+                        4,
+                        pen.palette.card,
+                        pen.palette.ink);
             }
-            pen.text(s.name(), x, row, on ? Type.strong(11.5) : Type.regular(11.5), pen.palette.ink2);
-            pen.text(Wording.number(song.clock().bpmOfBar(s.firstBar()), 0), x + first + step - 4, row, Type.strong(11.5), pen.palette.time, TextAlignment.RIGHT);
+            pen.text(
+                    s.name(),
+                    x,
+                    row,
+                    on ? Type.strong(11.5) : Type.regular(11.5),
+                    pen.palette.ink2);
+            pen.text(
+                    Wording.number(song.clock().bpmOfBar(s.firstBar()), 0),
+                    x + first + step - 4,
+                    row,
+                    Type.strong(11.5),
+                    pen.palette.time,
+                    TextAlignment.RIGHT);
             for (int i = 0; i < NOTES.size(); i++) {
-                double millis = song.clock().length(NoteValue.parse(NOTES.get(i)).orElseThrow(), s.firstBar()).nominalMillis();
-                pen.text(Wording.number(millis, 0), x + first + step * (i + 2) - 4, row, on ? Type.strong(11.5) : Type.regular(11.5), pen.palette.ink, TextAlignment.RIGHT);
+                double millis =
+                        song.clock()
+                                .length(NoteValue.parse(NOTES.get(i)).orElseThrow(), s.firstBar())
+                                .nominalMillis();
+                pen.text(
+                        Wording.number(millis, 0),
+                        x + first + step * (i + 2) - 4,
+                        row,
+                        on ? Type.strong(11.5) : Type.regular(11.5),
+                        pen.palette.ink,
+                        TextAlignment.RIGHT);
             }
             row += 20;
         }

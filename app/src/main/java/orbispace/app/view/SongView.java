@@ -52,7 +52,9 @@ final class SongView extends Pane implements Screen {
         session.design().addListener((o, was, is) -> refresh());
         session.sourceId().addListener((o, was, is) -> chart.repaint());
         session.section().addListener((o, was, is) -> chart.repaint());
-        session.measured().materials().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
 
@@ -93,7 +95,8 @@ final class SongView extends Pane implements Screen {
 
     @Override
     public String keys() {
-        return "Up and Down: choose a stem. Click on a phrase: repeat it. Click elsewhere: go there.";
+        return "Up and Down: choose a stem. Click on a phrase: repeat it. Click elsewhere: go"
+                + " there.";
     }
 
     private final class Chart extends ScalingCanvas {
@@ -159,7 +162,11 @@ final class SongView extends Pane implements Screen {
             if (sources().isEmpty()) {
                 pen.text(
                         "Choose New from stems, Open or Demo song from the title above.",
-                        w / 2, h / 2, Type.regular(14), pen.palette.ink2, TextAlignment.CENTER);
+                        w / 2,
+                        h / 2,
+                        Type.regular(14),
+                        pen.palette.ink2,
+                        TextAlignment.CENTER);
                 return;
             }
             TimeAxis axis = axis(w);
@@ -170,7 +177,13 @@ final class SongView extends Pane implements Screen {
                     .paint(session.section().get());
             BarRuler.paint(pen, session.design().get().song().clock(), axis, RULER_TOP, 20, bottom);
             for (int i = 0; i < sources().size(); i++) {
-                lane(pen, axis, sources().get(i), laneTop(i, lane), i == 0 ? lane * 1.6 : lane, i == 0);
+                lane(
+                        pen,
+                        axis,
+                        sources().get(i),
+                        laneTop(i, lane),
+                        i == 0 ? lane * 1.6 : lane,
+                        i == 0);
             }
             pen.across(16, axis.right(), bottom, pen.palette.rule);
             playhead.follow(axis, TEMPO_TOP, bottom);
@@ -206,10 +219,18 @@ final class SongView extends Pane implements Screen {
             }
         }
 
-        private void lane(Pen pen, TimeAxis axis, Source source, double top, double height, boolean first) {
+        private void lane(
+                Pen pen, TimeAxis axis, Source source, double top, double height, boolean first) {
             boolean chosen = source.id().equals(session.sourceId().get());
             if (chosen) {
-                pen.clipped(8.5, Math.floor(top) + 2.5, LABELS + 2, height - 5, 5, pen.palette.card, pen.palette.ink);
+                pen.clipped(
+                        8.5,
+                        Math.floor(top) + 2.5,
+                        LABELS + 2,
+                        height - 5,
+                        5,
+                        pen.palette.card,
+                        pen.palette.ink);
             }
             pen.across(16, axis.right(), top, pen.palette.rule);
             Material m = session.measured().materials().get(source.id());
@@ -217,19 +238,33 @@ final class SongView extends Pane implements Screen {
             double textY = height > 46 ? top + height / 2 - 10 : top + Math.min(height - 4, 14);
             pen.text(source.name(), 18, textY, Type.strong(13), pen.palette.ink);
             if (height > 34) {
-                pen.text(source.role().label(), 18, textY + 15, Type.regular(11.5), pen.palette.ink3);
+                pen.text(
+                        source.role().label(),
+                        18,
+                        textY + 15,
+                        Type.regular(11.5),
+                        pen.palette.ink3);
             }
             if (m != null && height > 46) {
-                String lufs = m.integratedLufs().isPresent() ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS" : "silent";
+                String lufs =
+                        m.integratedLufs().isPresent()
+                                ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
+                                : "silent";
                 pen.text(lufs, 18, textY + 30, Type.regular(11.5), pen.palette.ink2);
             }
             if (m == null) {
-                pen.text("listening", axis.left() + 8, base - 6, Type.italic(11.5), pen.palette.ink3);
+                pen.text(
+                        "listening",
+                        axis.left() + 8,
+                        base - 6,
+                        Type.italic(11.5),
+                        pen.palette.ink3);
                 return;
             }
             m.phrases().ifPresent(p -> phrases(pen, axis, p, top, height, first));
             double full = m.silhouette().peak(0, m.silhouette().seconds());
-            Optional<Hits> hits = m.hits().filter(x -> source.role() == orbispace.core.design.Role.HITS);
+            Optional<Hits> hits =
+                    m.hits().filter(x -> source.role() == orbispace.core.design.Role.HITS);
             double reach = height - (first && m.phrases().isPresent() ? 26 : 10);
             if (hits.isPresent()) {
                 ticks(pen, axis, hits.get(), base, reach);
@@ -238,7 +273,13 @@ final class SongView extends Pane implements Screen {
             }
         }
 
-        private void phrases(Pen pen, TimeAxis axis, Phrases found, double top, double height, boolean numbered) {
+        private void phrases(
+                Pen pen,
+                TimeAxis axis,
+                Phrases found,
+                double top,
+                double height,
+                boolean numbered) {
             for (Span span : found.spans()) {
                 double x = axis.x(span.startSeconds());
                 double width = Math.max(1, axis.x(span.endSeconds()) - x);
@@ -250,8 +291,15 @@ final class SongView extends Pane implements Screen {
             for (Span gap : numbered ? found.gaps() : List.<Span>of()) {
                 double x = axis.x((gap.startSeconds() + gap.endSeconds()) / 2);
                 String label = Wording.number(gap.seconds(), 1);
-                if (axis.x(gap.endSeconds()) - axis.x(gap.startSeconds()) + 14 > Pen.width(label, Type.regular(11))) {
-                    pen.text(label, x, top + 12, Type.regular(11), pen.palette.ink2, TextAlignment.CENTER);
+                if (axis.x(gap.endSeconds()) - axis.x(gap.startSeconds()) + 14
+                        > Pen.width(label, Type.regular(11))) {
+                    pen.text(
+                            label,
+                            x,
+                            top + 12,
+                            Type.regular(11),
+                            pen.palette.ink2,
+                            TextAlignment.CENTER);
                 }
             }
         }
@@ -260,11 +308,23 @@ final class SongView extends Pane implements Screen {
             double loudest = hits.hits().stream().mapToDouble(Hits.Hit::peakDb).max().orElse(0);
             for (Hits.Hit hit : hits.bleed()) {
                 double tall = Math.max(2, height * (1 + (hit.peakDb() - loudest) / 36));
-                pen.line(axis.x(hit.seconds()), base, axis.x(hit.seconds()), base - tall, pen.palette.ink3, 1);
+                pen.line(
+                        axis.x(hit.seconds()),
+                        base,
+                        axis.x(hit.seconds()),
+                        base - tall,
+                        pen.palette.ink3,
+                        1);
             }
             for (Hits.Hit hit : hits.hits()) {
                 double tall = Math.max(2, height * (1 + (hit.peakDb() - loudest) / 36));
-                pen.line(axis.x(hit.seconds()), base, axis.x(hit.seconds()), base - tall, pen.palette.ink, 1.8);
+                pen.line(
+                        axis.x(hit.seconds()),
+                        base,
+                        axis.x(hit.seconds()),
+                        base - tall,
+                        pen.palette.ink,
+                        1.8);
             }
             pen.across(axis.left(), axis.right(), base, pen.palette.ink);
         }

@@ -28,7 +28,12 @@ public sealed interface Space {
      * @param loopLowPassHz 500 to 20,000
      * @param width how far apart the sides are, 0 to 1
      */
-    record PingPong(MusicalTime time, double feedback, double loopHighPassHz, double loopLowPassHz, double width)
+    record PingPong(
+            MusicalTime time,
+            double feedback,
+            double loopHighPassHz,
+            double loopLowPassHz,
+            double width)
             implements Space {
         /** Checks the ranges. */
         public PingPong {

@@ -88,13 +88,12 @@ public final class Ear {
         int parts = Math.max(1, frames / FRAMES_PER_PART);
         IntStream.range(0, parts)
                 .parallel()
-                .forEach(
-                        p ->
-                                analyse(
-                                        audio,
-                                        cells,
-                                        (int) ((long) p * frames / parts),
-                                        (int) ((long) (p + 1) * frames / parts)));
+                .forEach(p ->
+                        analyse(
+                                audio,
+                                cells,
+                                (int) ((long) p * frames / parts),
+                                (int) ((long) (p + 1) * frames / parts)));
         maskForward(cells);
         return new Excitation(cells, framesPerSecond());
     }

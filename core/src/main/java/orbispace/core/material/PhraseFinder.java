@@ -33,7 +33,7 @@ public final class PhraseFinder {
     /** Finds the phrases of a stem of any rate and length. */
     public static Phrases find(Audio audio) {
         double[] levels = levels(audio);
-        double loud = Quantile.of(levels, 0.95);
+        double loud = levels.length == 0 ? Double.NEGATIVE_INFINITY : Quantile.of(levels, 0.95);
         for (int i = 0; i < levels.length; i++) {
             levels[i] = Math.max(levels[i], loud - DEEPEST_DB);
         }

@@ -2,7 +2,10 @@ package orbispace.core.material;
 
 import orbispace.core.audio.Audio;
 
-/** The level of a stem over time, coarse enough to draw: peak and mean of each hundredth of a second. */
+/**
+ * The level of a stem over time, coarse enough to draw: peak and mean of each hundredth of a
+ * second.
+ */
 public final class Silhouette {
     /** Steps per second. */
     public static final int STEPS_PER_SECOND = 100;
@@ -46,7 +49,9 @@ public final class Silhouette {
 
     private static double most(float[] values, double from, double to) {
         int first = Math.max(0, (int) Math.floor(from * STEPS_PER_SECOND));
-        int last = Math.min(values.length, Math.max(first + 1, (int) Math.ceil(to * STEPS_PER_SECOND)));
+        int last =
+                Math.min(
+                        values.length, Math.max(first + 1, (int) Math.ceil(to * STEPS_PER_SECOND)));
         float most = 0;
         for (int i = first; i < last; i++) {
             most = Math.max(most, values[i]);

@@ -51,7 +51,11 @@ public final class PolarEnergy {
     }
 
     private void analyse(Audio response) {
-        int length = Math.max(32, Integer.highestOneBit((int) (1.4 * WINDOW_SECONDS * response.sampleRateHz())));
+        int length =
+                Math.max(
+                        32,
+                        Integer.highestOneBit(
+                                (int) (1.4 * WINDOW_SECONDS * response.sampleRateHz())));
         int hop = length / 4;
         Fft fft = new Fft(length);
         double[] window = Fft.hann(length);

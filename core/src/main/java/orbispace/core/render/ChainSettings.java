@@ -82,7 +82,8 @@ public record ChainSettings(Map<String, SendGain> sends, List<StageSettings> sta
                                     EngineSettings.PingPong.MAX_SECONDS),
                             p.feedback(),
                             p.loopHighPassHz(),
-                            p.loopLowPassHz(), p.width());
+                            p.loopLowPassHz(),
+                            p.width());
         };
     }
 

@@ -191,8 +191,8 @@ public final class LiveMix {
             g += (now.outputGain - g) * GAIN_GLIDE;
             m += (wantedMono - m) * GAIN_GLIDE;
             float middle = (left[i] + right[i]) / 2;
-            left[i] = g * (left[i] + m * (middle - left[i]));
-            right[i] = g * (right[i] + m * (middle - right[i]));
+            left[i] = g * (middle + (1 - m) * (left[i] - middle));
+            right[i] = g * (middle + (1 - m) * (right[i] - middle));
         }
         outputGain = settle(g, now.outputGain);
         monoShare = settle(m, wantedMono);

@@ -4,8 +4,8 @@ package orbispace.core.space;
  * The absorption of two lines: two second-order sections each, side by side in one loop, so that no
  * recursion waits for another.
  *
- * <p>Transposed direct form II in double. New coefficients are reached over {@link #GLIDE_GRIDS} grids by
- * straight lines; stable sections form a convex set, so every step between is stable.
+ * <p>Transposed direct form II in double. New coefficients are reached over {@link #GLIDE_GRIDS}
+ * grids by straight lines; stable sections form a convex set, so every step between is stable.
  */
 final class Absorption {
     /** Coefficients of one line. */

@@ -37,7 +37,11 @@ public sealed interface EngineSettings {
      * @param width how far apart the sides are, 0 (middle) to 1 (hard left and right)
      */
     record PingPong(
-            double spacingSeconds, double feedback, double loopHighPassHz, double loopLowPassHz, double width)
+            double spacingSeconds,
+            double feedback,
+            double loopHighPassHz,
+            double loopLowPassHz,
+            double width)
             implements EngineSettings {
         /** The longest spacing. */
         public static final double MAX_SECONDS = 8;

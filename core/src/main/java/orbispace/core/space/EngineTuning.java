@@ -75,7 +75,9 @@ public sealed interface EngineTuning {
             loop.addAll(FilterDesign.lowPass(echo.loopLowPassHz(), 2, sampleRateHz));
             return new PingPong(
                     Math.max(PingPongEcho.LEAST_FRAMES, echo.spacingSeconds() * sampleRateHz),
-                    (float) echo.feedback(), Cascade.pack(loop, 2), echo.width());
+                    (float) echo.feedback(),
+                    Cascade.pack(loop, 2),
+                    echo.width());
         }
     }
 }

@@ -5,8 +5,8 @@ import orbispace.core.signal.DelayLine;
 /**
  * One line of a feedback delay network: a delay that moves slowly around its length.
  *
- * <p>The movement is a straight line over each grid of {@link #GRID} frames, so that the samples of a
- * block can be copied flat and interpolated in one plain loop.
+ * <p>The movement is a straight line over each grid of {@link #GRID} frames, so that the samples of
+ * a block can be copied flat and interpolated in one plain loop.
  */
 final class NetworkLine {
     /** Frames over which the movement is a straight line. */
@@ -46,7 +46,8 @@ final class NetworkLine {
             turn += turnPerGrid;
             gridEnd = frames + depthFrames * Math.sin(turn);
         }
-        // The whole part holds for the grid; the fraction may leave 0..1 by a little, which is harmless.
+        // The whole part holds for the grid; the fraction may leave 0..1 by a little, which is
+        // harmless.
         int whole = (int) gridStart;
         copyFlat(write - whole - 2, n + 3);
         float step = (float) ((gridEnd - gridStart) / GRID);

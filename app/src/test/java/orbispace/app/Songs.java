@@ -1,0 +1,68 @@
+package orbispace.app;
+
+import java.nio.file.Path;
+import java.util.Random;
+import orbispace.app.session.NewSong;
+import orbispace.core.audio.Audio;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+import orbispace.files.WavWriter;
+
+/** A short song of our own for tests: a voice-like lead, a pad and a drum, twelve seconds. */
+public final class Songs {
+    public static final double RATE = 48000;
+    public static final double SECONDS = 12;
+
+    private Songs() {}
+
+    /** Tone with noise in phrases of two seconds with a second of rest. */
+    public static Audio lead() {
+        Random random = new Random(1);
+        float[] x = new float[(int) (SECONDS * RATE)];
+        double smooth = 0;
+        for (int i = 0; i < x.length; i++) {
+            double t = i / RATE;
+            double on = t % 3 < 2 ? 1 : 1e-4;
+            smooth += 0.3 * (random.nextGaussian() - smooth);
+            double tone = Math.sin(2 * Math.PI * 330 * t) + 0.6 * Math.sin(2 * Math.PI * 660 * t) + 0.4 * Math.sin(2 * Math.PI * 1980 * t);
+            x[i] = (float) (on * (0.08 * tone + 0.08 * smooth));
+        }
+        return Audio.of(RATE, x);
+    }
+
+    /** A quiet low pad. */
+    public static Audio pad() {
+        float[] x = new float[(int) (SECONDS * RATE)];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / RATE;
+            x[i] = (float) (0.02 * (Math.sin(2 * Math.PI * 110 * t) + Math.sin(2 * Math.PI * 165.5 * t)));
+        }
+        return Audio.of(RATE, x);
+    }
+
+    /** A stroke each half second. */
+    public static Audio drum() {
+        Random random = new Random(2);
+        float[] x = new float[(int) (SECONDS * RATE)];
+        for (int i = 0; i < x.length; i++) {
+            double t = i / RATE % 0.5;
+            x[i] = (float) (0.3 * Math.exp(-t / 0.04) * (Math.sin(2 * Math.PI * 90 * t) + 0.3 * random.nextGaussian()));
+        }
+        return Audio.of(RATE, x);
+    }
+
+    /** Writes the stems and a drafted project at 120 bpm; answers the project. */
+    public static Path write(Path folder) throws FileProblem {
+        WavWriter.write(folder.resolve("lead-voice.wav"), lead(), WavWriter.Depth.BITS_24, "");
+        WavWriter.write(folder.resolve("pad.wav"), pad(), WavWriter.Depth.BITS_16, "");
+        WavWriter.write(folder.resolve("drum.wav"), drum(), WavWriter.Depth.FLOAT_32, "");
+        NewSong song =
+                NewSong.fromStems(
+                        java.util.List.of(
+                                folder.resolve("lead-voice.wav"), folder.resolve("pad.wav"), folder.resolve("drum.wav")),
+                        120);
+        Path project = folder.resolve("ferry" + ProjectFile.SUFFIX);
+        ProjectFile.of(song.design()).write(project, song.design());
+        return project;
+    }
+}

@@ -1,0 +1,77 @@
+package orbispace.app.draw;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import javafx.scene.paint.Color;
+import org.junit.jupiter.api.Test;
+
+class AxesTest {
+    @Test
+    void timeGoesBothWays() {
+        TimeAxis axis = new TimeAxis(5.7, 28.6, 124, 752);
+        assertThat(axis.x(5.7)).isEqualTo(124);
+        assertThat(axis.x(28.6)).isCloseTo(876, within(1e-9));
+        assertThat(axis.right()).isEqualTo(876);
+        for (double s = 5.7; s < 28.6; s += 1.3) {
+            assertThat(axis.seconds(axis.x(s))).isCloseTo(s, within(1e-9));
+        }
+    }
+
+    @Test
+    void radiusIsTimeAndAngleIsSide() {
+        PolarAxis axis = new PolarAxis(446, 450, 406);
+        for (double s : new double[] {0.01, 0.1, 1, 3}) {
+            double r = axis.r(s);
+            for (double bearing : new double[] {-90, -40, 0, 63, 90}) {
+                assertThat(axis.distance(axis.x(r, bearing), axis.y(r, bearing))).isCloseTo(r, within(1e-9));
+            }
+            assertThat(axis.seconds(r)).isCloseTo(s, within(1e-9));
+        }
+        assertThat(axis.x(100, -90)).isCloseTo(346, within(1e-9));
+        assertThat(axis.y(100, 0)).isCloseTo(350, within(1e-9));
+        assertThat(axis.r(6)).isCloseTo(406, within(1e-9));
+        assertThat(axis.seconds(10_000)).isLessThan(7);
+    }
+
+    private static double luminance(Color c) {
+        double[] v = {c.getRed(), c.getGreen(), c.getBlue()};
+        for (int i = 0; i < 3; i++) {
+            v[i] = v[i] <= 0.03928 ? v[i] / 12.92 : Math.pow((v[i] + 0.055) / 1.055, 2.4);
+        }
+        return 0.2126 * v[0] + 0.7152 * v[1] + 0.0722 * v[2];
+    }
+
+    private static double contrast(Color a, Color b) {
+        double x = luminance(a);
+        double y = luminance(b);
+        return (Math.max(x, y) + 0.05) / (Math.min(x, y) + 0.05);
+    }
+
+    @Test
+    void textStandsOutFromEveryGroundByDayAndNight() {
+        for (Palette p : Palette.values()) {
+            for (Color ground : new Color[] {p.paper, p.disc, p.panel, p.card, p.cardQuiet}) {
+                for (Color text : new Color[] {p.ink, p.ink2, p.ink3, p.time, p.warn}) {
+                    assertThat(contrast(text, ground)).as("%s: %s on %s", p, text, ground).isGreaterThanOrEqualTo(4.3);
+                }
+            }
+        }
+    }
+
+    @Test
+    void returnsHaveColoursOfTheirOwn() {
+        for (Palette p : Palette.values()) {
+            assertThat(java.util.stream.Stream.of("A", "B", "C", "D", "E", "F").map(p::ofReturn).distinct()).hasSize(6);
+        }
+        assertThat(Palette.slot("G")).isEqualTo(Palette.slot("A"));
+    }
+
+    @Test
+    void theStyleSheetKnowsEveryNamedColour() {
+        String css = Palette.NIGHT.css();
+        for (String name : new String[] {"paper", "disc", "panel", "card", "card-quiet", "ink", "ink2", "ink3", "rule", "hair", "time", "warn"}) {
+            assertThat(css).contains("-o-" + name + ":#");
+        }
+    }
+}

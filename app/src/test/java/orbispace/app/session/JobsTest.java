@@ -1,0 +1,111 @@
+package orbispace.app.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.prefs.Preferences;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+class JobsTest {
+    private final UiLoop ui = new UiLoop();
+    private final Jobs jobs = new Jobs(ui);
+    private final List<String> results = new ArrayList<>();
+    private final List<String> failures = new ArrayList<>();
+
+    @AfterEach
+    void close() {
+        jobs.close();
+    }
+
+    @Test
+    void aNewerJobOfTheSameNameReplacesTheOlder() throws InterruptedException {
+        CountDownLatch release = new CountDownLatch(1);
+        jobs.start(
+                "x",
+                "first",
+                job -> {
+                    release.await();
+                    job.check();
+                    return "old";
+                },
+                results::add,
+                e -> failures.add(String.valueOf(e.getMessage())));
+        jobs.start("x", "second", job -> "new", results::add, e -> failures.add(String.valueOf(e.getMessage())));
+        release.countDown();
+        ui.until(() -> !jobs.busy());
+        Thread.sleep(100);
+        ui.until(() -> true);
+        assertThat(results).containsExactly("new");
+        assertThat(failures).isEmpty();
+        assertThat(jobs.busyWith().get()).isEmpty();
+    }
+
+    @Test
+    void failuresComeBackWithTheirWords() throws InterruptedException {
+        jobs.start(
+                "y",
+                "fails",
+                job -> {
+                    throw new IllegalStateException("the tide is out");
+                },
+                results::add,
+                e -> failures.add(String.valueOf(e.getMessage())));
+        ui.until(() -> !failures.isEmpty());
+        assertThat(failures).containsExactly("the tide is out");
+        assertThat(results).isEmpty();
+    }
+
+    @Test
+    void progressIsShownWhileItRuns() throws InterruptedException {
+        jobs.start(
+                "z",
+                "counts",
+                job -> {
+                    job.report(0.5);
+                    return "done";
+                },
+                results::add,
+                e -> failures.add(String.valueOf(e.getMessage())));
+        assertThat(jobs.busyWith().get()).isEqualTo("counts");
+        ui.until(() -> jobs.progress().get() == 0.5);
+        ui.until(() -> !results.isEmpty());
+        assertThat(jobs.busy()).isFalse();
+    }
+
+    @Test
+    void aCancelledJobGivesNothing() throws InterruptedException {
+        CountDownLatch release = new CountDownLatch(1);
+        jobs.start(
+                "w",
+                "waits",
+                job -> {
+                    release.await();
+                    return "late";
+                },
+                results::add,
+                e -> failures.add(String.valueOf(e.getMessage())));
+        jobs.cancel("w");
+        release.countDown();
+        Thread.sleep(100);
+        ui.until(() -> true);
+        assertThat(results).isEmpty();
+        assertThat(jobs.busyWith().get()).isEmpty();
+    }
+
+    @Test
+    void recentProjectsAreKeptNewestFirstWithoutRepeats() throws Exception {
+        Preferences node = Preferences.userRoot().node("orbispace-test-" + System.nanoTime());
+        try {
+            RecentProjects recent = RecentProjects.inPreferences(node);
+            for (String name : List.of("a", "b", "a", "c")) {
+                recent.add(java.nio.file.Path.of(name));
+            }
+            assertThat(recent.list().stream().map(Object::toString)).containsExactly("c", "a", "b");
+        } finally {
+            node.removeNode();
+        }
+    }
+}

@@ -1,0 +1,301 @@
+package orbispace.app.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import orbispace.app.Songs;
+import orbispace.core.audio.Audio;
+import orbispace.core.clear.Proposal;
+import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.Space;
+import orbispace.core.time.NoteValue;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+import orbispace.files.WavReader;
+import orbispace.files.WavWriter;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SessionTest {
+    @TempDir Path folder;
+
+    private final UiLoop ui = new UiLoop();
+    private final Session session = new Session(ui, RecentProjects.inMemory());
+    private Path project = Path.of(".");
+
+    @BeforeEach
+    void open() throws IOException, InterruptedException {
+        project = Songs.write(folder);
+        session.open(project);
+        settle();
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private void settle() throws InterruptedException {
+        ui.until(() -> session.measured().clearance().get() != null && !session.jobs().busy());
+    }
+
+    private double decay() {
+        return session.design().get().requireReturn("A").space() instanceof Space.Hall h ? h.decaySeconds() : 0;
+    }
+
+    @Test
+    void openingMeasuresStemsReturnsMixAndCover() {
+        assertThat(session.measured().materials()).hasSize(3);
+        Material lead = Objects.requireNonNull(session.measured().materials().get("lead-voice"));
+        assertThat(lead.phrases().orElseThrow().spans()).hasSize(4);
+        Material drum = Objects.requireNonNull(session.measured().materials().get("drum"));
+        assertThat(drum.hits().orElseThrow().intervalSeconds(0.5)).isCloseTo(0.5, within(0.01));
+        assertThat(session.measured().pictures()).containsOnlyKeys("A", "B");
+        MixMeasure mix = Objects.requireNonNull(session.measured().mix().get());
+        assertThat(mix.differenceLu()).isZero();
+        Clearance clearance = Objects.requireNonNull(session.measured().clearance().get());
+        assertThat(clearance.pairs()).containsOnlyKeys("A", "B");
+        assertThat(session.dirty().get()).isFalse();
+        assertThat(session.recent().list()).containsExactly(project.toAbsolutePath().normalize());
+    }
+
+    @Test
+    void editsAreUndoneRedoneAndMarkTheProject() {
+        double was = decay();
+        assertThat(session.edit(new Edit.Decay("A", 3))).isTrue();
+        assertThat(session.dirty().get()).isTrue();
+        assertThat(session.undoLabel().get()).isEqualTo("decay of A");
+        session.undo();
+        assertThat(decay()).isEqualTo(was);
+        assertThat(session.dirty().get()).isFalse();
+        session.redo();
+        assertThat(decay()).isEqualTo(3);
+    }
+
+    @Test
+    void aRefusedEditChangesNothingAndSaysWhy() {
+        Design before = session.design().get();
+        assertThat(session.edit(new Edit.Decay("A", 99))).isFalse();
+        assertThat(session.design().get()).isSameAs(before);
+        assertThat(session.problem().get()).contains("decay 99.0", "0.1 to 20");
+        session.edit(new Edit.Decay("A", 2));
+        assertThat(session.problem().get()).isEmpty();
+    }
+
+    @Test
+    void aDragIsOneStep() throws InterruptedException {
+        double was = decay();
+        Object gesture = new Object();
+        for (int i = 1; i <= 20; i++) {
+            session.drag(new Edit.Decay("A", 1 + 0.1 * i), gesture);
+        }
+        session.settle();
+        settle();
+        assertThat(decay()).isCloseTo(3, within(1e-9));
+        session.undo();
+        assertThat(decay()).isEqualTo(was);
+    }
+
+    @Test
+    void theMeasuredPictureFollowsADecay() throws InterruptedException {
+        session.edit(new Edit.Decay("A", 3));
+        settle();
+        ReturnPicture picture = Objects.requireNonNull(session.measured().pictures().get("A"));
+        assertThat(picture.decaySeconds()).isEqualTo(3);
+        double half = picture.curve().secondsAt(-30) - picture.curve().secondsAt(-10);
+        assertThat(half).isCloseTo(1, within(0.12));
+    }
+
+    @Test
+    void arrivalsOfTheEchoAreMeasuredWhereTheyAreSet() {
+        ReturnPicture picture = Objects.requireNonNull(session.measured().pictures().get("B"));
+        assertThat(picture.arrivals().size()).isGreaterThan(3);
+        assertThat(picture.arrivals().get(0).seconds()).isCloseTo(0.75, within(1e-9));
+        assertThat(picture.arrivals().get(0).bearingDegrees()).isCloseTo(-63, within(4.0));
+        assertThat(picture.arrivals().get(1).bearingDegrees()).isCloseTo(63, within(4.0));
+        assertThat(picture.arrivals().get(1).levelDb()).isCloseTo(20 * Math.log10(0.3), within(1.5));
+    }
+
+    @Test
+    void aRemedyDoesWhatItPromisedAndIsTakenBack() throws InterruptedException {
+        session.edit(new Edit.Level("A", 4));
+        session.wantsRemedies().set(true);
+        ui.until(
+                () -> {
+                    Clearance c = session.measured().clearance().get();
+                    return c != null && c.design().equals(session.design().get()) && !c.proposals().isEmpty() && !session.jobs().busy();
+                });
+        Clearance before = Objects.requireNonNull(session.measured().clearance().get());
+        Proposal duck =
+                Objects.requireNonNull(before.proposals().get("A")).stream()
+                        .filter(p -> p.edit() instanceof Edit.Ducking)
+                        .findFirst()
+                        .orElseThrow();
+        Edit inverse = duck.edit().inverse(session.design().get());
+        session.edit(duck.edit());
+        ui.until(
+                () -> {
+                    Clearance c = session.measured().clearance().get();
+                    return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+                });
+        double now =
+                Objects.requireNonNull(session.measured().clearance().get()).pair("A").orElseThrow().cover().presenceKept().orElseThrow();
+        assertThat(now).isCloseTo(duck.after().presenceKept().orElseThrow(), within(0.005));
+        session.edit(inverse);
+        assertThat(session.design().get()).isEqualTo(before.design());
+    }
+
+    @Test
+    void beforeAndAfterAreMatchedByTurningTheLouderDown() throws InterruptedException {
+        session.edit(new Edit.Level("A", 10));
+        settle();
+        MixMeasure mix = Objects.requireNonNull(session.measured().mix().get());
+        assertThat(mix.differenceLu()).isPositive();
+        assertThat(mix.matchDb(false)).isCloseTo(-mix.differenceLu(), within(1e-9));
+        assertThat(mix.matchDb(true)).isZero();
+        session.keepAsBefore();
+        settle();
+        assertThat(Objects.requireNonNull(session.measured().mix().get()).differenceLu()).isZero();
+    }
+
+    @Test
+    void whatIsSavedIsFoundAgainAlsoFromAnotherFolder() throws IOException, InterruptedException {
+        session.edit(new Edit.Predelay("A", new MusicalTime.Note(NoteValue.parse("1/32").orElseThrow(), 0), 1));
+        Design edited = session.design().get();
+        assertThat(session.save(project)).isTrue();
+        assertThat(session.dirty().get()).isFalse();
+        assertThat(ProjectFile.read(project).design().returns()).isEqualTo(edited.returns());
+
+        Path elsewhere = Files.createDirectories(folder.resolve("copy")).resolve("moved" + ProjectFile.SUFFIX);
+        assertThat(session.save(elsewhere)).isTrue();
+        session.open(elsewhere);
+        ui.until(() -> elsewhere.equals(session.file().get()));
+        settle();
+        assertThat(session.measured().materials()).hasSize(3);
+        assertThat(session.problem().get()).isEmpty();
+    }
+
+    @Test
+    void aFailedSaveKeepsTheDesignAndTheFile() throws IOException {
+        byte[] kept = Files.readAllBytes(project);
+        session.edit(new Edit.Decay("A", 2.7));
+        Path impossible = folder.resolve("no").resolve("such").resolve("x.orbispace.json");
+        assertThat(session.save(impossible)).isFalse();
+        assertThat(session.problem().get()).contains("folder does not exist");
+        assertThat(session.dirty().get()).isTrue();
+        assertThat(decay()).isEqualTo(2.7);
+        assertThat(Files.readAllBytes(project)).isEqualTo(kept);
+    }
+
+    @Test
+    void aProjectThatCannotBeOpenedLeavesTheOpenOneAlone() throws IOException, InterruptedException {
+        Path broken = folder.resolve("broken.orbispace.json");
+        Files.writeString(broken, "{\"orbispace\": 1, \"song\": 5}");
+        Design open = session.design().get();
+        session.open(broken);
+        ui.until(() -> !session.problem().get().isEmpty());
+        assertThat(session.problem().get()).contains("broken.orbispace.json", "song");
+        assertThat(session.design().get()).isSameAs(open);
+    }
+
+    @Test
+    void aMissingStemIsNamedAndTheRestIsUsable() throws IOException, InterruptedException {
+        Files.delete(folder.resolve("pad.wav"));
+        session.open(project);
+        ui.until(() -> session.problem().get().contains("pad.wav"));
+        settle();
+        assertThat(session.measured().materials()).containsOnlyKeys("lead-voice", "drum");
+    }
+
+    @Test
+    void choosingASectionMovesSpanAndBar() {
+        var sections = session.design().get().song().sections();
+        session.section().set(sections.getFirst());
+        assertThat(session.span().endSeconds()).isCloseTo(12, within(0.01));
+        session.section().set(null);
+        assertThat(session.span().startSeconds()).isZero();
+        assertThat(session.bar()).isEqualTo(1);
+    }
+
+    @Test
+    void reasonsHaveThisSongsValuesInThem() {
+        session.returnId().set("A");
+        assertThat(Reasons.decay(session)).contains("dB down when the voice returns", "1.0");
+        double clears = Reasons.decayThatClears(session).orElseThrow();
+        double gap = FieldEvents.lead(session.design().get(), session.measured().materials()).orElseThrow().gapSeconds(0.5);
+        assertThat(clears).isCloseTo(60 * (gap - 0.03125) / 30, within(0.01));
+        assertThat(Reasons.predelay(session)).contains("1/64 = 31.3 ms");
+        session.returnId().set("B");
+        assertThat(Reasons.echo(session)).contains("1/4. = 750.0 ms at 120 bpm", "arrivals");
+        assertThat(Reasons.drift(session.design().get(), session.design().get().requireReturn("B"), 1)).isEmpty();
+    }
+
+    @Test
+    void ringsAreTheVoicesRestsAndTheNextHit() {
+        List<FieldEvents.Ring> rings = FieldEvents.of(session.design().get(), session.measured().materials());
+        assertThat(rings).hasSize(2);
+        assertThat(rings.get(0).middleSeconds()).isCloseTo(1.0, within(0.06));
+        assertThat(rings.get(1).middleSeconds()).isCloseTo(0.5, within(0.01));
+        assertThat(FieldEvents.of(session.design().get(), java.util.Map.of())).isEmpty();
+    }
+
+    @Test
+    void handOverWritesSheetsAndPrints() throws InterruptedException, FileProblem {
+        Path to = folder.resolve("handover");
+        List<Path> written = new ArrayList<>();
+        session.handOver(
+                new HandOver.Order(to, List.of(".html", ".csv"), true, WavWriter.Depth.BITS_16),
+                written::addAll,
+                message -> {
+                    throw new AssertionError(message);
+                });
+        ui.until(() -> !written.isEmpty());
+        assertThat(written.stream().map(p -> String.valueOf(p.getFileName())))
+                .containsExactly("recall-sheet.html", "recall-sheet.csv", "A-hall.wav", "B-echo.wav", "mix.wav");
+        assertThat(WavReader.read(to.resolve("mix.wav")).seconds()).isGreaterThan(12);
+    }
+
+    @Test
+    void listeningRunsOnTheSilentOutputAndGoesWhereItIsSent() throws InterruptedException {
+        assertThat(session.transport().outputName().get()).isIn("silent output", "sound card");
+        session.transport().seek(3);
+        session.transport().togglePlaying();
+        long end = System.nanoTime() + 5_000_000_000L;
+        while (session.transport().position().get() < 3.2 && System.nanoTime() < end) {
+            session.transport().refresh();
+            Thread.sleep(10);
+        }
+        assertThat(session.transport().position().get()).isBetween(3.2, 6.0);
+        session.transport().togglePlaying();
+        assertThat(session.transport().playing().get()).isFalse();
+    }
+
+    @Test
+    void newSongsGuessRolesAndDraftAField() throws FileProblem {
+        NewSong song =
+                NewSong.fromStems(List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav"), folder.resolve("drum.wav")), 96);
+        assertThat(song.design().sources().stream().map(Source::role)).containsExactly(Role.LEAD, Role.HARMONY_BED, Role.HITS);
+        assertThat(song.design().returns()).hasSize(2);
+        assertThat(song.design().song().clock().bpmOfBar(1)).isEqualTo(96);
+        session.begin(song.design(), song.audio(), song.folder());
+        assertThat(session.dirty().get()).isTrue();
+        assertThat(session.file().get()).isNull();
+        WavWriter.write(folder.resolve("other.wav"), Audio.silence(44100, 1, 100), WavWriter.Depth.BITS_16, "");
+        assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav"), folder.resolve("other.wav")), 96))
+                .hasMessageContaining("44100");
+        assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav")), 2)).hasMessageContaining("tempo");
+    }
+}

@@ -1,0 +1,147 @@
+package orbispace.app.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import orbispace.app.Songs;
+import orbispace.app.session.NewSong;
+import orbispace.app.session.RecentProjects;
+import orbispace.app.session.Session;
+import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ReturnEditsTest {
+    @TempDir Path folder;
+
+    private final Session session = new Session(Runnable::run, RecentProjects.inMemory());
+
+    @BeforeEach
+    void open() throws IOException {
+        Songs.write(folder);
+        NewSong song = NewSong.fromStems(List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav")), 120);
+        session.begin(song.design(), song.audio(), song.folder());
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private Return ret(String id) {
+        return session.design().get().requireReturn(id);
+    }
+
+    private Return typed(String id, String name, String text) {
+        Edit edit = ReturnEdits.typed(session, ret(id), name, text).orElseThrow();
+        Design changed = edit.applyTo(session.design().get());
+        return changed.requireReturn(id);
+    }
+
+    private static double number(Return r, String name) {
+        Space.Hall hall = r.space() instanceof Space.Hall h ? h : new Space.Hall(1, 1, 1);
+        Space.PingPong echo =
+                r.space() instanceof Space.PingPong p ? p : new Space.PingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
+        return switch (name) {
+            case "decay" -> hall.decaySeconds();
+            case "lows" -> hall.lowRatio();
+            case "highs" -> hall.highRatio();
+            case "feedback" -> echo.feedback();
+            case "sides" -> echo.width();
+            case "return" -> r.levelDb();
+            case "high-pass" -> Objects.requireNonNull(r.filterOut().highPass()).hz();
+            case "low-pass" -> Objects.requireNonNull(r.filterOut().lowPass()).hz();
+            case "high-pass before" -> Objects.requireNonNull(r.filterIn().highPass()).hz();
+            case "low-pass before" -> Objects.requireNonNull(r.filterIn().lowPass()).hz();
+            case "depth" -> Objects.requireNonNull(r.duck()).rangeDb();
+            case "hold" -> Objects.requireNonNull(r.duck()).holdMillis();
+            case "release" -> Objects.requireNonNull(r.duck()).releaseMillis();
+            default -> throw new IllegalArgumentException(name);
+        };
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "A, decay, 2.5 s, 2.5",
+        "A, lows, x1.3, 1.3",
+        "A, highs, 0.5, 0.5",
+        "B, feedback, 40 %, 0.4",
+        "B, sides, 100, 1",
+        "A, return, -9.5, -9.5",
+        "A, high-pass, 3.1k, 3100",
+        "A, low-pass, 9k, 9000",
+        "B, high-pass before, 300, 300",
+        "B, low-pass before, 4k, 4000",
+        "A, depth, 6, 6",
+        "A, depth, -6 dB, 6",
+    })
+    void typedNumbersArriveWhereTheyBelong(String id, String name, String text, double expected) {
+        assertThat(number(typed(id, name, text), name)).isCloseTo(expected, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "A, decay, 1.85", "A, lows, 1.15", "A, highs, 0.65", "B, feedback, 0.31", "B, sides, 0.75",
+        "A, return, -3.5", "A, high-pass, 191", "A, low-pass, 6887"
+    })
+    void oneStepUpIsSmallAndInTheRightDirection(String id, String name, double expected) {
+        Edit edit = ReturnEdits.step(session, ret(id), name, 1, NumberField.Step.PLAIN);
+        Return up = edit.applyTo(session.design().get()).requireReturn(id);
+        assertThat(number(up, name)).isCloseTo(expected, within(1e-6));
+        Edit fine = ReturnEdits.step(session, ret(id), name, 1, NumberField.Step.FINE);
+        double fineValue = number(fine.applyTo(session.design().get()).requireReturn(id), name);
+        assertThat(Math.abs(fineValue - number(ret(id), name))).isLessThanOrEqualTo(Math.abs(expected - number(ret(id), name)));
+    }
+
+    @Test
+    void predelaysTakeNoteValuesWithOffsetsAndTheBarOfTheSection() {
+        session.section().set(session.design().get().song().sections().getFirst());
+        Return r = typed("A", "predelay", "1/32 + 3 ms");
+        assertThat(1000 * r.predelay().seconds(session.design().get().song().clock(), r.timedAtBar())).isCloseTo(65.5, within(1e-6));
+        Edit step = ReturnEdits.step(session, ret("A"), "predelay", -1, NumberField.Step.PLAIN);
+        Return less = step.applyTo(session.design().get()).requireReturn("A");
+        assertThat(1000 * less.predelay().seconds(session.design().get().song().clock(), 1)).isCloseTo(30.25, within(1e-6));
+        Return millis = typed("B", "echo time", "333 ms");
+        assertThat(((Space.PingPong) millis.space()).time()).isEqualTo(new MusicalTime.Millis(333));
+    }
+
+    @Test
+    void filtersAreSwitchedOffAtTheEndsOfTheirRange() {
+        assertThat(typed("A", "high-pass", "20").filterOut().highPass()).isNull();
+        assertThat(typed("A", "low-pass", "20k").filterOut().lowPass()).isNull();
+        assertThat(typed("A", "depth", "0").duck()).isNull();
+    }
+
+    @Test
+    void aFirstDuckIsKeyedByTheLead() {
+        Edit step = ReturnEdits.step(session, ret("A"), "depth", 1, NumberField.Step.PLAIN);
+        var duck = Objects.requireNonNull(step.applyTo(session.design().get()).requireReturn("A").duck());
+        assertThat(duck.keySource()).isEqualTo("lead-voice");
+        assertThat(duck.rangeDb()).isEqualTo(0.5);
+    }
+
+    @Test
+    void nonsenseAndForeignNamesAreNoEdits() {
+        for (Map.Entry<String, String> e :
+                Map.of("decay", "long", "predelay", "1/7", "high-pass", "low", "feedback", "5 dB", "shine", "3").entrySet()) {
+            assertThat(ReturnEdits.typed(session, ret("A"), e.getKey(), e.getValue())).as(e.getKey()).isEmpty();
+        }
+        assertThat(ReturnEdits.typed(session, ret("B"), "lows", "1.2")).isEmpty();
+        assertThatThrownBy(() -> ReturnEdits.step(session, ret("A"), "shine", 1, NumberField.Step.PLAIN))
+                .hasMessageContaining("shine");
+    }
+}

@@ -1,0 +1,334 @@
+package orbispace.app.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.scene.paint.Color;
+import javafx.stage.Stage;
+import orbispace.app.Songs;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Clearance;
+import orbispace.app.session.RecentProjects;
+import orbispace.app.session.Session;
+import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Space;
+import orbispace.files.ProjectFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+
+/** Drives the real window off screen by what a person sees, on a song that is not the demo. */
+class WindowTest {
+    @TempDir Path folder;
+
+    private final FxRobot robot = new FxRobot();
+    private Session session = new Session(Platform::runLater, RecentProjects.inMemory());
+    private Path project = Path.of(".");
+    private Stage stage;
+    private MainWindow window;
+
+    @BeforeEach
+    void open() throws IOException, TimeoutException {
+        project = Songs.write(folder);
+        stage = FxToolkit.registerPrimaryStage();
+        FxToolkit.setupFixture(
+                () -> {
+                    Type.load();
+                    session = new Session(Platform::runLater, RecentProjects.inMemory());
+                    window = new MainWindow(session);
+                    stage.setScene(window.scene());
+                    stage.setWidth(1280);
+                    stage.setHeight(800);
+                    stage.show();
+                    session.open(project);
+                });
+        settle();
+    }
+
+    @AfterEach
+    void close() throws TimeoutException {
+        FxToolkit.setupFixture(
+                () -> {
+                    session.close();
+                    stage.hide();
+                });
+    }
+
+    private boolean on(BooleanSupplier condition) {
+        try {
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean).get(20, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private void until(BooleanSupplier condition) {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        while (!on(condition)) {
+            if (System.nanoTime() > end) {
+                throw new AssertionError("waited a minute in vain");
+            }
+            org.testfx.util.WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
+        }
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private void settle() {
+        until(
+                () -> {
+                    Clearance c = session.measured().clearance().get();
+                    return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+                });
+    }
+
+    /** The visible node that a screen reader would call by this beginning. */
+    private Node called(String accessible) {
+        return robot.lookup((Node n) -> n.getAccessibleText() != null && n.getAccessibleText().startsWith(accessible) && shown(n)).query();
+    }
+
+    private static boolean shown(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private Set<String> labels() {
+        return robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
+                .map(Label::getText)
+                .collect(Collectors.toSet());
+    }
+
+    private Design design() {
+        return session.design().get();
+    }
+
+    private double decay() {
+        return design().requireReturn("A").space() instanceof Space.Hall h ? h.decaySeconds() : 0;
+    }
+
+    private double predelayMillis() {
+        return 1000 * design().requireReturn("A").predelay().seconds(design().song().clock(), design().requireReturn("A").timedAtBar());
+    }
+
+    private void key(KeyCode code, KeyCode... with) {
+        KeyCode[] all = java.util.Arrays.copyOf(with, with.length + 1);
+        all[with.length] = code;
+        robot.push(all);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private void focus(Node node) {
+        robot.interact(node::requestFocus);
+    }
+
+    @Test
+    void draggingTheDecayHandleChangesTheFieldAndThePicture() {
+        double was = decay();
+        Object picture = session.measured().pictures().get("A");
+        Node handle = called("decay");
+        robot.drag(handle).moveBy(0, 60).drop();
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(decay()).isLessThan(was - 0.2);
+        settle();
+        assertThat(session.measured().pictures().get("A")).isNotSameAs(picture);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(decay()).isEqualTo(was);
+    }
+
+    @Test
+    void thePredelayHandleSnapsToANoteRing() {
+        Node handle = called("predelay");
+        Bounds at = handle.localToScreen(handle.getBoundsInLocal());
+        double centre = at.getCenterY();
+        // Towards 1/16 at 120 bpm: 125 ms. The axis is logarithmic, so find the way by steps.
+        robot.drag(handle);
+        for (int i = 0; i < 160 && predelayMillis() < 110; i++) {
+            robot.moveBy(0, -1);
+        }
+        robot.moveBy(0, -2).drop();
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(predelayMillis()).isCloseTo(125, within(0.01));
+        assertThat(design().requireReturn("A").predelay().label()).isEqualTo("1/16");
+        assertThat(called("predelay").localToScreen(handle.getBoundsInLocal()).getCenterY()).isLessThan(centre);
+    }
+
+    @Test
+    void arrowKeysStepAHandleAndTypingSetsIt() {
+        focus(called("decay"));
+        key(KeyCode.UP);
+        assertThat(decay()).isCloseTo(1.85, within(1e-9));
+        key(KeyCode.UP, KeyCode.SHIFT);
+        assertThat(decay()).isCloseTo(1.855, within(1e-9));
+        focus(called("predelay"));
+        key(KeyCode.ENTER);
+        robot.write("1/32 + 3 ms").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(predelayMillis()).isCloseTo(65.5, within(1e-6));
+    }
+
+    @Test
+    void aWrongEntrySaysWhatIsAcceptedAndKeepsTheValue() {
+        double was = decay();
+        Node field = called("decay 1.80");
+        focus(field);
+        key(KeyCode.ENTER);
+        robot.write("forever").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(decay()).isEqualTo(was);
+        assertThat(labels()).anyMatch(t -> t.contains("forever") && t.contains("not understood"));
+        robot.clickOn("Close");
+        assertThat(labels()).noneMatch(t -> t.contains("forever"));
+    }
+
+    @Test
+    void numberKeysOpenTheStepsAndQuestionMarkShowsTheKeys() {
+        key(KeyCode.DIGIT1);
+        assertThat(labels()).contains("3 stems, 0 min 12 s");
+        key(KeyCode.DIGIT3);
+        assertThat(labels()).contains("PRESENCE KEPT", "Remedies");
+        key(KeyCode.DIGIT6);
+        assertThat(labels()).contains("Hand over", "as it will print");
+        key(KeyCode.DIGIT2);
+        assertThat(labels()).contains("Orbit");
+        key(KeyCode.SLASH, KeyCode.SHIFT);
+        assertThat(labels()).anyMatch(t -> t.contains("Space: play"));
+    }
+
+    @Test
+    void aRemedyRaisesPresenceByWhatWasPromisedAndIsUndoneByOnePress() {
+        robot.interact(() -> session.edit(new Edit.Level("A", 4)));
+        key(KeyCode.DIGIT3);
+        until(
+                () -> {
+                    Clearance c = session.measured().clearance().get();
+                    return c != null && !c.proposals().isEmpty() && c.design().equals(session.design().get()) && !session.jobs().busy();
+                });
+        Design before = design();
+        double promised =
+                Objects.requireNonNull(Objects.requireNonNull(session.measured().clearance().get()).proposals().get("A")).stream()
+                        .filter(p -> p.edit() instanceof Edit.Ducking)
+                        .findFirst()
+                        .orElseThrow()
+                        .after()
+                        .presenceKept()
+                        .orElseThrow();
+        robot.clickOn(called("apply Duck"));
+        settle();
+        double now = Objects.requireNonNull(session.measured().clearance().get()).pair("A").orElseThrow().cover().presenceKept().orElseThrow();
+        assertThat(now).isCloseTo(promised, within(0.005));
+        assertThat(labels()).anyMatch(t -> t.startsWith("was "));
+        robot.clickOn(called("undo Duck"));
+        settle();
+        assertThat(design()).isEqualTo(before);
+    }
+
+    @Test
+    void beforeAndAfterFlipAtMatchedLoudness() {
+        robot.interact(() -> session.edit(new Edit.Level("A", 10)));
+        settle();
+        key(KeyCode.B);
+        assertThat(on(() -> session.transport().hearingBefore().get())).isTrue();
+        assertThat(labels()).anyMatch(t -> t.startsWith("matched, "));
+        key(KeyCode.B);
+        assertThat(on(() -> session.transport().hearingBefore().get())).isFalse();
+    }
+
+    @Test
+    void savingAndOpeningAgainFindsEverything() throws IOException {
+        robot.interact(() -> session.edit(new Edit.Decay("A", 2.65)));
+        settle();
+        assertThat(labels()).doesNotContain("nothing changed yet");
+        key(KeyCode.S, KeyCode.CONTROL);
+        until(() -> !session.dirty().get());
+        assertThat(ProjectFile.read(project).design().returns()).isEqualTo(design().returns());
+        robot.interact(() -> session.open(project));
+        until(() -> !session.jobs().busy());
+        assertThat(decay()).isEqualTo(2.65);
+        assertThat(labels()).contains("2.65 s");
+    }
+
+    @Test
+    void soloMonoAndNightAreToggled() {
+        robot.clickOn(called("hear only return B"));
+        assertThat(on(() -> session.transport().soloReturn().get().equals("B"))).isTrue();
+        key(KeyCode.M);
+        assertThat(labels()).contains("check is on");
+        robot.clickOn(called("change between day and night"));
+        WritableImage image = snapshot();
+        Color corner = image.getPixelReader().getColor(640, 790);
+        assertThat(corner.getBrightness()).isLessThan(0.35);
+        robot.clickOn(called("change between day and night"));
+        assertThat(snapshot().getPixelReader().getColor(640, 790).getBrightness()).isGreaterThan(0.8);
+    }
+
+    private WritableImage snapshot() {
+        try {
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null)).get(20, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void everyReturnIsDrawnInItsOwnColour() {
+        WritableImage image = snapshot();
+        for (String id : List.of("A", "B")) {
+            Color own = Palette.DAY.ofReturn(id);
+            int seen = 0;
+            for (int y = 70; y < 520; y++) {
+                for (int x = 100; x < 970; x++) {
+                    Color c = image.getPixelReader().getColor(x, y);
+                    double distance = Math.abs(c.getRed() - own.getRed()) + Math.abs(c.getGreen() - own.getGreen()) + Math.abs(c.getBlue() - own.getBlue());
+                    seen += distance < 0.25 ? 1 : 0;
+                }
+            }
+            assertThat(seen).as("pixels of return %s", id).isGreaterThan(60);
+        }
+    }
+
+    @Test
+    void handingOverWritesFilesAndSaysWhich() {
+        key(KeyCode.DIGIT6);
+        robot.clickOn("Hand over".equals(called("folder").getAccessibleText()) ? "Hand over" : ".strong");
+        until(() -> Files.exists(folder.resolve("handover").resolve("mix.wav")) && !session.jobs().busy());
+        assertThat(labels()).anyMatch(t -> t.contains("6 files written") && t.contains("recall-sheet.html"));
+    }
+
+    @Test
+    void everyControlHasAnAccessibleName() {
+        for (KeyCode step : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT6)) {
+            key(step);
+            Set<Node> buttons = robot.lookup((Node n) -> n instanceof javafx.scene.control.ButtonBase && shown(n)).queryAll();
+            assertThat(buttons).isNotEmpty();
+            for (Node n : buttons) {
+                javafx.scene.control.ButtonBase b = (javafx.scene.control.ButtonBase) n;
+                boolean named = (b.getAccessibleText() != null && !b.getAccessibleText().isBlank()) || !b.getText().isBlank();
+                assertThat(named).as(n.toString()).isTrue();
+            }
+        }
+    }
+}

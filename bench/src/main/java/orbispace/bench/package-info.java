@@ -1,0 +1,3 @@
+/** Speed, measured: engines in {@link orbispace.bench.EngineBenchmark}. Not part of the tests. */
+@org.jspecify.annotations.NullMarked
+package orbispace.bench;

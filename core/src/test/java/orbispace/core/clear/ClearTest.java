@@ -1,0 +1,209 @@
+package orbispace.core.clear;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import orbispace.core.Signals;
+import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Fields;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.Cover;
+import orbispace.core.hearing.WetState;
+import orbispace.core.material.PhraseFinder;
+import orbispace.core.material.Phrases;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+
+class ClearTest {
+    private static final double RATE = 48000;
+    private static final double SECONDS = 12;
+    private static final Span ALL = new Span(0, SECONDS);
+
+    private final SongMaterial material = material();
+    private final Phrases phrases =
+            PhraseFinder.find(java.util.Objects.requireNonNull(material.audio().get("voice")));
+
+    /** Two seconds of voice-like noise, one of rest, over a quiet bed. */
+    private static SongMaterial material() {
+        float[] voice = Signals.noise(0.01, 200, 6000, SECONDS, RATE, 1);
+        for (int i = 0; i < voice.length; i++) {
+            double t = i / RATE % 3;
+            voice[i] *= t < 2 ? 1 : 1e-4f;
+        }
+        return new SongMaterial(
+                Map.of(
+                        "voice", Signals.mono(RATE, voice),
+                        "bed", Signals.mono(RATE, Signals.noise(2e-4, 60, 2000, SECONDS, RATE, 2))),
+                RATE);
+    }
+
+    private static Design design(double levelDb) {
+        Return hall = Fields.hall("A", 1.5, Map.of("voice", -6.0, "bed", -2.0));
+        return new Design(
+                Fields.song(120),
+                List.of(Fields.source("voice", Role.LEAD), Fields.source("bed", Role.HARMONY_BED)),
+                List.of(hall.withLevel(levelDb)));
+    }
+
+    private CoverAnalysis analysis() {
+        Renderer renderer = new Renderer(material, material.frames(), new StageCache(1L << 29));
+        return new CoverAnalysis(renderer, -20, 10);
+    }
+
+    private static Source voice(Design design) {
+        return design.sources().getFirst();
+    }
+
+    private Cover cover(CoverAnalysis analysis, Design design) {
+        return analysis.pair(design, voice(design), design.returns().getFirst(), phrases.spans(), ALL, Job.QUIET).cover();
+    }
+
+    @Test
+    void aLouderReturnKeepsLessPresenceAndBloomsMore() {
+        CoverAnalysis analysis = analysis();
+        List<Cover> covers = new ArrayList<>();
+        for (double level = -30; level <= 0; level += 6) {
+            covers.add(cover(analysis, design(level)));
+        }
+        for (int i = 1; i < covers.size(); i++) {
+            Cover quiet = covers.get(i - 1);
+            Cover loud = covers.get(i);
+            assertThat(loud.presenceKept().orElseThrow()).isLessThanOrEqualTo(quiet.presenceKept().orElseThrow());
+            assertThat(loud.wetShare()).isGreaterThanOrEqualTo(quiet.wetShare());
+            assertThat(loud.clashArea()).isGreaterThanOrEqualTo(quiet.clashArea());
+            assertThat(loud.bloomDb().orElse(-99)).isGreaterThanOrEqualTo(quiet.bloomDb().orElse(-99));
+        }
+        assertThat(covers.getFirst().presenceKept().orElseThrow()).isGreaterThan(0.95);
+        assertThat(covers.getLast().presenceKept().orElseThrow()).isLessThan(0.7);
+    }
+
+    @Test
+    void promisesOfRemediesAreWhatHappens() {
+        CoverAnalysis analysis = analysis();
+        for (double level : new double[] {-12, -7, -3, 0}) {
+            Design design = design(level);
+            RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
+            for (Proposal p : finder.propose(design, voice(design), design.returns().getFirst(), phrases, ALL, Job.QUIET)) {
+                Cover happened = cover(analysis(), p.edit().applyTo(design));
+                assertThat(happened.presenceKept().orElseThrow())
+                        .as(p.change())
+                        .isCloseTo(p.after().presenceKept().orElseThrow(), within(0.005));
+            }
+        }
+    }
+
+    @Test
+    void theDuckerReachesTheTargetAndNoDeeper() {
+        CoverAnalysis analysis = analysis();
+        Design design = design(-5);
+        Cover before = cover(analysis, design);
+        assertThat(before.presenceKept().orElseThrow()).isLessThan(Targets.LEAD.presence());
+        Proposal duck = duck(analysis, design);
+        assertThat(duck.after().presenceKept().orElseThrow()).isGreaterThanOrEqualTo(Targets.LEAD.presence() - 0.01);
+        assertThat(duck.presenceGain()).isGreaterThan(0.02);
+        assertThat(duck.why()).contains("median gap");
+        Duck found = ((Edit.Ducking) duck.edit()).duck();
+        assertThat(found).isNotNull();
+        Design shallower =
+                new Edit.Ducking("A", java.util.Objects.requireNonNull(found).withRange(Math.max(0, found.rangeDb() - 1.5)))
+                        .applyTo(design);
+        assertThat(cover(analysis, shallower).presenceKept().orElseThrow()).isLessThan(duck.after().presenceKept().orElseThrow());
+    }
+
+    private Proposal duck(CoverAnalysis analysis, Design design) {
+        return new RemedyFinder(analysis, Targets.LEAD)
+                .propose(design, voice(design), design.returns().getFirst(), phrases, ALL, Job.QUIET).stream()
+                        .filter(p -> p.edit() instanceof Edit.Ducking)
+                        .findFirst()
+                        .orElseThrow();
+    }
+
+    @Test
+    void aHighPassIsProposedWhileTooMuchLiesLowAndThenNoMore() {
+        CoverAnalysis analysis = analysis();
+        Design low = new Edit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
+        Design boomy = new Edit.Send("A", "voice", null).applyTo(low);
+        RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
+        Proposal highPass =
+                finder.propose(boomy, voice(boomy), boomy.returns().getFirst(), phrases, ALL, Job.QUIET).stream()
+                        .filter(p -> p.edit() instanceof Edit.FilterOut)
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(highPass.why()).contains("under 250 Hz");
+        assertThat(highPass.cost().bandwidthOctaves()).isPositive();
+        Design cured = highPass.edit().applyTo(boomy);
+        Return hall = cured.returns().getFirst();
+        boolean again =
+                finder.propose(cured, voice(cured), hall, phrases, ALL, Job.QUIET).stream()
+                        .anyMatch(p -> p.edit() instanceof Edit.FilterOut);
+        double corner = java.util.Objects.requireNonNull(hall.filterOut().highPass()).hz();
+        assertThat(again).isEqualTo(false);
+        assertThat(corner).isBetween(100.0, 400.0);
+    }
+
+    @Test
+    void aFieldThatIsClearGetsNoRemedies() {
+        Design clear = design(-26);
+        assertThat(
+                        new RemedyFinder(analysis(), Targets.LEAD)
+                                .propose(clear, voice(clear), clear.returns().getFirst(), phrases, ALL, Job.QUIET))
+                .isEmpty();
+    }
+
+    @Test
+    void allReturnsTogetherCoverMoreThanOne() {
+        CoverAnalysis analysis = analysis();
+        Design one = design(-8);
+        Return echo = Fields.echo("B", "1/8", 0.4, Map.of("voice", -8.0));
+        Design both = new Design(one.song(), one.sources(), List.of(one.returns().getFirst(), echo));
+        double single =
+                analysis.pair(both, voice(both), both.returns().getFirst(), phrases.spans(), ALL, Job.QUIET)
+                        .cover()
+                        .wetShareInPhrases();
+        double together = analysis.field(both, voice(both), phrases.spans(), ALL, Job.QUIET).cover().wetShareInPhrases();
+        assertThat(together).isGreaterThan(single);
+    }
+
+    @Test
+    void theRiverBloomsInGapsAndRunsUnderOrOverPhrases() {
+        Design design = design(-8);
+        River river =
+                analysis()
+                        .pair(design, voice(design), design.returns().getFirst(), phrases.spans(), ALL, Job.QUIET)
+                        .river();
+        int inGap = (int) (2.5 * river.framesPerSecond());
+        int inPhrase = (int) (4.0 * river.framesPerSecond());
+        assertThat(river.course(inGap)).isEqualTo(River.Course.BLOOMS);
+        assertThat(river.course(inPhrase)).isNotEqualTo(River.Course.BLOOMS);
+        assertThat(river.levelDb(inPhrase)).isGreaterThan(river.levelDb(inGap));
+    }
+
+    @Test
+    void aStretchOfTheSongIsMeasuredByItself() {
+        Design design = design(-8);
+        CoverAnalysis analysis = analysis();
+        Span rest = new Span(2.1, 2.9);
+        PairView view = analysis.pair(design, voice(design), design.returns().getFirst(), phrases.spans(), rest, Job.QUIET);
+        assertThat(view.cover().presenceKept()).isEmpty();
+        assertThat(view.river().frames()).isEqualTo((int) Math.round(0.8 * view.river().framesPerSecond()));
+    }
+
+    @Test
+    void statesBeginWhereTheirSharesDo() {
+        for (WetState state : WetState.values()) {
+            assertThat(WetState.of(state.fromShare())).isEqualTo(state);
+            assertThat(WetState.of(state.aimShare())).isEqualTo(state);
+        }
+    }
+}

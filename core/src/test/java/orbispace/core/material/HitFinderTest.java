@@ -1,0 +1,80 @@
+package orbispace.core.material;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
+import org.junit.jupiter.api.Test;
+
+class HitFinderTest {
+    private static final double RATE = 48000;
+
+    private static void strike(float[] x, double seconds, double level, double t60, double hz, Random random) {
+        int from = (int) (seconds * RATE);
+        for (int i = 0; i < t60 * RATE && from + i < x.length; i++) {
+            double t = i / RATE;
+            double e = Math.min(1, t / 0.001) * Math.pow(10, -3 * t / t60);
+            x[from + i] += (float) (level * e * (Math.sin(2 * Math.PI * hz * t) + 0.2 * random.nextGaussian()));
+        }
+    }
+
+    @Test
+    void findsTwoHundredHitsWithBleedTwelveDecibelsBelowAndNothingElse() {
+        Random random = new Random(9);
+        float[] x = new float[(int) (105 * RATE)];
+        List<Double> times = new ArrayList<>();
+        for (int i = 0; i < 200; i++) {
+            double at = 0.3 + 0.5 * i + 0.04 * random.nextDouble();
+            times.add(at);
+            strike(x, at, 0.4 * Math.pow(10, random.nextGaussian() * 0.5 / 20), 0.25, 110, random);
+            strike(x, at + 0.22 + 0.03 * random.nextDouble(), 0.4 * 0.22, 0.05, 5000, random);
+        }
+        for (int i = 0; i < x.length; i++) {
+            x[i] += (float) (1e-4 * random.nextGaussian());
+        }
+        Hits found = HitFinder.find(Signals.mono(RATE, x));
+        assertThat(found.hits()).hasSize(200);
+        assertThat(found.bleed()).hasSize(200);
+        for (int i = 0; i < 200; i++) {
+            assertThat(found.hits().get(i).seconds()).isCloseTo(times.get(i), within(0.005));
+        }
+        assertThat(found.separationDb().orElseThrow()).isBetween(8.0, 15.0);
+        assertThat(found.intervalSeconds(0.5)).isCloseTo(0.5, within(0.02));
+    }
+
+    @Test
+    void hitsOfOneLevelHaveNoBleed() {
+        Random random = new Random(2);
+        float[] x = new float[(int) (6 * RATE)];
+        for (int i = 0; i < 10; i++) {
+            strike(x, 0.3 + 0.5 * i, 0.5, 0.2, 200, random);
+        }
+        Hits found = HitFinder.find(Signals.mono(RATE, x));
+        assertThat(found.hits()).hasSize(10);
+        assertThat(found.bleed()).isEmpty();
+        assertThat(found.separationDb()).isEmpty();
+    }
+
+    @Test
+    void silenceHasNoHits() {
+        Hits none = HitFinder.find(Audio.silence(RATE, 1, 48000));
+        assertThat(none.hits()).isEmpty();
+        assertThat(none.intervalSeconds(0.5)).isZero();
+    }
+
+    @Test
+    void aSilhouetteKnowsPeakAndMean() {
+        float[] x = new float[48000];
+        java.util.Arrays.fill(x, 24000, 36000, 0.5f);
+        Silhouette s = Silhouette.of(Signals.mono(RATE, x));
+        assertThat(s.seconds()).isCloseTo(1, within(1e-9));
+        assertThat(s.peak(0.5, 0.75)).isEqualTo(0.5);
+        assertThat(s.mean(0.55, 0.6)).isCloseTo(0.5, within(1e-6));
+        assertThat(s.peak(0, 0.4)).isZero();
+        assertThat(s.peak(5, 9)).isZero();
+    }
+}

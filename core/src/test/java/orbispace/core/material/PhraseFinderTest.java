@@ -1,0 +1,91 @@
+package orbispace.core.material;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PhraseFinderTest {
+
+    /** Noise phrases with random lengths and gaps over a noise floor. */
+    private static Audio phrases(List<Span> spans, double levelDb, double snrDb, double rate, long seed) {
+        double end = spans.getLast().endSeconds() + 1;
+        float[] x = Signals.noise(Math.pow(10, (levelDb - snrDb) / 10), 100, 7000, end, rate, seed);
+        float[] voice = Signals.noise(Math.pow(10, levelDb / 10), 200, 6000, end, rate, seed + 1);
+        for (Span s : spans) {
+            for (int i = (int) (s.startSeconds() * rate); i < s.endSeconds() * rate; i++) {
+                x[i] += voice[i];
+            }
+        }
+        return Audio.of(rate, x);
+    }
+
+    private static List<Span> random(long seed, int count) {
+        Random random = new Random(seed);
+        List<Span> spans = new ArrayList<>();
+        double at = 0.5;
+        for (int i = 0; i < count; i++) {
+            double length = 0.4 + 2 * random.nextDouble();
+            spans.add(new Span(at, at + length));
+            at += length + 0.3 + 1.2 * random.nextDouble();
+        }
+        return spans;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-20, 20, 48000", "-35, 20, 48000", "-12, 40, 48000", "-20, 60, 48000", "-20, 25, 44100", "-20, 25, 96000"})
+    void edgesAreWithinThirtyMillis(double level, double snr, double rate) {
+        for (long seed = 1; seed <= 3; seed++) {
+            List<Span> expected = random(seed, 8);
+            List<Span> found = PhraseFinder.find(phrases(expected, level, snr, rate, seed)).spans();
+            assertThat(found).hasSameSizeAs(expected);
+            for (int i = 0; i < expected.size(); i++) {
+                assertThat(found.get(i).startSeconds()).isCloseTo(expected.get(i).startSeconds(), within(0.03));
+                assertThat(found.get(i).endSeconds()).isCloseTo(expected.get(i).endSeconds(), within(0.03));
+            }
+        }
+    }
+
+    @Test
+    void restsUnder150MillisDoNotPartAPhraseAndAreKeptAsInnerGaps() {
+        List<Span> spans = List.of(new Span(0.5, 1), new Span(1.08, 1.6), new Span(1.7, 2.2), new Span(3, 3.5));
+        Phrases found = PhraseFinder.find(phrases(spans, -20, 50, 48000, 4));
+        assertThat(found.spans()).hasSize(2);
+        assertThat(found.innerGaps()).hasSize(2);
+        assertThat(found.innerGaps().getFirst().seconds()).isCloseTo(0.08, within(0.025));
+        assertThat(found.gapSeconds(0.5)).isCloseTo(0.8, within(0.04));
+    }
+
+    @Test
+    void clicksAreNoPhrases() {
+        List<Span> spans = List.of(new Span(0.5, 1.5), new Span(2.5, 2.55), new Span(3.5, 4.5));
+        assertThat(PhraseFinder.find(phrases(spans, -20, 50, 48000, 4)).spans()).hasSize(2);
+    }
+
+    @Test
+    void aSteadySoundIsOnePhraseAndSilenceIsNone() {
+        Audio steady = Signals.mono(48000, Signals.noise(0.01, 200, 6000, 3, 48000, 2));
+        assertThat(PhraseFinder.find(steady).spans()).containsExactly(new Span(0, 3));
+        assertThat(PhraseFinder.find(Audio.silence(48000, 1, 48000)).spans()).isEmpty();
+        assertThat(PhraseFinder.find(Audio.silence(48000, 1, 10)).spans()).isEmpty();
+    }
+
+    @Test
+    void phrasesBetweenDigitalSilenceAreFound() {
+        float[] x = new float[48000 * 4];
+        float[] voice = Signals.noise(0.01, 200, 6000, 4, 48000, 7);
+        System.arraycopy(voice, 0, x, 48000, 48000);
+        System.arraycopy(voice, 0, x, 120000, 48000);
+        List<Span> found = PhraseFinder.find(Signals.mono(48000, x)).spans();
+        assertThat(found).hasSize(2);
+        assertThat(found.get(1).startSeconds()).isCloseTo(2.5, within(0.03));
+    }
+}

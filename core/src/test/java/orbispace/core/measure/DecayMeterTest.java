@@ -1,0 +1,112 @@
+package orbispace.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class DecayMeterTest {
+    private static double seconds(DecayTime time) {
+        return time instanceof DecayTime.Measured(double s) ? s : Double.NaN;
+    }
+
+    /** Several decays of different noise on two channels, so that chance does not decide. */
+    private static Audio decay(double t60, double floorDb, double rate, long seed) {
+        double length = Math.max(1.0, t60 * 1.6);
+        return Audio.of(
+                rate,
+                Signals.decay(t60, floorDb, length, rate, seed),
+                Signals.decay(t60, floorDb, length, rate, seed + 1000));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.5, 48000", "1, 48000", "2, 44100", "4, 48000"})
+    void broadbandTimesAreWithinThreePercentWithANoiseFloor50DecibelsDown(double t60, double rate) {
+        BandDecay b = DecayMeter.measure(decay(t60, -50, rate, 11)).broadband();
+        assertThat(seconds(b.t20())).isCloseTo(t60, within(0.03 * t60));
+        assertThat(seconds(b.t30())).isCloseTo(t60, within(0.03 * t60));
+    }
+
+    @Test
+    void octaveTimesAreWithinThreePercentOnAverageOverNoises() {
+        double t60 = 1.5;
+        double[] sums = new double[8];
+        int runs = 8;
+        for (int k = 0; k < runs; k++) {
+            DecayReport report = DecayMeter.measure(decay(t60, -60, 48000, 100 + k));
+            for (int b = 0; b < 8; b++) {
+                sums[b] += seconds(report.bands().get(b).t30()) / runs;
+            }
+        }
+        for (int b = 2; b < 8; b++) {
+            assertThat(sums[b]).as("band %d", b).isCloseTo(t60, within(0.03 * t60));
+        }
+        assertThat(sums[0]).isCloseTo(t60, within(0.08 * t60));
+        assertThat(sums[1]).isCloseTo(t60, within(0.06 * t60));
+    }
+
+    @Test
+    void clarityAgreesWithTheIntegralOfAnExponentialDecay() {
+        for (double t60 : new double[] {0.8, 1.5, 3}) {
+            double rate = 13.815510558 / t60;
+            double expected50 = 10 * Math.log10(Math.exp(rate * 0.05) - 1);
+            double expected80 = 10 * Math.log10(Math.exp(rate * 0.08) - 1);
+            BandDecay b = DecayMeter.measure(decay(t60, -80, 48000, 31)).broadband();
+            assertThat(b.clarity50Db()).isCloseTo(expected50, within(0.3));
+            assertThat(b.clarity80Db()).isCloseTo(expected80, within(0.3));
+            assertThat(b.centreSeconds()).isCloseTo(1 / rate, within(0.05 / rate));
+            assertThat(b.definition50()).isCloseTo(1 - Math.exp(-rate * 0.05), within(0.02));
+        }
+    }
+
+    @Test
+    void predelayIsTheOnset() {
+        float[] late = new float[48000];
+        float[] tail = Signals.decay(0.6, -90, 0.9, 48000, 5);
+        System.arraycopy(tail, 0, late, 2400, tail.length);
+        DecayReport report = DecayMeter.measure(Signals.mono(48000, late));
+        assertThat(report.predelaySeconds()).isCloseTo(0.05, within(0.0005));
+    }
+
+    @Test
+    void aHighNoiseFloorIsFlaggedNotGuessed() {
+        DecayReport report = DecayMeter.measure(decay(2, -25, 48000, 3));
+        assertThat(report.broadband().t30()).isInstanceOf(DecayTime.TooNoisy.class);
+        assertThat(report.broadband().reliable()).isFalse();
+    }
+
+    @Test
+    void lowBandsOfAVeryShortDecayAreFlagged() {
+        DecayReport report = DecayMeter.measure(decay(0.05, -80, 48000, 3));
+        assertThat(report.bands().getFirst().t30()).isInstanceOf(DecayTime.TooShort.class);
+    }
+
+    @Test
+    void silenceIsRefused() {
+        assertThatThrownBy(() -> DecayMeter.measure(Audio.silence(48000, 1, 48000))).hasMessageContaining("silent");
+        float[] end = new float[4800];
+        end[4790] = 1;
+        assertThatThrownBy(() -> DecayMeter.measure(Signals.mono(48000, end))).hasMessageContaining("20 ms");
+    }
+
+    @Test
+    void curveFallsSixtyDecibelsInTheDecayTime() {
+        DecayCurve curve = DecayMeter.curve(decay(1.2, -90, 48000, 8));
+        double at10 = curve.secondsAt(-10);
+        double at50 = curve.secondsAt(-50);
+        assertThat(at50 - at10).isCloseTo(1.2 * 40 / 60, within(0.02));
+        assertThat(curve.levelDbAt(-1)).isZero();
+        assertThat(curve.levelDbAt(100)).isEqualTo(Double.NEGATIVE_INFINITY);
+    }
+
+    @Test
+    void bandsStopWhereTheSampleRateDoes() {
+        DecayReport report = DecayMeter.measure(decay(0.8, -80, 16000, 4));
+        assertThat(report.bands().getLast().centreHz()).isEqualTo(4000);
+    }
+}

@@ -1,0 +1,170 @@
+package orbispace.core.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.lang.management.ManagementFactory;
+import java.util.Map;
+import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Fields;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.render.LiveSettings.Hearing;
+import org.junit.jupiter.api.Test;
+
+class LiveMixTest {
+    private static final double RATE = 48000;
+    private static final int BLOCK = 256;
+
+    private final SongMaterial material =
+            new SongMaterial(
+                    Map.of(
+                            "voice", Signals.mono(RATE, Signals.sine(330, 0.2, 4, RATE)),
+                            "bed", Signals.mono(RATE, Signals.noise(0.003, 100, 3000, 4, RATE, 2))),
+                    RATE);
+    private final Design design =
+            new Edit.Ducking("A", new Duck("voice", 4, -50, 8, 6, 5, 50, 100)).applyTo(Fields.two());
+
+    private LiveMix mix(Design of, Hearing hearing) {
+        return new LiveMix(of, material, LiveSettings.of(of, material, hearing), BLOCK);
+    }
+
+    private static float[][] play(LiveMix mix, int from, int frames) {
+        float[][] out = new float[2][frames];
+        float[] l = new float[BLOCK];
+        float[] r = new float[BLOCK];
+        for (int at = 0; at < frames; at += BLOCK) {
+            int n = Math.min(BLOCK, frames - at);
+            mix.process(from + at, l, r, n);
+            System.arraycopy(l, 0, out[0], at, n);
+            System.arraycopy(r, 0, out[1], at, n);
+        }
+        return out;
+    }
+
+    @Test
+    void whatIsHeardIsWhatIsPrinted() {
+        Audio printed = new Renderer(material, material.frames(), new StageCache(0)).render(design, Job.QUIET).mix();
+        float[][] heard = play(mix(design, Hearing.PLAIN), 0, material.frames());
+        double difference = 0;
+        double power = 0;
+        for (int i = 0; i < printed.frames(); i++) {
+            difference += Math.pow(heard[0][i] - printed.channel(0)[i], 2);
+            power += Math.pow(printed.channel(0)[i], 2);
+        }
+        assertThat(10 * Math.log10(difference / power + 1e-30)).isLessThan(-90);
+    }
+
+    @Test
+    void everyEditIsTakenWithoutAClick() {
+        Design sineOnly =
+                new Edit.Send("A", "bed", null).applyTo(new Edit.Ducking("A", null).applyTo(Fields.two()));
+        Edit[] edits = {
+            new Edit.Decay("A", 3),
+            new Edit.Predelay("A", new MusicalTime.Millis(95), 1),
+            new Edit.EchoTime("B", new MusicalTime.Millis(333), 1),
+            new Edit.FilterOut("A", new Filter(new Filter.Corner(600, 4), null)),
+            new Edit.FilterOut("A", Filter.OPEN),
+            new Edit.Level("A", -30),
+            new Edit.Send("B", "voice", null),
+            new Edit.Feedback("B", 0.9),
+            new Edit.EchoWidth("B", 0),
+            new Edit.Ducking("A", new Duck("voice", 20, -60, 20, 0, 1, 50, 100)),
+        };
+        SongMaterial sine = new SongMaterial(Map.of("voice", Signals.mono(RATE, Signals.sine(330, 0.2, 4, RATE))), RATE);
+        for (Edit edit : edits) {
+            LiveMix mix = new LiveMix(sineOnly, sine, LiveSettings.of(sineOnly, sine, Hearing.PLAIN), BLOCK);
+            play(mix, 0, 2 * (int) RATE);
+            mix.set(LiveSettings.of(edit.applyTo(sineOnly), sine, Hearing.PLAIN));
+            float[][] after = play(mix, 2 * (int) RATE, (int) RATE);
+            double steepest = 0;
+            for (int i = 2; i < after[0].length; i++) {
+                // A click is a corner: the second difference of a sine of this level stays small.
+                double corner = after[0][i] - 2.0 * after[0][i - 1] + after[0][i - 2];
+                steepest = Math.max(steepest, Math.abs(corner));
+            }
+            assertThat(steepest).as(edit.subject()).isLessThan(0.004);
+        }
+    }
+
+    @Test
+    void anEditIsHeardWithinAHundredMillis() {
+        LiveMix mix = mix(design, Hearing.PLAIN);
+        play(mix, 0, (int) RATE);
+        mix.set(LiveSettings.of(design, material, new Hearing(Map.of(), Map.of(), false, 0)));
+        float[][] after = play(mix, (int) RATE, (int) (0.2 * RATE));
+        double power = 0;
+        for (int i = (int) (0.1 * RATE); i < after[0].length; i++) {
+            power += after[0][i] * after[0][i];
+        }
+        assertThat(power).isLessThan(1e-6);
+    }
+
+    @Test
+    void soloDimsTheOthersButKeepsTheirReturns() {
+        Hearing solo = new Hearing(Map.of("bed", 0.125), Map.of("A", 0.0, "B", 0.0), false, 1);
+        LiveMix mix = mix(design, solo);
+        float[][] out = play(mix, 0, 4800);
+        Audio bed = java.util.Objects.requireNonNull(material.audio().get("bed"));
+        Audio voice = java.util.Objects.requireNonNull(material.audio().get("voice"));
+        double half = Math.sqrt(0.5);
+        for (int i = 1000; i < 4800; i += 111) {
+            double expected = half * (voice.channel(0)[i] + 0.125 * bed.channel(0)[i]);
+            assertThat((double) out[0][i]).isCloseTo(expected, within(1e-5));
+        }
+    }
+
+    @Test
+    void monoFoldsBothSidesToTheirMean() {
+        LiveMix mix = mix(design, new Hearing(Map.of(), Map.of(), true, 1));
+        float[][] out = play(mix, 0, (int) RATE);
+        assertThat(out[0]).isEqualTo(out[1]);
+    }
+
+    @Test
+    void returnsRingOnAfterTheSong() {
+        LiveMix mix = mix(design, Hearing.PLAIN);
+        play(mix, 0, material.frames());
+        float[][] tail = play(mix, material.frames(), 4800);
+        double power = 0;
+        for (float x : tail[0]) {
+            power += x * x;
+        }
+        assertThat(power).isGreaterThan(1e-4);
+    }
+
+    @Test
+    void processingAllocatesNothing() {
+        LiveMix mix = mix(design, Hearing.PLAIN);
+        float[] l = new float[BLOCK];
+        float[] r = new float[BLOCK];
+        LiveSettings[] settings = {
+            LiveSettings.of(new Edit.Decay("A", 2).applyTo(design), material, Hearing.PLAIN),
+            LiveSettings.of(new Edit.Predelay("A", new MusicalTime.Millis(5), 1).applyTo(design), material, Hearing.PLAIN)
+        };
+        var threads = (com.sun.management.ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long id = Thread.currentThread().threadId();
+        for (int i = 0; i < 400; i++) {
+            mix.set(settings[i % 2]);
+            mix.process(i * BLOCK, l, r, BLOCK);
+        }
+        long before = threads.getThreadAllocatedBytes(id);
+        for (int i = 0; i < 400; i++) {
+            mix.set(settings[i % 2]);
+            mix.process(i * BLOCK, l, r, BLOCK);
+        }
+        // The measuring itself may take a few bytes; 400 blocks that allocated anything would take far more.
+        assertThat(threads.getThreadAllocatedBytes(id) - before).isLessThan(4000);
+    }
+
+    @Test
+    void aChangedShapeNeedsAnotherMix() {
+        assertThat(LiveMix.sameShape(design, new Edit.Decay("A", 2).applyTo(design))).isTrue();
+        Design oneReturn = new Design(design.song(), design.sources(), design.returns().subList(0, 1));
+        assertThat(LiveMix.sameShape(design, oneReturn)).isFalse();
+    }
+}

@@ -1,0 +1,118 @@
+package orbispace.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.Reader;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import orbispace.core.design.Design;
+import orbispace.core.measure.DecayMeter;
+import orbispace.core.measure.DecayReport;
+import orbispace.core.render.ImpulseResponse;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SheetTest {
+    @TempDir Path folder;
+
+    private static RecallSheet sheet() {
+        Design design = ProjectFileTest.design();
+        DecayReport hall = DecayMeter.measure(ImpulseResponse.of(design, design.requireReturn("A")));
+        return RecallSheet.of(design, 95, Map.of("A", hall));
+    }
+
+    @Test
+    void everyNumberOfTheFieldIsOnTheSheet() {
+        String text = SheetWriter.markdown(sheet());
+        assertThat(text)
+                .contains(
+                        "Ferry",
+                        "1 min 35 s",
+                        "60 to 84 bpm",
+                        "Old quay, hall",
+                        "Voice \u22129.5 dB",
+                        "Drum \u221218.0 dB",
+                        "high-pass 120 Hz, 18 dB/oct",
+                        "47.6 ms (1/64 + 3 ms at bar 3)",
+                        "decay 2.40 s, lows \u00d71.20, highs \u00d70.55",
+                        "high-pass 220 Hz, 12 dB/oct; low-pass 6.5 kHz, 24 dB/oct",
+                        "5.5 dB at most, keyed by Voice over \u221242.0 dBFS",
+                        "hold 120 ms, release 240 ms",
+                        "\u22127.5 dB, fully wet",
+                        "Measured T30",
+                        "Fog horn, ping-pong echo",
+                        "333.3 ms",
+                        "31 %");
+    }
+
+    @Test
+    void measuredTimesAreThoseOfTheResponseNotTheSetting() {
+        RecallSheet.ReturnCard hall = sheet().returns().getFirst();
+        double at1k = hall.measured().stream().filter(b -> b.centreHz() == 1000).findFirst().orElseThrow().seconds();
+        assertThat(at1k).isBetween(2.28, 2.52).isNotEqualTo(2.4);
+        assertThat(sheet().returns().get(1).measured()).isEmpty();
+    }
+
+    @Test
+    void noteValuesFollowTheTempoOfEachSection() {
+        List<RecallSheet.SectionRow> rows = sheet().sections();
+        assertThat(rows.get(0).bpm()).isEqualTo(84);
+        assertThat(rows.get(1).bpm()).isEqualTo(84);
+        assertThat(rows.get(0).millis().get(2)).isCloseTo(714.2857, org.assertj.core.api.Assertions.within(1e-3));
+        assertThat(rows.get(0).bars()).isEqualTo("1\u20134");
+    }
+
+    @Test
+    void theTableCanBeReadByAnyProgram() throws IOException {
+        Path file = folder.resolve("sheet.csv");
+        SheetWriter.write(file, sheet());
+        try (Reader in = Files.newBufferedReader(file)) {
+            List<CSVRecord> records = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get().parse(in).getRecords();
+            Map<String, String> of =
+                    records.stream()
+                            .collect(Collectors.toMap(r -> r.get("subject") + "|" + r.get("item"), r -> r.get("value"), (a, b) -> a));
+            assertThat(of.get("Verse|1/4 in ms")).isEqualTo("714.286");
+            assertThat(of.get("A|name")).isEqualTo("Old quay");
+            assertThat(Double.parseDouble(of.getOrDefault("A|T30 at 1 kHz in s", "0"))).isBetween(2.2, 2.6);
+        }
+    }
+
+    @Test
+    void thePageStandsAloneAndEscapesWhatPeopleWrite() throws IOException {
+        Path file = folder.resolve("sheet.html");
+        RecallSheet odd =
+                new RecallSheet("<b>Tide & \"Time\"</b>", "x", List.of("1/4"), List.of(), List.of());
+        SheetWriter.write(file, odd);
+        String html = Files.readString(file);
+        assertThat(html).contains("&lt;b&gt;Tide &amp; &quot;Time&quot;").doesNotContain("<b>Tide").doesNotContain("http");
+        SheetWriter.write(folder.resolve("sheet.md"), sheet());
+        assertThat(folder.resolve("sheet.md")).exists();
+    }
+
+    @Test
+    void otherEndingsAreRefusedWithThoseThereAre() {
+        assertThatThrownBy(() -> SheetWriter.write(folder.resolve("sheet.docx"), sheet()))
+                .hasMessageContaining(".html, .md or .csv");
+    }
+
+    @Test
+    void wordingUsesARealMinusAndNeverMinusZero() {
+        assertThat(Wording.db(-3)).isEqualTo("\u22123.0 dB");
+        assertThat(Wording.number(-0.04, 1)).isEqualTo("0.0");
+        assertThat(Wording.time(0.045)).isEqualTo("45 ms");
+        assertThat(Wording.time(0.0061)).isEqualTo("6.1 ms");
+        assertThat(Wording.time(1.5)).isEqualTo("1.50 s");
+        assertThat(Wording.hertz(310)).isEqualTo("310 Hz");
+        assertThat(Wording.hertz(6500)).isEqualTo("6.5 kHz");
+        assertThat(Wording.hertz(8000)).isEqualTo("8 kHz");
+        assertThat(Wording.percent(0.856, 0)).isEqualTo("86 %");
+        assertThat(Wording.number(Double.NEGATIVE_INFINITY, 1)).isEqualTo("\u2212\u221e");
+    }
+}
