@@ -8,10 +8,10 @@ import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.WavWriter;
 
-/** A short song of our own for tests: a voice-like lead, a pad and a drum, twelve seconds. */
+/** A short song of our own for tests: a voice-like lead, a pad and a drum, nine seconds. */
 public final class Songs {
     public static final double RATE = 48000;
-    public static final double SECONDS = 12;
+    public static final double SECONDS = 9;
 
     private Songs() {}
 

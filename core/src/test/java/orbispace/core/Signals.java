@@ -30,7 +30,8 @@ public final class Signals {
             double rate,
             long seed) {
         Random random = new Random(seed);
-        int n = (int) Math.round(seconds * rate) / 2 * 2;
+        int wanted = (int) Math.round(seconds * rate);
+        int n = Integer.highestOneBit(Math.max(1, wanted - 1)) * 2;
         double[] x = new double[n];
         for (int i = 0; i < n; i++) {
             x[i] = random.nextGaussian();
@@ -48,12 +49,12 @@ public final class Signals {
         x[1] = 0;
         fft.inverse(x);
         double sum = 0;
-        for (double v : x) {
-            sum += v * v;
+        for (int i = 0; i < wanted; i++) {
+            sum += x[i] * x[i];
         }
-        double gain = Math.sqrt(meanSquare * n / sum);
-        float[] out = new float[n];
-        for (int i = 0; i < n; i++) {
+        double gain = Math.sqrt(meanSquare * wanted / sum);
+        float[] out = new float[wanted];
+        for (int i = 0; i < wanted; i++) {
             out[i] = (float) (gain * x[i]);
         }
         return out;

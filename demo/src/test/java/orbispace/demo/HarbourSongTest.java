@@ -232,6 +232,6 @@ class HarbourSongTest {
                 assertThat(Pitch.hz(note.pitch())).isBetween(200.0, 700.0);
             }
         }
-        assertThat(notes).isEqualTo(79);
+        assertThat(notes).isEqualTo(78);
     }
 }

@@ -45,7 +45,7 @@ class JobsTest {
 
     @Test
     void failuresComeBackWithTheirWords() throws InterruptedException {
-        jobs.start(
+        jobs.<String>start(
                 "y",
                 "fails",
                 job -> {

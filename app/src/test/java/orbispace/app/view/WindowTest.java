@@ -45,7 +45,10 @@ class WindowTest {
     private final FxRobot robot = new FxRobot();
     private Session session = new Session(Platform::runLater, RecentProjects.inMemory());
     private Path project = Path.of(".");
+    @SuppressWarnings("NullAway.Init") // Made before each test.
     private Stage stage;
+
+    @SuppressWarnings("NullAway.Init") // Made before each test.
     private MainWindow window;
 
     @BeforeEach
@@ -207,7 +210,7 @@ class WindowTest {
     @Test
     void numberKeysOpenTheStepsAndQuestionMarkShowsTheKeys() {
         key(KeyCode.DIGIT1);
-        assertThat(labels()).contains("3 stems, 0 min 12 s");
+        assertThat(labels()).contains("3 stems, 0 min 9 s");
         key(KeyCode.DIGIT3);
         assertThat(labels()).contains("PRESENCE KEPT", "Remedies");
         key(KeyCode.DIGIT6);
