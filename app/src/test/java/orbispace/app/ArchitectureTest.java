@@ -14,18 +14,35 @@ class ArchitectureTest {
     static final ArchRule VIEW_MODELS_KNOW_NO_SCENE_GRAPH =
             noClasses()
                     .that()
-                    .resideInAnyPackage("orbispace.app.session..", "orbispace.app.listen..", "orbispace.app.command..")
+                    .resideInAnyPackage(
+                            "orbispace.app.session..",
+                            "orbispace.app.listen..",
+                            "orbispace.app.command..")
                     .should()
                     .dependOnClassesThat()
-                    .resideInAnyPackage("javafx.scene..", "javafx.stage..", "javafx.application..", "javafx.animation..");
+                    .resideInAnyPackage(
+                            "javafx.scene..",
+                            "javafx.stage..",
+                            "javafx.application..",
+                            "javafx.animation..");
 
     @ArchTest
     static final ArchRule THE_COMMAND_LINE_KNOWS_NO_VIEW =
-            noClasses().that().resideInAPackage("orbispace.app.command..").should().dependOnClassesThat().resideInAnyPackage("orbispace.app.view..", "orbispace.app.draw..");
+            noClasses()
+                    .that()
+                    .resideInAPackage("orbispace.app.command..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage("orbispace.app.view..", "orbispace.app.draw..");
 
     @ArchTest
     static final ArchRule PAINTERS_KNOW_NO_VIEW =
-            noClasses().that().resideInAPackage("orbispace.app.draw..").should().dependOnClassesThat().resideInAPackage("orbispace.app.view..");
+            noClasses()
+                    .that()
+                    .resideInAPackage("orbispace.app.draw..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAPackage("orbispace.app.view..");
 
     @ArchTest
     static final ArchRule THE_CORE_KNOWS_NOBODY =
@@ -34,7 +51,12 @@ class ArchitectureTest {
                     .resideInAPackage("orbispace.core..")
                     .should()
                     .dependOnClassesThat()
-                    .resideInAnyPackage("orbispace.files..", "orbispace.demo..", "orbispace.app..", "javafx..", "java.awt..");
+                    .resideInAnyPackage(
+                            "orbispace.files..",
+                            "orbispace.demo..",
+                            "orbispace.app..",
+                            "javafx..",
+                            "java.awt..");
 
     @ArchTest
     static final ArchRule FILES_AND_DEMO_KNOW_THE_CORE_ALONE =
@@ -45,5 +67,7 @@ class ArchitectureTest {
                     .dependOnClassesThat()
                     .resideInAnyPackage("orbispace.app..", "javafx..");
 
-    @ArchTest static final ArchRule HAS_NO_CYCLES = slices().matching("orbispace.app.(*)..").should().beFreeOfCycles();
+    @ArchTest
+    static final ArchRule HAS_NO_CYCLES =
+            slices().matching("orbispace.app.(*)..").should().beFreeOfCycles();
 }

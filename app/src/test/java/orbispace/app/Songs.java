@@ -24,7 +24,10 @@ public final class Songs {
             double t = i / RATE;
             double on = t % 3 < 2 ? 1 : 1e-4;
             smooth += 0.3 * (random.nextGaussian() - smooth);
-            double tone = Math.sin(2 * Math.PI * 330 * t) + 0.6 * Math.sin(2 * Math.PI * 660 * t) + 0.4 * Math.sin(2 * Math.PI * 1980 * t);
+            double tone =
+                    Math.sin(2 * Math.PI * 330 * t)
+                            + 0.6 * Math.sin(2 * Math.PI * 660 * t)
+                            + 0.4 * Math.sin(2 * Math.PI * 1980 * t);
             x[i] = (float) (on * (0.08 * tone + 0.08 * smooth));
         }
         return Audio.of(RATE, x);
@@ -35,7 +38,11 @@ public final class Songs {
         float[] x = new float[(int) (SECONDS * RATE)];
         for (int i = 0; i < x.length; i++) {
             double t = i / RATE;
-            x[i] = (float) (0.02 * (Math.sin(2 * Math.PI * 110 * t) + Math.sin(2 * Math.PI * 165.5 * t)));
+            x[i] =
+                    (float)
+                            (0.02
+                                    * (Math.sin(2 * Math.PI * 110 * t)
+                                            + Math.sin(2 * Math.PI * 165.5 * t)));
         }
         return Audio.of(RATE, x);
     }
@@ -46,7 +53,12 @@ public final class Songs {
         float[] x = new float[(int) (SECONDS * RATE)];
         for (int i = 0; i < x.length; i++) {
             double t = i / RATE % 0.5;
-            x[i] = (float) (0.3 * Math.exp(-t / 0.04) * (Math.sin(2 * Math.PI * 90 * t) + 0.3 * random.nextGaussian()));
+            x[i] =
+                    (float)
+                            (0.3
+                                    * Math.exp(-t / 0.04)
+                                    * (Math.sin(2 * Math.PI * 90 * t)
+                                            + 0.3 * random.nextGaussian()));
         }
         return Audio.of(RATE, x);
     }
@@ -59,7 +71,9 @@ public final class Songs {
         NewSong song =
                 NewSong.fromStems(
                         java.util.List.of(
-                                folder.resolve("lead-voice.wav"), folder.resolve("pad.wav"), folder.resolve("drum.wav")),
+                                folder.resolve("lead-voice.wav"),
+                                folder.resolve("pad.wav"),
+                                folder.resolve("drum.wav")),
                         120);
         Path project = folder.resolve("ferry" + ProjectFile.SUFFIX);
         ProjectFile.of(song.design()).write(project, song.design());

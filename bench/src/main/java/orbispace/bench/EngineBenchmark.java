@@ -17,8 +17,8 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
 /**
- * Nanoseconds per stereo frame of each engine at 48 kHz; one frame of real time is 20,833 ns. {@code
- * plainLoop} is a single one-pole filter over the same block, the baseline to divide by.
+ * Nanoseconds per stereo frame of each engine at 48 kHz; one frame of real time is 20,833 ns.
+ * {@code plainLoop} is a single one-pole filter over the same block, the baseline to divide by.
  */
 @State(Scope.Thread)
 @BenchmarkMode(Mode.AverageTime)

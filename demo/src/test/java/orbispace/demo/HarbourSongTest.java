@@ -31,9 +31,22 @@ import org.junit.jupiter.params.provider.CsvSource;
 class HarbourSongTest {
     private static final double RATE = 48000;
     private static final double[][] PHRASES = {
-        {5.63, 10.01}, {11.34, 15.72}, {17.07, 18.94}, {19.21, 21.44}, {22.85, 27.15}, {28.48, 31.30},
-        {32.61, 34.89}, {36.01, 38.97}, {42.63, 44.81}, {45.79, 48.57}, {49.28, 51.30}, {51.91, 54.73},
-        {56.02, 58.31}, {59.42, 62.07}, {63.53, 67.18}, {69.00, 73.75}
+        {5.63, 10.01},
+        {11.34, 15.72},
+        {17.07, 18.94},
+        {19.21, 21.44},
+        {22.85, 27.15},
+        {28.48, 31.30},
+        {32.61, 34.89},
+        {36.01, 38.97},
+        {42.63, 44.81},
+        {45.79, 48.57},
+        {49.28, 51.30},
+        {51.91, 54.73},
+        {56.02, 58.31},
+        {59.42, 62.07},
+        {63.53, 67.18},
+        {69.00, 73.75}
     };
 
     private static Map<String, Audio> stems = Map.of();
@@ -50,7 +63,9 @@ class HarbourSongTest {
     }
 
     private static Audio dryMix() {
-        Renderer renderer = new Renderer(new SongMaterial(stems, RATE), stem("voice").frames(), new StageCache(0));
+        Renderer renderer =
+                new Renderer(
+                        new SongMaterial(stems, RATE), stem("voice").frames(), new StageCache(0));
         return renderer.dryMix(HarbourSong.design());
     }
 
@@ -60,10 +75,16 @@ class HarbourSongTest {
 
     @ParameterizedTest
     @CsvSource({
-        "voice, -21.4", "concertina, -28.6", "marimba, -28.4", "bass, -27.5", "drum, -29.5", "shaker, -38.2"
+        "voice, -21.4",
+        "concertina, -28.6",
+        "marimba, -28.4",
+        "bass, -27.5",
+        "drum, -29.5",
+        "shaker, -38.2"
     })
     void stemsAreAsLoudAsTheScoreAsks(String id, double lufs) {
-        assertThat(LoudnessMeter.integratedLufs(stem(id)).orElseThrow()).isCloseTo(lufs, within(1.0));
+        assertThat(LoudnessMeter.integratedLufs(stem(id)).orElseThrow())
+                .isCloseTo(lufs, within(1.0));
         assertThat(stem(id).seconds()).isEqualTo(77.5);
         assertThat(stem(id).channelCount()).isEqualTo(1);
     }
@@ -81,7 +102,10 @@ class HarbourSongTest {
     void theVoiceStandsOverTheRestInEverySection(String name, double expectedLu) {
         Design design = HarbourSong.design();
         Section section =
-                design.song().sections().stream().filter(s -> s.name().equals(name)).findFirst().orElseThrow();
+                design.song().sections().stream()
+                        .filter(s -> s.name().equals(name))
+                        .findFirst()
+                        .orElseThrow();
         Span span = design.song().span(section);
         // While singing: the phrases of the section, joined.
         double voice = 0;
@@ -98,7 +122,8 @@ class HarbourSongTest {
             }
         }
         assertThat(blocks).isPositive();
-        // Unweighted levels of voice over rest lie near the weighted ones; wide, as both are broadband.
+        // Unweighted levels of voice over rest lie near the weighted ones; wide, as both are
+        // broadband.
         assertThat(10 * Math.log10(voice / rest)).isCloseTo(expectedLu, within(4.0));
     }
 
@@ -112,8 +137,12 @@ class HarbourSongTest {
         assertThat(found.spans()).hasSize(16);
         for (int i = 0; i < PHRASES.length; i++) {
             // A closure before a last consonant may move an edge by as much again.
-            assertThat(found.spans().get(i).startSeconds()).as("start %d", i).isCloseTo(PHRASES[i][0], within(0.06));
-            assertThat(found.spans().get(i).endSeconds()).as("end %d", i).isCloseTo(PHRASES[i][1], within(0.05));
+            assertThat(found.spans().get(i).startSeconds())
+                    .as("start %d", i)
+                    .isCloseTo(PHRASES[i][0], within(0.06));
+            assertThat(found.spans().get(i).endSeconds())
+                    .as("end %d", i)
+                    .isCloseTo(PHRASES[i][1], within(0.05));
         }
         assertThat(found.gapSeconds(0.5)).isCloseTo(1.31, within(0.06));
         assertThat(found.speakingDb()).isCloseTo(-22.6, within(2.0));

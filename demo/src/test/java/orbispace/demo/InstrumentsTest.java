@@ -44,7 +44,8 @@ class InstrumentsTest {
     void wanderingLinesMoveSlowly() {
         Chance.Wander line = new Chance(3).wander(3, 10);
         for (double t = 0; t < 10; t += 0.001) {
-            // Between knots a third of a second apart, a half-cosine moves at most pi/2 times their distance.
+            // Between knots a third of a second apart, a half-cosine moves at most pi/2 times their
+            // distance.
             assertThat(Math.abs(line.at(t + 0.001) - line.at(t))).isLessThan(0.05);
         }
         assertThat(line.at(-5)).isEqualTo(line.at(0));

@@ -26,7 +26,8 @@ import org.junit.jupiter.api.io.TempDir;
 class MidiTempoTest {
     @TempDir Path folder;
 
-    private static void meta(Track track, int type, byte[] data, long tick) throws InvalidMidiDataException {
+    private static void meta(Track track, int type, byte[] data, long tick)
+            throws InvalidMidiDataException {
         track.add(new MidiEvent(new MetaMessage(type, data, data.length), tick));
     }
 
@@ -58,7 +59,8 @@ class MidiTempoTest {
         assertThat(clock.secondsOfBar(7)).isCloseTo(16 * 0.6 + 6 * 0.5, within(1e-4));
         assertThat(clock.secondsOfBar(8)).isCloseTo(16 * 0.6 + 6 * 0.5 + 3 * 0.75, within(1e-4));
         assertThat(clock.bpmOfBar(7)).isCloseTo(80, within(1e-3));
-        assertThat(form.sections()).containsExactly(new Section("Verse", 1, 4), new Section("Chorus", 5, 4));
+        assertThat(form.sections())
+                .containsExactly(new Section("Verse", 1, 4), new Section("Chorus", 5, 4));
     }
 
     @Test
@@ -76,7 +78,8 @@ class MidiTempoTest {
         MidiTempo.write(file, clock, sections);
         MidiTempo.Form read = MidiTempo.read(file);
         for (int bar = 1; bar <= 7; bar++) {
-            assertThat(read.clock().secondsOfBar(bar)).isCloseTo(clock.secondsOfBar(bar), within(1e-4));
+            assertThat(read.clock().secondsOfBar(bar))
+                    .isCloseTo(clock.secondsOfBar(bar), within(1e-4));
         }
         assertThat(read.sections()).isEqualTo(sections);
     }
@@ -118,7 +121,9 @@ class MidiTempoTest {
         Random random = new Random(5);
         Path file = folder.resolve("mutant.mid");
         for (int round = 0; round < 300; round++) {
-            byte[] mutant = java.util.Arrays.copyOf(bytes, round % 4 == 0 ? random.nextInt(bytes.length) : bytes.length);
+            byte[] mutant =
+                    java.util.Arrays.copyOf(
+                            bytes, round % 4 == 0 ? random.nextInt(bytes.length) : bytes.length);
             for (int k = 0; k < 1 + random.nextInt(4) && mutant.length > 0; k++) {
                 mutant[random.nextInt(mutant.length)] = (byte) random.nextInt();
             }

@@ -36,8 +36,15 @@ class ProjectFileTest {
     static Design design() {
         SongClock clock =
                 new SongClock(
-                        TempoMap.of(List.of(TempoMap.Change.step(0, 84), new TempoMap.Change(16, 84, 60), TempoMap.Change.step(20, 60))),
-                        MetreMap.of(List.of(new MetreMap.Change(1, 4, 4), new MetreMap.Change(5, 6, 8))));
+                        TempoMap.of(
+                                List.of(
+                                        TempoMap.Change.step(0, 84),
+                                        new TempoMap.Change(16, 84, 60),
+                                        TempoMap.Change.step(20, 60))),
+                        MetreMap.of(
+                                List.of(
+                                        new MetreMap.Change(1, 4, 4),
+                                        new MetreMap.Change(5, 6, 8))));
         Return hall =
                 new Return(
                         "A",
@@ -63,7 +70,11 @@ class ProjectFileTest {
                         -2,
                         1);
         return new Design(
-                new Song("Ferry", 48000, clock, List.of(new Section("Verse", 1, 4), new Section("Chorus", 5, 2))),
+                new Song(
+                        "Ferry",
+                        48000,
+                        clock,
+                        List.of(new Section("Verse", 1, 4), new Section("Chorus", 5, 2))),
                 List.of(
                         new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),
                         new Source("drum", "Drum", "drum.wav", Role.HITS, 0, -0.5)),
@@ -83,8 +94,10 @@ class ProjectFileTest {
         assertThat(again.sources()).isEqualTo(design().sources());
         assertThat(again.returns()).isEqualTo(design().returns());
         assertThat(again.song().sections()).isEqualTo(design().song().sections());
-        assertThat(again.song().clock().tempo().changes()).isEqualTo(design().song().clock().tempo().changes());
-        assertThat(again.song().clock().metre().changes()).isEqualTo(design().song().clock().metre().changes());
+        assertThat(again.song().clock().tempo().changes())
+                .isEqualTo(design().song().clock().tempo().changes());
+        assertThat(again.song().clock().metre().changes())
+                .isEqualTo(design().song().clock().metre().changes());
         assertThat(again.song().title()).isEqualTo("Ferry");
     }
 
@@ -102,14 +115,18 @@ class ProjectFileTest {
         Path file = written();
         String text =
                 Files.readString(file)
-                        .replaceFirst("\"orbispace\"", "\"later\" : {\"idea\": [1, 2]},\n  \"orbispace\"")
+                        .replaceFirst(
+                                "\"orbispace\"", "\"later\" : {\"idea\": [1, 2]},\n  \"orbispace\"")
                         .replaceFirst("\"id\" : \"voice\"", "\"id\" : \"voice\", \"takes\" : 7")
-                        .replaceFirst("\"name\" : \"Old quay\"", "\"name\" : \"Old quay\", \"mood\" : \"wet stone\"");
+                        .replaceFirst(
+                                "\"name\" : \"Old quay\"",
+                                "\"name\" : \"Old quay\", \"mood\" : \"wet stone\"");
         Files.writeString(file, text);
         ProjectFile read = ProjectFile.read(file);
         Design changed = new Edit.Level("A", -3).applyTo(read.design());
         read.write(file, changed);
-        assertThat(Files.readString(file)).contains("\"idea\"", "\"takes\" : 7", "wet stone", "\"levelDb\" : -3.0");
+        assertThat(Files.readString(file))
+                .contains("\"idea\"", "\"takes\" : 7", "wet stone", "\"levelDb\" : -3.0");
         assertThat(ProjectFile.read(file).design().requireReturn("A").levelDb()).isEqualTo(-3);
     }
 
@@ -118,7 +135,8 @@ class ProjectFileTest {
             delimiter = '|',
             value = {
                 "\"decaySeconds\" : 2.4|\"decaySeconds\" : -1|returns[0]|decay -1.0 is outside",
-                "\"decaySeconds\" : 2.4|\"decaySeconds\" : \"long\"|returns[0]|\"decaySeconds\" is not a number",
+                "\"decaySeconds\" : 2.4|\"decaySeconds\" : \"long\"|returns[0]|\"decaySeconds\" is"
+                        + " not a number",
                 "\"feedback\" : 0.31|\"feedback\" : 1.2|returns[1]|grow without end",
                 "\"role\" : \"lead\"|\"role\" : \"boss\"|sources[0]|\"boss\"",
                 "\"note\" : \"1/64\"|\"note\" : \"1/63\"|returns[0]|no note value",
@@ -130,7 +148,8 @@ class ProjectFileTest {
                 "\"orbispace\" : 1|\"orbispace\" : 99|format version|99",
                 "\"keySource\" : \"voice\"|\"keySource\" : \"ghost\"|ducker of A|ghost",
             })
-    void aFaultNamesTheFieldInTheFile(String good, String bad, String where, String what) throws IOException {
+    void aFaultNamesTheFieldInTheFile(String good, String bad, String where, String what)
+            throws IOException {
         Path file = written();
         String text = Files.readString(file);
         assertThat(text).contains(good);
@@ -155,7 +174,8 @@ class ProjectFileTest {
         Files.writeString(deep, "[".repeat(100_000));
         Path bytes = folder.resolve("bytes.json");
         Files.write(bytes, new byte[] {(byte) 0xC3, 0x28, (byte) 0xFF, 0});
-        for (Path file : List.of(words, list, other, deep, bytes, folder, folder.resolve("gone.json"))) {
+        for (Path file :
+                List.of(words, list, other, deep, bytes, folder, folder.resolve("gone.json"))) {
             assertThatThrownBy(() -> ProjectFile.read(file))
                     .as(file.toString())
                     .isInstanceOf(FileProblem.class)
@@ -169,7 +189,9 @@ class ProjectFileTest {
         Random random = new Random(17);
         Path file = folder.resolve("mutant.json");
         for (int round = 0; round < 400; round++) {
-            byte[] mutant = java.util.Arrays.copyOf(bytes, round % 5 == 0 ? random.nextInt(bytes.length) : bytes.length);
+            byte[] mutant =
+                    java.util.Arrays.copyOf(
+                            bytes, round % 5 == 0 ? random.nextInt(bytes.length) : bytes.length);
             for (int k = 0; k < 1 + random.nextInt(4) && mutant.length > 0; k++) {
                 mutant[random.nextInt(mutant.length)] = (byte) (32 + random.nextInt(96));
             }
@@ -185,13 +207,22 @@ class ProjectFileTest {
     @Test
     void stemsThatAreMissingOrAtAnotherRateAreNamedAndTheRestIsRead() throws IOException {
         Files.createDirectories(folder.resolve("stems"));
-        WavWriter.write(folder.resolve("stems/voice.wav"), Audio.silence(48000, 1, 480), WavWriter.Depth.BITS_16, "");
+        WavWriter.write(
+                folder.resolve("stems/voice.wav"),
+                Audio.silence(48000, 1, 480),
+                WavWriter.Depth.BITS_16,
+                "");
         ProjectFolder.Stems stems = ProjectFolder.read(folder, design(), share -> {});
         assertThat(stems.material().audio()).containsOnlyKeys("voice");
         assertThat(stems.problems()).hasSize(1);
         assertThat(stems.problems().getFirst()).contains("drum.wav", "no such file");
-        WavWriter.write(folder.resolve("drum.wav"), Audio.silence(44100, 1, 441), WavWriter.Depth.BITS_16, "");
-        assertThatThrownBy(() -> ProjectFolder.readAll(folder, design())).hasMessageContaining("44100 Hz");
+        WavWriter.write(
+                folder.resolve("drum.wav"),
+                Audio.silence(44100, 1, 441),
+                WavWriter.Depth.BITS_16,
+                "");
+        assertThatThrownBy(() -> ProjectFolder.readAll(folder, design()))
+                .hasMessageContaining("44100 Hz");
         assertThat(ProjectFolder.lengthSeconds(folder, design())).isEqualTo(0.01);
     }
 }

@@ -24,7 +24,8 @@ class SheetTest {
 
     private static RecallSheet sheet() {
         Design design = ProjectFileTest.design();
-        DecayReport hall = DecayMeter.measure(ImpulseResponse.of(design, design.requireReturn("A")));
+        DecayReport hall =
+                DecayMeter.measure(ImpulseResponse.of(design, design.requireReturn("A")));
         return RecallSheet.of(design, 95, Map.of("A", hall));
     }
 
@@ -55,7 +56,12 @@ class SheetTest {
     @Test
     void measuredTimesAreThoseOfTheResponseNotTheSetting() {
         RecallSheet.ReturnCard hall = sheet().returns().getFirst();
-        double at1k = hall.measured().stream().filter(b -> b.centreHz() == 1000).findFirst().orElseThrow().seconds();
+        double at1k =
+                hall.measured().stream()
+                        .filter(b -> b.centreHz() == 1000)
+                        .findFirst()
+                        .orElseThrow()
+                        .seconds();
         assertThat(at1k).isBetween(2.28, 2.52).isNotEqualTo(2.4);
         assertThat(sheet().returns().get(1).measured()).isEmpty();
     }
@@ -65,7 +71,8 @@ class SheetTest {
         List<RecallSheet.SectionRow> rows = sheet().sections();
         assertThat(rows.get(0).bpm()).isEqualTo(84);
         assertThat(rows.get(1).bpm()).isEqualTo(84);
-        assertThat(rows.get(0).millis().get(2)).isCloseTo(714.2857, org.assertj.core.api.Assertions.within(1e-3));
+        assertThat(rows.get(0).millis().get(2))
+                .isCloseTo(714.2857, org.assertj.core.api.Assertions.within(1e-3));
         assertThat(rows.get(0).bars()).isEqualTo("1\u20134");
     }
 
@@ -74,13 +81,25 @@ class SheetTest {
         Path file = folder.resolve("sheet.csv");
         SheetWriter.write(file, sheet());
         try (Reader in = Files.newBufferedReader(file)) {
-            List<CSVRecord> records = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get().parse(in).getRecords();
+            List<CSVRecord> records =
+                    CSVFormat.RFC4180
+                            .builder()
+                            .setHeader()
+                            .setSkipHeaderRecord(true)
+                            .get()
+                            .parse(in)
+                            .getRecords();
             Map<String, String> of =
                     records.stream()
-                            .collect(Collectors.toMap(r -> r.get("subject") + "|" + r.get("item"), r -> r.get("value"), (a, b) -> a));
+                            .collect(
+                                    Collectors.toMap(
+                                            r -> r.get("subject") + "|" + r.get("item"),
+                                            r -> r.get("value"),
+                                            (a, b) -> a));
             assertThat(of.get("Verse|1/4 in ms")).isEqualTo("714.286");
             assertThat(of.get("A|name")).isEqualTo("Old quay");
-            assertThat(Double.parseDouble(of.getOrDefault("A|T30 at 1 kHz in s", "0"))).isBetween(2.2, 2.6);
+            assertThat(Double.parseDouble(of.getOrDefault("A|T30 at 1 kHz in s", "0")))
+                    .isBetween(2.2, 2.6);
         }
     }
 
@@ -88,10 +107,14 @@ class SheetTest {
     void thePageStandsAloneAndEscapesWhatPeopleWrite() throws IOException {
         Path file = folder.resolve("sheet.html");
         RecallSheet odd =
-                new RecallSheet("<b>Tide & \"Time\"</b>", "x", List.of("1/4"), List.of(), List.of());
+                new RecallSheet(
+                        "<b>Tide & \"Time\"</b>", "x", List.of("1/4"), List.of(), List.of());
         SheetWriter.write(file, odd);
         String html = Files.readString(file);
-        assertThat(html).contains("&lt;b&gt;Tide &amp; &quot;Time&quot;").doesNotContain("<b>Tide").doesNotContain("http");
+        assertThat(html)
+                .contains("&lt;b&gt;Tide &amp; &quot;Time&quot;")
+                .doesNotContain("<b>Tide")
+                .doesNotContain("http");
         SheetWriter.write(folder.resolve("sheet.md"), sheet());
         assertThat(folder.resolve("sheet.md")).exists();
     }

@@ -84,14 +84,19 @@ class WavTest {
     }
 
     /** A WAV file by hand: format fields, chunks before the data, and the data. */
-    private Path raw(String name, int coding, int channels, int rate, int bits, byte[] data, int promised)
+    private Path raw(
+            String name, int coding, int channels, int rate, int bits, byte[] data, int promised)
             throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ByteBuffer b = ByteBuffer.allocate(12 + 8 + 3 + 1 + 8 + 16 + 8).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer b =
+                ByteBuffer.allocate(12 + 8 + 3 + 1 + 8 + 16 + 8).order(ByteOrder.LITTLE_ENDIAN);
         b.put(ascii("RIFF")).putInt(36 + data.length).put(ascii("WAVE"));
         b.put(ascii("odd ")).putInt(3).put(new byte[] {1, 2, 3, 0});
         b.put(ascii("fmt ")).putInt(16).putShort((short) coding).putShort((short) channels);
-        b.putInt(rate).putInt(rate * channels * bits / 8).putShort((short) (channels * bits / 8)).putShort((short) bits);
+        b.putInt(rate)
+                .putInt(rate * channels * bits / 8)
+                .putShort((short) (channels * bits / 8))
+                .putShort((short) bits);
         b.put(ascii("data")).putInt(promised);
         out.writeBytes(b.array());
         out.writeBytes(data);
@@ -108,11 +113,16 @@ class WavTest {
     void readsEightBitAndDoubleAndChunksOfOddLength() throws IOException {
         Path eight = raw("8.wav", 1, 1, 8000, 8, new byte[] {(byte) 128, (byte) 255, 0}, 3);
         assertThat(WavReader.read(eight).channel(0)).containsExactly(0f, 127 / 128f, -1f);
-        ByteBuffer doubles = ByteBuffer.allocate(16).order(ByteOrder.LITTLE_ENDIAN).putDouble(0.25).putDouble(-0.5);
+        ByteBuffer doubles =
+                ByteBuffer.allocate(16)
+                        .order(ByteOrder.LITTLE_ENDIAN)
+                        .putDouble(0.25)
+                        .putDouble(-0.5);
         Path real = raw("64.wav", 3, 1, 96000, 64, doubles.array(), 16);
         assertThat(WavReader.read(real).channel(0)).containsExactly(0.25f, -0.5f);
         ByteBuffer ints = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN).putInt(1 << 30);
-        assertThat(WavReader.read(raw("32.wav", 1, 1, 48000, 32, ints.array(), 4)).channel(0)).containsExactly(0.5f);
+        assertThat(WavReader.read(raw("32.wav", 1, 1, 48000, 32, ints.array(), 4)).channel(0))
+                .containsExactly(0.5f);
     }
 
     @Test
@@ -136,7 +146,8 @@ class WavTest {
             b.putFloat(i == 2000 ? Float.NaN : 0.1f);
         }
         Path file = raw("nan.wav", 3, 1, 8000, 32, b.array(), 32000);
-        assertThatThrownBy(() -> WavReader.read(file)).hasMessageContaining("not a number at 0.250 s");
+        assertThatThrownBy(() -> WavReader.read(file))
+                .hasMessageContaining("not a number at 0.250 s");
         assertThat(WavReader.read(file, true).audio().frames()).isEqualTo(2000);
     }
 
@@ -152,7 +163,8 @@ class WavTest {
         Path strange = raw("strange.wav", 85, 1, 48000, 16, new byte[4], 4);
         Path silent = raw("none.wav", 1, 1, 48000, 16, new byte[0], 0);
         Path missing = folder.resolve("missing.wav");
-        for (Path file : new Path[] {text, empty, cut, many, zeroRate, strange, silent, missing, folder}) {
+        for (Path file :
+                new Path[] {text, empty, cut, many, zeroRate, strange, silent, missing, folder}) {
             assertThatThrownBy(() -> WavReader.read(file))
                     .as(file.toString())
                     .isInstanceOf(FileProblem.class)
@@ -170,7 +182,9 @@ class WavTest {
         Path file = folder.resolve("mutant.wav");
         int refused = 0;
         for (int round = 0; round < 400; round++) {
-            byte[] mutant = java.util.Arrays.copyOf(bytes, round % 3 == 0 ? random.nextInt(bytes.length) : bytes.length);
+            byte[] mutant =
+                    java.util.Arrays.copyOf(
+                            bytes, round % 3 == 0 ? random.nextInt(bytes.length) : bytes.length);
             for (int k = 0; k < 1 + random.nextInt(6) && mutant.length > 0; k++) {
                 int header = Math.min(mutant.length, 700);
                 mutant[random.nextInt(header)] = (byte) random.nextInt();
@@ -190,20 +204,20 @@ class WavTest {
     void aFailedWriteLeavesWhatStoodThere() throws IOException {
         Path target = folder.resolve("kept.txt");
         Files.writeString(target, "before");
-        assertThatThrownBy(
-                        () ->
-                                AtomicFile.write(
-                                        target,
-                                        temporary -> {
-                                            Files.writeString(temporary, "half");
-                                            throw new IOException("No space left on device");
-                                        }))
+        assertThatThrownBy(() ->
+                        AtomicFile.write(
+                                target,
+                                temporary -> {
+                                    Files.writeString(temporary, "half");
+                                    throw new IOException("No space left on device");
+                                }))
                 .isInstanceOf(FileProblem.class)
                 .hasMessageContaining("No space left")
                 .hasMessageContaining("free some space");
         assertThat(Files.readString(target)).isEqualTo("before");
         try (var list = Files.list(folder)) {
-            assertThat(list.filter(p -> String.valueOf(p.getFileName()).endsWith(".part"))).isEmpty();
+            assertThat(list.filter(p -> String.valueOf(p.getFileName()).endsWith(".part")))
+                    .isEmpty();
         }
     }
 
@@ -212,6 +226,7 @@ class WavTest {
         Path file = folder.resolve("nowhere").resolve("x.wav");
         assertThatThrownBy(() -> WavWriter.write(file, noise(1, 4, 48000), Depth.BITS_16, ""))
                 .hasMessageContaining("folder does not exist");
-        assertThatThrownBy(() -> AtomicFile.writeText(folder, "x")).hasMessageContaining("is a folder");
+        assertThatThrownBy(() -> AtomicFile.writeText(folder, "x"))
+                .hasMessageContaining("is a folder");
     }
 }

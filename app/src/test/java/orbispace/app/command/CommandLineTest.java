@@ -76,7 +76,8 @@ class CommandLineTest {
                         new PrintStream(out, true, StandardCharsets.UTF_8),
                         new PrintStream(err, true, StandardCharsets.UTF_8),
                         windows);
-        return new Outcome(status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+        return new Outcome(
+                status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
     }
 
     private static Outcome run(String... arguments) {
@@ -100,7 +101,8 @@ class CommandLineTest {
             quarter = n.path("name").asString().equals("1/4") ? n : quarter;
         }
         assertThat(quarter).isNotNull();
-        assertThat(java.util.Objects.requireNonNull(quarter).path("nominalMillis").asDouble()).isEqualTo(625);
+        assertThat(java.util.Objects.requireNonNull(quarter).path("nominalMillis").asDouble())
+                .isEqualTo(625);
         assertThat(quarter.path("hertz").asDouble()).isEqualTo(1.6);
         assertThat(j.path("nearest").path("name").asString()).isEqualTo("1/8");
         assertThat(j.path("nearest").path("offsetMillis").asDouble()).isCloseTo(7.5, within(1e-9));
@@ -109,19 +111,41 @@ class CommandLineTest {
 
     @Test
     void timesFindsTheDecayThatClears() {
-        JsonNode byNote = run("--json", "times", "--bpm", "120", "--clear-by", "30", "--within", "1/4", "--predelay", "20").json();
+        JsonNode byNote =
+                run(
+                                "--json",
+                                "times",
+                                "--bpm",
+                                "120",
+                                "--clear-by",
+                                "30",
+                                "--within",
+                                "1/4",
+                                "--predelay",
+                                "20")
+                        .json();
         assertThat(byNote.path("decaySeconds").asDouble()).isCloseTo(60 * 0.48 / 30, within(1e-9));
-        JsonNode byMillis = run("times", "--json", "--bpm", "120", "--clear-by", "40", "--within", "700").json();
+        JsonNode byMillis =
+                run("times", "--json", "--bpm", "120", "--clear-by", "40", "--within", "700")
+                        .json();
         assertThat(byMillis.path("decaySeconds").asDouble()).isCloseTo(1.05, within(1e-9));
-        assertThat(run("times", "--bpm", "120", "--clear-by", "30", "--within", "1/4").out()).contains("decay that clears: 1.000 s");
+        assertThat(run("times", "--bpm", "120", "--clear-by", "30", "--within", "1/4").out())
+                .contains("decay that clears: 1.000 s");
     }
 
     @Test
     void timesIsRightAtABarAfterSeveralTempoChanges() throws IOException {
         SongClock clock =
                 new SongClock(
-                        TempoMap.of(List.of(TempoMap.Change.step(0, 84), TempoMap.Change.step(8, 120), TempoMap.Change.step(19, 63.5))),
-                        MetreMap.of(List.of(new MetreMap.Change(1, 4, 4), new MetreMap.Change(4, 7, 8))));
+                        TempoMap.of(
+                                List.of(
+                                        TempoMap.Change.step(0, 84),
+                                        TempoMap.Change.step(8, 120),
+                                        TempoMap.Change.step(19, 63.5))),
+                        MetreMap.of(
+                                List.of(
+                                        new MetreMap.Change(1, 4, 4),
+                                        new MetreMap.Change(4, 7, 8))));
         Path midi = folder.resolve("t.mid");
         MidiTempo.write(midi, clock, List.of(new Section("A", 1, 9)));
         JsonNode third = run("times", "--midi", midi.toString(), "--bar", "3", "--json").json();
@@ -130,7 +154,8 @@ class CommandLineTest {
         assertThat(seventh.path("bpm").asDouble()).isCloseTo(63.5, within(0.001));
         for (JsonNode n : seventh.path("noteValues")) {
             if (n.path("name").asString().equals("1 bar")) {
-                assertThat(n.path("nominalMillis").asDouble()).isCloseTo(3.5 * 60_000 / 63.5, within(0.05));
+                assertThat(n.path("nominalMillis").asDouble())
+                        .isCloseTo(3.5 * 60_000 / 63.5, within(0.05));
             }
         }
     }
@@ -142,7 +167,8 @@ class CommandLineTest {
         assertOneLine(run("times", "--bpm", "0"), 2, "outside 5 to 1000");
         assertOneLine(run("times", "--bpm", "90", "--meter", "four"), 2, "four");
         assertOneLine(run("times", "--bpm", "90", "--clear-by", "30"), 2, "--within");
-        assertOneLine(run("times", "--bpm", "90", "--within", "soon", "--clear-by", "3"), 2, "soon");
+        assertOneLine(
+                run("times", "--bpm", "90", "--within", "soon", "--clear-by", "3"), 2, "soon");
         assertOneLine(run("times", "--nonsense"), 2, "--nonsense");
         assertOneLine(run("measure"), 2, "measure what");
         assertOneLine(run("measure", "loudness"), 2, "FILE");
@@ -157,7 +183,11 @@ class CommandLineTest {
         Path words = folder.resolve("words.wav");
         Files.writeString(words, "no sound");
         assertOneLine(run("measure", measure, words.toString()), 1, "words.wav", "WAV");
-        assertOneLine(run("measure", measure, folder.resolve("gone.wav").toString(), "--json"), 1, "gone.wav", "no such file");
+        assertOneLine(
+                run("measure", measure, folder.resolve("gone.wav").toString(), "--json"),
+                1,
+                "gone.wav",
+                "no such file");
         assertOneLine(run("measure", measure, folder.toString()), 1, "folder");
     }
 
@@ -173,7 +203,11 @@ class CommandLineTest {
         assertThat(j.path("integratedLufs").asDouble()).isCloseTo(-20, within(0.1));
         assertThat(j.path("truePeakDbtp").asDouble()).isCloseTo(-20, within(0.1));
         assertThat(j.propertyNames())
-                .contains("momentaryMaxLufs", "shortTermMaxLufs", "loudnessRangeLu", "samplePeakDbfs");
+                .contains(
+                        "momentaryMaxLufs",
+                        "shortTermMaxLufs",
+                        "loudnessRangeLu",
+                        "samplePeakDbfs");
         Path brief = folder.resolve("brief.wav");
         WavWriter.write(brief, Audio.of(48000, new float[1000]), WavWriter.Depth.BITS_16, "");
         JsonNode none = run("measure", "loudness", brief.toString(), "--json").json();
@@ -208,25 +242,77 @@ class CommandLineTest {
         WavWriter.write(dry, lead, WavWriter.Depth.FLOAT_32, "");
         WavWriter.write(wet, lead.scaled(Math.pow(10, -0.5)), WavWriter.Depth.FLOAT_32, "");
         JsonNode j =
-                run("measure", "cover", "--dry", dry.toString(), "--wet", wet.toString(), "--room-db", "off", "--phrases", "0.2-1.8,3.2-4.8", "--json")
+                run(
+                                "measure",
+                                "cover",
+                                "--dry",
+                                dry.toString(),
+                                "--wet",
+                                wet.toString(),
+                                "--room-db",
+                                "off",
+                                "--phrases",
+                                "0.2-1.8,3.2-4.8",
+                                "--json")
                         .json();
         assertThat(j.path("presenceKept").asDouble()).isCloseTo(0.767, within(0.01));
         assertThat(j.path("clashArea").asDouble()).isGreaterThan(0.9);
         assertThat(j.path("state").asString()).isIn("hidden", "felt");
-        assertThat(j.propertyNames()).contains("worstPhrase", "wetShare", "wetShareInPhrases", "wetShareInGaps", "bloomDb");
-        assertThat(run("measure", "cover", "--dry", dry.toString(), "--wet", wet.toString()).out()).contains("presence kept");
-        assertOneLine(run("measure", "cover", "--dry", dry.toString(), "--wet", wet.toString(), "--phrases", "2"), 2, "START-END");
-        assertOneLine(run("measure", "cover", "--dry", dry.toString(), "--wet", wet.toString(), "--room-db", "loud"), 2, "loud");
+        assertThat(j.propertyNames())
+                .contains(
+                        "worstPhrase",
+                        "wetShare",
+                        "wetShareInPhrases",
+                        "wetShareInGaps",
+                        "bloomDb");
+        assertThat(run("measure", "cover", "--dry", dry.toString(), "--wet", wet.toString()).out())
+                .contains("presence kept");
+        assertOneLine(
+                run(
+                        "measure",
+                        "cover",
+                        "--dry",
+                        dry.toString(),
+                        "--wet",
+                        wet.toString(),
+                        "--phrases",
+                        "2"),
+                2,
+                "START-END");
+        assertOneLine(
+                run(
+                        "measure",
+                        "cover",
+                        "--dry",
+                        dry.toString(),
+                        "--wet",
+                        wet.toString(),
+                        "--room-db",
+                        "loud"),
+                2,
+                "loud");
         Path other = folder.resolve("other.wav");
         WavWriter.write(other, Audio.of(44100, new float[44100]), WavWriter.Depth.BITS_16, "");
-        assertOneLine(run("measure", "cover", "--dry", dry.toString(), "--wet", other.toString()), 1, "44100");
+        assertOneLine(
+                run("measure", "cover", "--dry", dry.toString(), "--wet", other.toString()),
+                1,
+                "44100");
     }
 
     @Test
     void renderPrintsReturnsAndMixInLineWithTheSources() throws IOException {
         Path project = Songs.write(folder);
         Path out = folder.resolve("prints");
-        JsonNode j = run("render", project.toString(), "--out", out.toString(), "--bits", "32f", "--json").json();
+        JsonNode j =
+                run(
+                                "render",
+                                project.toString(),
+                                "--out",
+                                out.toString(),
+                                "--bits",
+                                "32f",
+                                "--json")
+                        .json();
         assertThat(j.path("files").size()).isEqualTo(3);
         assertThat(j.path("timesRealtime").asDouble()).isPositive();
         Audio mix = WavReader.read(out.resolve("mix.wav"));
@@ -234,16 +320,43 @@ class CommandLineTest {
         Audio echo = WavReader.read(out.resolve("B-echo.wav"));
         double half = Math.sqrt(0.5);
         int at = 48000;
-        double dry = half * (Songs.lead().channel(0)[at] + Songs.pad().channel(0)[at] + Songs.drum().channel(0)[at]);
-        assertThat((double) mix.channel(0)[at]).isCloseTo(dry + hall.channel(0)[at] + echo.channel(0)[at], within(1e-4));
+        double dry =
+                half
+                        * (Songs.lead().channel(0)[at]
+                                + Songs.pad().channel(0)[at]
+                                + Songs.drum().channel(0)[at]);
+        assertThat((double) mix.channel(0)[at])
+                .isCloseTo(dry + hall.channel(0)[at] + echo.channel(0)[at], within(1e-4));
         assertThat(hall.seconds()).isGreaterThan(Songs.SECONDS + 1);
 
-        JsonNode one = run("render", project.toString(), "--out", out.toString(), "--return", "B", "--section", "Bars 1\u20135", "--json").json();
+        JsonNode one =
+                run(
+                                "render",
+                                project.toString(),
+                                "--out",
+                                out.toString(),
+                                "--return",
+                                "B",
+                                "--section",
+                                "Bars 1\u20135",
+                                "--json")
+                        .json();
         assertThat(one.path("files").size()).isEqualTo(1);
-        assertThat(WavReader.read(out.resolve("B-echo.wav")).seconds()).isCloseTo(10, within(0.001));
-        assertOneLine(run("render", project.toString(), "--out", out.toString(), "--return", "Z"), 1, "no return \"Z\"", "A, B");
-        assertOneLine(run("render", project.toString(), "--out", out.toString(), "--section", "Coda"), 1, "no section \"Coda\"");
-        assertOneLine(run("render", project.toString(), "--out", out.toString(), "--bits", "12"), 2, "12");
+        assertThat(WavReader.read(out.resolve("B-echo.wav")).seconds())
+                .isCloseTo(10, within(0.001));
+        assertOneLine(
+                run("render", project.toString(), "--out", out.toString(), "--return", "Z"),
+                1,
+                "no return \"Z\"",
+                "A, B");
+        assertOneLine(
+                run("render", project.toString(), "--out", out.toString(), "--section", "Coda"),
+                1,
+                "no section \"Coda\"");
+        assertOneLine(
+                run("render", project.toString(), "--out", out.toString(), "--bits", "12"),
+                2,
+                "12");
         Files.delete(folder.resolve("pad.wav"));
         assertOneLine(run("render", project.toString(), "--out", out.toString()), 1, "pad.wav");
     }
@@ -252,7 +365,10 @@ class CommandLineTest {
     void responseMeasuresAsItIsSet() throws IOException {
         Path project = Songs.write(folder);
         Path ir = folder.resolve("ir.wav");
-        assertThat(run("response", project.toString(), "--return", "A", "--out", ir.toString()).status()).isZero();
+        assertThat(
+                        run("response", project.toString(), "--return", "A", "--out", ir.toString())
+                                .status())
+                .isZero();
         JsonNode j = run("measure", "decay", ir.toString(), "--json").json();
         assertThat(j.path("predelayMillis").asDouble()).isCloseTo(1000 * 0.0625 * 0.5, within(1.0));
         for (JsonNode band : j.path("bands")) {
@@ -262,7 +378,8 @@ class CommandLineTest {
                 assertThat(band.path("reliable").asBoolean()).isTrue();
             }
         }
-        assertThat(j.path("broadband").propertyNames()).contains("edtSeconds", "t20Seconds", "c50Db", "c80Db", "d50");
+        assertThat(j.path("broadband").propertyNames())
+                .contains("edtSeconds", "t20Seconds", "c50Db", "c80Db", "d50");
         assertThat(run("measure", "decay", ir.toString()).out()).contains("broadband", "1000 Hz");
     }
 
@@ -271,11 +388,18 @@ class CommandLineTest {
         Path project = Songs.write(folder);
         for (String ending : List.of("html", "md", "csv")) {
             Path sheet = folder.resolve("sheet." + ending);
-            assertThat(run("sheet", project.toString(), "--out", sheet.toString()).status()).isZero();
+            assertThat(run("sheet", project.toString(), "--out", sheet.toString()).status())
+                    .isZero();
             assertThat(Files.readString(sheet)).contains("decay 1.80 s");
         }
-        assertOneLine(run("sheet", project.toString(), "--out", folder.resolve("sheet.txt").toString()), 1, ".html, .md or .csv");
-        assertOneLine(run("sheet", folder.resolve("none.json").toString(), "--out", "x.md"), 1, "none.json");
+        assertOneLine(
+                run("sheet", project.toString(), "--out", folder.resolve("sheet.txt").toString()),
+                1,
+                ".html, .md or .csv");
+        assertOneLine(
+                run("sheet", folder.resolve("none.json").toString(), "--out", "x.md"),
+                1,
+                "none.json");
     }
 
     @Test

@@ -24,7 +24,8 @@ class AxesTest {
         for (double s : new double[] {0.01, 0.1, 1, 3}) {
             double r = axis.r(s);
             for (double bearing : new double[] {-90, -40, 0, 63, 90}) {
-                assertThat(axis.distance(axis.x(r, bearing), axis.y(r, bearing))).isCloseTo(r, within(1e-9));
+                assertThat(axis.distance(axis.x(r, bearing), axis.y(r, bearing)))
+                        .isCloseTo(r, within(1e-9));
             }
             assertThat(axis.seconds(r)).isCloseTo(s, within(1e-9));
         }
@@ -53,7 +54,9 @@ class AxesTest {
         for (Palette p : Palette.values()) {
             for (Color ground : new Color[] {p.paper, p.disc, p.panel, p.card, p.cardQuiet}) {
                 for (Color text : new Color[] {p.ink, p.ink2, p.ink3, p.time, p.warn}) {
-                    assertThat(contrast(text, ground)).as("%s: %s on %s", p, text, ground).isGreaterThanOrEqualTo(4.3);
+                    assertThat(contrast(text, ground))
+                            .as("%s: %s on %s", p, text, ground)
+                            .isGreaterThanOrEqualTo(4.3);
                 }
             }
         }
@@ -62,7 +65,11 @@ class AxesTest {
     @Test
     void returnsHaveColoursOfTheirOwn() {
         for (Palette p : Palette.values()) {
-            assertThat(java.util.stream.Stream.of("A", "B", "C", "D", "E", "F").map(p::ofReturn).distinct()).hasSize(6);
+            assertThat(
+                            java.util.stream.Stream.of("A", "B", "C", "D", "E", "F")
+                                    .map(p::ofReturn)
+                                    .distinct())
+                    .hasSize(6);
         }
         assertThat(Palette.slot("G")).isEqualTo(Palette.slot("A"));
     }
@@ -70,7 +77,21 @@ class AxesTest {
     @Test
     void theStyleSheetKnowsEveryNamedColour() {
         String css = Palette.NIGHT.css();
-        for (String name : new String[] {"paper", "disc", "panel", "card", "card-quiet", "ink", "ink2", "ink3", "rule", "hair", "time", "warn"}) {
+        for (String name :
+                new String[] {
+                    "paper",
+                    "disc",
+                    "panel",
+                    "card",
+                    "card-quiet",
+                    "ink",
+                    "ink2",
+                    "ink3",
+                    "rule",
+                    "hair",
+                    "time",
+                    "warn"
+                }) {
             assertThat(css).contains("-o-" + name + ":#");
         }
     }

@@ -33,7 +33,12 @@ class JobsTest {
                 },
                 results::add,
                 e -> failures.add(String.valueOf(e.getMessage())));
-        jobs.start("x", "second", job -> "new", results::add, e -> failures.add(String.valueOf(e.getMessage())));
+        jobs.start(
+                "x",
+                "second",
+                job -> "new",
+                results::add,
+                e -> failures.add(String.valueOf(e.getMessage())));
         release.countDown();
         ui.until(() -> !jobs.busy());
         Thread.sleep(100);

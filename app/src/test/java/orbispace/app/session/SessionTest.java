@@ -53,7 +53,9 @@ class SessionTest {
     }
 
     private double decay() {
-        return session.design().get().requireReturn("A").space() instanceof Space.Hall h ? h.decaySeconds() : 0;
+        return session.design().get().requireReturn("A").space() instanceof Space.Hall h
+                ? h.decaySeconds()
+                : 0;
     }
 
     @Test
@@ -126,18 +128,21 @@ class SessionTest {
         assertThat(picture.arrivals().get(0).seconds()).isCloseTo(0.75, within(1e-9));
         assertThat(picture.arrivals().get(0).bearingDegrees()).isCloseTo(-63, within(4.0));
         assertThat(picture.arrivals().get(1).bearingDegrees()).isCloseTo(63, within(4.0));
-        assertThat(picture.arrivals().get(1).levelDb()).isCloseTo(20 * Math.log10(0.3), within(1.5));
+        assertThat(picture.arrivals().get(1).levelDb())
+                .isCloseTo(20 * Math.log10(0.3), within(1.5));
     }
 
     @Test
     void aRemedyDoesWhatItPromisedAndIsTakenBack() throws InterruptedException {
         session.edit(new Edit.Level("A", 4));
         session.wantsRemedies().set(true);
-        ui.until(
-                () -> {
-                    Clearance c = session.measured().clearance().get();
-                    return c != null && c.design().equals(session.design().get()) && !c.proposals().isEmpty() && !session.jobs().busy();
-                });
+        ui.until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null
+                    && c.design().equals(session.design().get())
+                    && !c.proposals().isEmpty()
+                    && !session.jobs().busy();
+        });
         Clearance before = Objects.requireNonNull(session.measured().clearance().get());
         Proposal duck =
                 Objects.requireNonNull(before.proposals().get("A")).stream()
@@ -146,13 +151,17 @@ class SessionTest {
                         .orElseThrow();
         Edit inverse = duck.edit().inverse(session.design().get());
         session.edit(duck.edit());
-        ui.until(
-                () -> {
-                    Clearance c = session.measured().clearance().get();
-                    return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
-                });
+        ui.until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+        });
         double now =
-                Objects.requireNonNull(session.measured().clearance().get()).pair("A").orElseThrow().cover().presenceKept().orElseThrow();
+                Objects.requireNonNull(session.measured().clearance().get())
+                        .pair("A")
+                        .orElseThrow()
+                        .cover()
+                        .presenceKept()
+                        .orElseThrow();
         assertThat(now).isCloseTo(duck.after().presenceKept().orElseThrow(), within(0.005));
         session.edit(inverse);
         assertThat(session.design().get()).isEqualTo(before.design());
@@ -173,13 +182,17 @@ class SessionTest {
 
     @Test
     void whatIsSavedIsFoundAgainAlsoFromAnotherFolder() throws IOException, InterruptedException {
-        session.edit(new Edit.Predelay("A", new MusicalTime.Note(NoteValue.parse("1/32").orElseThrow(), 0), 1));
+        session.edit(
+                new Edit.Predelay(
+                        "A", new MusicalTime.Note(NoteValue.parse("1/32").orElseThrow(), 0), 1));
         Design edited = session.design().get();
         assertThat(session.save(project)).isTrue();
         assertThat(session.dirty().get()).isFalse();
         assertThat(ProjectFile.read(project).design().returns()).isEqualTo(edited.returns());
 
-        Path elsewhere = Files.createDirectories(folder.resolve("copy")).resolve("moved" + ProjectFile.SUFFIX);
+        Path elsewhere =
+                Files.createDirectories(folder.resolve("copy"))
+                        .resolve("moved" + ProjectFile.SUFFIX);
         assertThat(session.save(elsewhere)).isTrue();
         session.open(elsewhere);
         ui.until(() -> elsewhere.equals(session.file().get()));
@@ -201,7 +214,8 @@ class SessionTest {
     }
 
     @Test
-    void aProjectThatCannotBeOpenedLeavesTheOpenOneAlone() throws IOException, InterruptedException {
+    void aProjectThatCannotBeOpenedLeavesTheOpenOneAlone()
+            throws IOException, InterruptedException {
         Path broken = folder.resolve("broken.orbispace.json");
         Files.writeString(broken, "{\"orbispace\": 1, \"song\": 5}");
         Design open = session.design().get();
@@ -235,17 +249,26 @@ class SessionTest {
         session.returnId().set("A");
         assertThat(Reasons.decay(session)).contains("dB down when the voice returns", "s gap");
         double clears = Reasons.decayThatClears(session).orElseThrow();
-        double gap = FieldEvents.lead(session.design().get(), session.measured().materials()).orElseThrow().gapSeconds(0.5);
+        double gap =
+                FieldEvents.lead(session.design().get(), session.measured().materials())
+                        .orElseThrow()
+                        .gapSeconds(0.5);
         assertThat(clears).isCloseTo(60 * (gap - 0.03125) / 30, within(0.01));
         assertThat(Reasons.predelay(session)).contains("1/64 = 31.3 ms");
         session.returnId().set("B");
         assertThat(Reasons.echo(session)).contains("1/4. = 750.0 ms at 120 bpm", "arrivals");
-        assertThat(Reasons.drift(session.design().get(), session.design().get().requireReturn("B"), 1)).isEmpty();
+        assertThat(
+                        Reasons.drift(
+                                session.design().get(),
+                                session.design().get().requireReturn("B"),
+                                1))
+                .isEmpty();
     }
 
     @Test
     void ringsAreTheVoicesRestsAndTheNextHit() {
-        List<FieldEvents.Ring> rings = FieldEvents.of(session.design().get(), session.measured().materials());
+        List<FieldEvents.Ring> rings =
+                FieldEvents.of(session.design().get(), session.measured().materials());
         assertThat(rings).hasSize(2);
         assertThat(rings.get(0).middleSeconds()).isCloseTo(1.0, within(0.06));
         assertThat(rings.get(1).middleSeconds()).isCloseTo(0.5, within(0.01));
@@ -264,7 +287,12 @@ class SessionTest {
                 });
         ui.until(() -> !written.isEmpty());
         assertThat(written.stream().map(p -> String.valueOf(p.getFileName())))
-                .containsExactly("recall-sheet.html", "recall-sheet.csv", "A-hall.wav", "B-echo.wav", "mix.wav");
+                .containsExactly(
+                        "recall-sheet.html",
+                        "recall-sheet.csv",
+                        "A-hall.wav",
+                        "B-echo.wav",
+                        "mix.wav");
         assertThat(WavReader.read(to.resolve("mix.wav")).seconds()).isGreaterThan(9);
     }
 
@@ -286,16 +314,30 @@ class SessionTest {
     @Test
     void newSongsGuessRolesAndDraftAField() throws FileProblem {
         NewSong song =
-                NewSong.fromStems(List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav"), folder.resolve("drum.wav")), 96);
-        assertThat(song.design().sources().stream().map(Source::role)).containsExactly(Role.LEAD, Role.HARMONY_BED, Role.HITS);
+                NewSong.fromStems(
+                        List.of(
+                                folder.resolve("lead-voice.wav"),
+                                folder.resolve("pad.wav"),
+                                folder.resolve("drum.wav")),
+                        96);
+        assertThat(song.design().sources().stream().map(Source::role))
+                .containsExactly(Role.LEAD, Role.HARMONY_BED, Role.HITS);
         assertThat(song.design().returns()).hasSize(2);
         assertThat(song.design().song().clock().bpmOfBar(1)).isEqualTo(96);
         session.begin(song.design(), song.audio(), song.folder());
         assertThat(session.dirty().get()).isTrue();
         assertThat(session.file().get()).isNull();
-        WavWriter.write(folder.resolve("other.wav"), Audio.silence(44100, 1, 100), WavWriter.Depth.BITS_16, "");
-        assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav"), folder.resolve("other.wav")), 96))
+        WavWriter.write(
+                folder.resolve("other.wav"),
+                Audio.silence(44100, 1, 100),
+                WavWriter.Depth.BITS_16,
+                "");
+        assertThatThrownBy(() ->
+                        NewSong.fromStems(
+                                List.of(folder.resolve("pad.wav"), folder.resolve("other.wav")),
+                                96))
                 .hasMessageContaining("44100");
-        assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav")), 2)).hasMessageContaining("tempo");
+        assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav")), 2))
+                .hasMessageContaining("tempo");
     }
 }

@@ -33,7 +33,9 @@ class ReturnEditsTest {
     @BeforeEach
     void open() throws IOException {
         Songs.write(folder);
-        NewSong song = NewSong.fromStems(List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav")), 120);
+        NewSong song =
+                NewSong.fromStems(
+                        List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav")), 120);
         session.begin(song.design(), song.audio(), song.folder());
     }
 
@@ -55,7 +57,9 @@ class ReturnEditsTest {
     private static double number(Return r, String name) {
         Space.Hall hall = r.space() instanceof Space.Hall h ? h : new Space.Hall(1, 1, 1);
         Space.PingPong echo =
-                r.space() instanceof Space.PingPong p ? p : new Space.PingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
+                r.space() instanceof Space.PingPong p
+                        ? p
+                        : new Space.PingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
         return switch (name) {
             case "decay" -> hall.decaySeconds();
             case "lows" -> hall.lowRatio();
@@ -95,8 +99,14 @@ class ReturnEditsTest {
 
     @ParameterizedTest
     @CsvSource({
-        "A, decay, 1.85", "A, lows, 1.15", "A, highs, 0.65", "B, feedback, 0.31", "B, sides, 0.75",
-        "A, return, -3.5", "A, high-pass, 191", "A, low-pass, 6887"
+        "A, decay, 1.85",
+        "A, lows, 1.15",
+        "A, highs, 0.65",
+        "B, feedback, 0.31",
+        "B, sides, 0.75",
+        "A, return, -3.5",
+        "A, high-pass, 191",
+        "A, low-pass, 6887"
     })
     void oneStepUpIsSmallAndInTheRightDirection(String id, String name, double expected) {
         Edit edit = ReturnEdits.step(session, ret(id), name, 1, NumberField.Step.PLAIN);
@@ -104,17 +114,25 @@ class ReturnEditsTest {
         assertThat(number(up, name)).isCloseTo(expected, within(1e-6));
         Edit fine = ReturnEdits.step(session, ret(id), name, 1, NumberField.Step.FINE);
         double fineValue = number(fine.applyTo(session.design().get()).requireReturn(id), name);
-        assertThat(Math.abs(fineValue - number(ret(id), name))).isLessThanOrEqualTo(Math.abs(expected - number(ret(id), name)));
+        assertThat(Math.abs(fineValue - number(ret(id), name)))
+                .isLessThanOrEqualTo(Math.abs(expected - number(ret(id), name)));
     }
 
     @Test
     void predelaysTakeNoteValuesWithOffsetsAndTheBarOfTheSection() {
         session.section().set(session.design().get().song().sections().getFirst());
         Return r = typed("A", "predelay", "1/32 + 3 ms");
-        assertThat(1000 * r.predelay().seconds(session.design().get().song().clock(), r.timedAtBar())).isCloseTo(65.5, within(1e-6));
+        assertThat(
+                        1000
+                                * r.predelay()
+                                        .seconds(
+                                                session.design().get().song().clock(),
+                                                r.timedAtBar()))
+                .isCloseTo(65.5, within(1e-6));
         Edit step = ReturnEdits.step(session, ret("A"), "predelay", -1, NumberField.Step.PLAIN);
         Return less = step.applyTo(session.design().get()).requireReturn("A");
-        assertThat(1000 * less.predelay().seconds(session.design().get().song().clock(), 1)).isCloseTo(30.25, within(1e-6));
+        assertThat(1000 * less.predelay().seconds(session.design().get().song().clock(), 1))
+                .isCloseTo(30.25, within(1e-6));
         Return millis = typed("B", "echo time", "333 ms");
         assertThat(((Space.PingPong) millis.space()).time()).isEqualTo(new MusicalTime.Millis(333));
     }
@@ -129,7 +147,9 @@ class ReturnEditsTest {
     @Test
     void aFirstDuckIsKeyedByTheLead() {
         Edit step = ReturnEdits.step(session, ret("A"), "depth", 1, NumberField.Step.PLAIN);
-        var duck = Objects.requireNonNull(step.applyTo(session.design().get()).requireReturn("A").duck());
+        var duck =
+                Objects.requireNonNull(
+                        step.applyTo(session.design().get()).requireReturn("A").duck());
         assertThat(duck.keySource()).isEqualTo("lead-voice");
         assertThat(duck.rangeDb()).isEqualTo(0.5);
     }
@@ -137,11 +157,25 @@ class ReturnEditsTest {
     @Test
     void nonsenseAndForeignNamesAreNoEdits() {
         for (Map.Entry<String, String> e :
-                Map.of("decay", "long", "predelay", "1/7", "high-pass", "low", "feedback", "5 dB", "shine", "3").entrySet()) {
-            assertThat(ReturnEdits.typed(session, ret("A"), e.getKey(), e.getValue())).as(e.getKey()).isEmpty();
+                Map.of(
+                                "decay",
+                                "long",
+                                "predelay",
+                                "1/7",
+                                "high-pass",
+                                "low",
+                                "feedback",
+                                "5 dB",
+                                "shine",
+                                "3")
+                        .entrySet()) {
+            assertThat(ReturnEdits.typed(session, ret("A"), e.getKey(), e.getValue()))
+                    .as(e.getKey())
+                    .isEmpty();
         }
         assertThat(ReturnEdits.typed(session, ret("B"), "lows", "1.2")).isEmpty();
-        assertThatThrownBy(() -> ReturnEdits.step(session, ret("A"), "shine", 1, NumberField.Step.PLAIN))
+        assertThatThrownBy(() ->
+                        ReturnEdits.step(session, ret("A"), "shine", 1, NumberField.Step.PLAIN))
                 .hasMessageContaining("shine");
     }
 }

@@ -45,6 +45,7 @@ class WindowTest {
     private final FxRobot robot = new FxRobot();
     private Session session = new Session(Platform::runLater, RecentProjects.inMemory());
     private Path project = Path.of(".");
+
     @SuppressWarnings("NullAway.Init") // Made before each test.
     private Stage stage;
 
@@ -55,32 +56,31 @@ class WindowTest {
     void open() throws IOException, TimeoutException {
         project = Songs.write(folder);
         stage = FxToolkit.registerPrimaryStage();
-        FxToolkit.setupFixture(
-                () -> {
-                    Type.load();
-                    session = new Session(Platform::runLater, RecentProjects.inMemory());
-                    window = new MainWindow(session);
-                    stage.setScene(window.scene());
-                    stage.setWidth(1280);
-                    stage.setHeight(800);
-                    stage.show();
-                    session.open(project);
-                });
+        FxToolkit.setupFixture(() -> {
+            Type.load();
+            session = new Session(Platform::runLater, RecentProjects.inMemory());
+            window = new MainWindow(session);
+            stage.setScene(window.scene());
+            stage.setWidth(1280);
+            stage.setHeight(800);
+            stage.show();
+            session.open(project);
+        });
         settle();
     }
 
     @AfterEach
     void close() throws TimeoutException {
-        FxToolkit.setupFixture(
-                () -> {
-                    session.close();
-                    stage.hide();
-                });
+        FxToolkit.setupFixture(() -> {
+            session.close();
+            stage.hide();
+        });
     }
 
     private boolean on(BooleanSupplier condition) {
         try {
-            return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean).get(20, TimeUnit.SECONDS);
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean)
+                    .get(20, TimeUnit.SECONDS);
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
@@ -98,16 +98,19 @@ class WindowTest {
     }
 
     private void settle() {
-        until(
-                () -> {
-                    Clearance c = session.measured().clearance().get();
-                    return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
-                });
+        until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+        });
     }
 
     /** The visible node that a screen reader would call by this beginning. */
     private Node called(String accessible) {
-        return robot.lookup((Node n) -> n.getAccessibleText() != null && n.getAccessibleText().startsWith(accessible) && shown(n)).query();
+        return robot.lookup((Node n) ->
+                        n.getAccessibleText() != null
+                                && n.getAccessibleText().startsWith(accessible)
+                                && shown(n))
+                .query();
     }
 
     private static boolean shown(Node node) {
@@ -134,7 +137,10 @@ class WindowTest {
     }
 
     private double predelayMillis() {
-        return 1000 * design().requireReturn("A").predelay().seconds(design().song().clock(), design().requireReturn("A").timedAtBar());
+        return 1000
+                * design().requireReturn("A")
+                        .predelay()
+                        .seconds(design().song().clock(), design().requireReturn("A").timedAtBar());
     }
 
     private void key(KeyCode code, KeyCode... with) {
@@ -176,7 +182,8 @@ class WindowTest {
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(predelayMillis()).isCloseTo(125, within(0.01));
         assertThat(design().requireReturn("A").predelay().label()).isEqualTo("1/16");
-        assertThat(called("predelay").localToScreen(handle.getBoundsInLocal()).getCenterY()).isLessThan(centre);
+        assertThat(called("predelay").localToScreen(handle.getBoundsInLocal()).getCenterY())
+                .isLessThan(centre);
     }
 
     @Test
@@ -210,7 +217,7 @@ class WindowTest {
     @Test
     void numberKeysOpenTheStepsAndQuestionMarkShowsTheKeys() {
         key(KeyCode.DIGIT1);
-        assertThat(labels()).contains("3 stems, 0 min 9 s");
+        assertThat(labels()).contains("3 stems, 0 min 10 s");
         key(KeyCode.DIGIT3);
         assertThat(labels()).contains("PRESENCE KEPT", "Remedies");
         key(KeyCode.DIGIT6);
@@ -225,14 +232,20 @@ class WindowTest {
     void aRemedyRaisesPresenceByWhatWasPromisedAndIsUndoneByOnePress() {
         robot.interact(() -> session.edit(new Edit.Level("A", 4)));
         key(KeyCode.DIGIT3);
-        until(
-                () -> {
-                    Clearance c = session.measured().clearance().get();
-                    return c != null && !c.proposals().isEmpty() && c.design().equals(session.design().get()) && !session.jobs().busy();
-                });
+        until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null
+                    && !c.proposals().isEmpty()
+                    && c.design().equals(session.design().get())
+                    && !session.jobs().busy();
+        });
         Design before = design();
         double promised =
-                Objects.requireNonNull(Objects.requireNonNull(session.measured().clearance().get()).proposals().get("A")).stream()
+                Objects.requireNonNull(
+                                Objects.requireNonNull(session.measured().clearance().get())
+                                        .proposals()
+                                        .get("A"))
+                        .stream()
                         .filter(p -> p.edit() instanceof Edit.Ducking)
                         .findFirst()
                         .orElseThrow()
@@ -241,7 +254,13 @@ class WindowTest {
                         .orElseThrow();
         robot.clickOn(called("apply Duck"));
         settle();
-        double now = Objects.requireNonNull(session.measured().clearance().get()).pair("A").orElseThrow().cover().presenceKept().orElseThrow();
+        double now =
+                Objects.requireNonNull(session.measured().clearance().get())
+                        .pair("A")
+                        .orElseThrow()
+                        .cover()
+                        .presenceKept()
+                        .orElseThrow();
         assertThat(now).isCloseTo(promised, within(0.005));
         assertThat(labels()).anyMatch(t -> t.startsWith("was "));
         robot.clickOn(called("undo Duck"));
@@ -285,12 +304,14 @@ class WindowTest {
         Color corner = image.getPixelReader().getColor(640, 790);
         assertThat(corner.getBrightness()).isLessThan(0.35);
         robot.clickOn(called("change between day and night"));
-        assertThat(snapshot().getPixelReader().getColor(640, 790).getBrightness()).isGreaterThan(0.8);
+        assertThat(snapshot().getPixelReader().getColor(640, 790).getBrightness())
+                .isGreaterThan(0.8);
     }
 
     private WritableImage snapshot() {
         try {
-            return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null)).get(20, TimeUnit.SECONDS);
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null))
+                    .get(20, TimeUnit.SECONDS);
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
@@ -305,7 +326,10 @@ class WindowTest {
             for (int y = 70; y < 520; y++) {
                 for (int x = 100; x < 970; x++) {
                     Color c = image.getPixelReader().getColor(x, y);
-                    double distance = Math.abs(c.getRed() - own.getRed()) + Math.abs(c.getGreen() - own.getGreen()) + Math.abs(c.getBlue() - own.getBlue());
+                    double distance =
+                            Math.abs(c.getRed() - own.getRed())
+                                    + Math.abs(c.getGreen() - own.getGreen())
+                                    + Math.abs(c.getBlue() - own.getBlue());
                     seen += distance < 0.25 ? 1 : 0;
                 }
             }
@@ -316,20 +340,30 @@ class WindowTest {
     @Test
     void handingOverWritesFilesAndSaysWhich() {
         key(KeyCode.DIGIT6);
-        robot.clickOn("Hand over".equals(called("folder").getAccessibleText()) ? "Hand over" : ".strong");
-        until(() -> Files.exists(folder.resolve("handover").resolve("mix.wav")) && !session.jobs().busy());
-        assertThat(labels()).anyMatch(t -> t.contains("6 files written") && t.contains("recall-sheet.html"));
+        robot.clickOn(
+                "Hand over".equals(called("folder").getAccessibleText()) ? "Hand over" : ".strong");
+        until(() ->
+                Files.exists(folder.resolve("handover").resolve("mix.wav"))
+                        && !session.jobs().busy());
+        assertThat(labels())
+                .anyMatch(t -> t.contains("6 files written") && t.contains("recall-sheet.html"));
     }
 
     @Test
     void everyControlHasAnAccessibleName() {
-        for (KeyCode step : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT6)) {
+        for (KeyCode step :
+                List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT6)) {
             key(step);
-            Set<Node> buttons = robot.lookup((Node n) -> n instanceof javafx.scene.control.ButtonBase && shown(n)).queryAll();
+            Set<Node> buttons =
+                    robot.lookup((Node n) ->
+                                    n instanceof javafx.scene.control.ButtonBase && shown(n))
+                            .queryAll();
             assertThat(buttons).isNotEmpty();
             for (Node n : buttons) {
                 javafx.scene.control.ButtonBase b = (javafx.scene.control.ButtonBase) n;
-                boolean named = (b.getAccessibleText() != null && !b.getAccessibleText().isBlank()) || !b.getText().isBlank();
+                boolean named =
+                        (b.getAccessibleText() != null && !b.getAccessibleText().isBlank())
+                                || !b.getText().isBlank();
                 assertThat(named).as(n.toString()).isTrue();
             }
         }

@@ -34,7 +34,8 @@ class AudioTest {
     void refusesWhatIsNoSound() {
         assertThatThrownBy(() -> Audio.of(0, new float[1])).hasMessageContaining("sample rate");
         assertThatThrownBy(() -> Audio.of(48000)).hasMessageContaining("0 channels");
-        assertThatThrownBy(() -> Audio.of(48000, new float[1], new float[2])).hasMessageContaining("differ");
+        assertThatThrownBy(() -> Audio.of(48000, new float[1], new float[2]))
+                .hasMessageContaining("differ");
         assertThatThrownBy(() -> Audio.of(48000, new float[1], new float[1], new float[1]))
                 .hasMessageContaining("3 channels");
     }

@@ -66,7 +66,14 @@ class ClearTest {
     }
 
     private Cover cover(CoverAnalysis analysis, Design design) {
-        return analysis.pair(design, voice(design), design.returns().getFirst(), phrases.spans(), ALL, Job.QUIET).cover();
+        return analysis.pair(
+                        design,
+                        voice(design),
+                        design.returns().getFirst(),
+                        phrases.spans(),
+                        ALL,
+                        Job.QUIET)
+                .cover();
     }
 
     @Test
@@ -79,10 +86,12 @@ class ClearTest {
         for (int i = 1; i < covers.size(); i++) {
             Cover quiet = covers.get(i - 1);
             Cover loud = covers.get(i);
-            assertThat(loud.presenceKept().orElseThrow()).isLessThanOrEqualTo(quiet.presenceKept().orElseThrow());
+            assertThat(loud.presenceKept().orElseThrow())
+                    .isLessThanOrEqualTo(quiet.presenceKept().orElseThrow());
             assertThat(loud.wetShare()).isGreaterThanOrEqualTo(quiet.wetShare());
             assertThat(loud.clashArea()).isGreaterThanOrEqualTo(quiet.clashArea());
-            assertThat(loud.bloomDb().orElse(-99)).isGreaterThanOrEqualTo(quiet.bloomDb().orElse(-99));
+            assertThat(loud.bloomDb().orElse(-99))
+                    .isGreaterThanOrEqualTo(quiet.bloomDb().orElse(-99));
         }
         assertThat(covers.getFirst().presenceKept().orElseThrow()).isGreaterThan(0.95);
         assertThat(covers.getLast().presenceKept().orElseThrow()).isLessThan(0.7);
@@ -94,7 +103,14 @@ class ClearTest {
         for (double level : new double[] {-12, -7, -3, 0}) {
             Design design = design(level);
             RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
-            for (Proposal p : finder.propose(design, voice(design), design.returns().getFirst(), phrases, ALL, Job.QUIET)) {
+            for (Proposal p :
+                    finder.propose(
+                            design,
+                            voice(design),
+                            design.returns().getFirst(),
+                            phrases,
+                            ALL,
+                            Job.QUIET)) {
                 Cover happened = cover(analysis(), p.edit().applyTo(design));
                 assertThat(happened.presenceKept().orElseThrow())
                         .as(p.change())
@@ -110,20 +126,32 @@ class ClearTest {
         Cover before = cover(analysis, design);
         assertThat(before.presenceKept().orElseThrow()).isLessThan(Targets.LEAD.presence());
         Proposal duck = duck(analysis, design);
-        assertThat(duck.after().presenceKept().orElseThrow()).isGreaterThanOrEqualTo(Targets.LEAD.presence() - 0.01);
+        assertThat(duck.after().presenceKept().orElseThrow())
+                .isGreaterThanOrEqualTo(Targets.LEAD.presence() - 0.01);
         assertThat(duck.presenceGain()).isGreaterThan(0.02);
         assertThat(duck.why()).contains("median gap");
         Duck found = ((Edit.Ducking) duck.edit()).duck();
         assertThat(found).isNotNull();
         Design shallower =
-                new Edit.Ducking("A", java.util.Objects.requireNonNull(found).withRange(Math.max(0, found.rangeDb() - 1.5)))
+                new Edit.Ducking(
+                                "A",
+                                java.util.Objects.requireNonNull(found)
+                                        .withRange(Math.max(0, found.rangeDb() - 1.5)))
                         .applyTo(design);
-        assertThat(cover(analysis, shallower).presenceKept().orElseThrow()).isLessThan(duck.after().presenceKept().orElseThrow());
+        assertThat(cover(analysis, shallower).presenceKept().orElseThrow())
+                .isLessThan(duck.after().presenceKept().orElseThrow());
     }
 
     private Proposal duck(CoverAnalysis analysis, Design design) {
         return new RemedyFinder(analysis, Targets.LEAD)
-                .propose(design, voice(design), design.returns().getFirst(), phrases, ALL, Job.QUIET).stream()
+                        .propose(
+                                design,
+                                voice(design),
+                                design.returns().getFirst(),
+                                phrases,
+                                ALL,
+                                Job.QUIET)
+                        .stream()
                         .filter(p -> p.edit() instanceof Edit.Ducking)
                         .findFirst()
                         .orElseThrow();
@@ -132,11 +160,20 @@ class ClearTest {
     @Test
     void aHighPassIsProposedWhileTooMuchLiesLowAndThenNoMore() {
         CoverAnalysis analysis = analysis();
-        Design low = new Edit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
+        Design low =
+                new Edit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
         Design boomy = new Edit.Send("A", "voice", null).applyTo(low);
         RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
         Proposal highPass =
-                finder.propose(boomy, voice(boomy), boomy.returns().getFirst(), phrases, ALL, Job.QUIET).stream()
+                finder
+                        .propose(
+                                boomy,
+                                voice(boomy),
+                                boomy.returns().getFirst(),
+                                phrases,
+                                ALL,
+                                Job.QUIET)
+                        .stream()
                         .filter(p -> p.edit() instanceof Edit.FilterOut)
                         .findFirst()
                         .orElseThrow();
@@ -157,7 +194,13 @@ class ClearTest {
         Design clear = design(-26);
         assertThat(
                         new RemedyFinder(analysis(), Targets.LEAD)
-                                .propose(clear, voice(clear), clear.returns().getFirst(), phrases, ALL, Job.QUIET))
+                                .propose(
+                                        clear,
+                                        voice(clear),
+                                        clear.returns().getFirst(),
+                                        phrases,
+                                        ALL,
+                                        Job.QUIET))
                 .isEmpty();
     }
 
@@ -166,12 +209,22 @@ class ClearTest {
         CoverAnalysis analysis = analysis();
         Design one = design(-8);
         Return echo = Fields.echo("B", "1/8", 0.4, Map.of("voice", -8.0));
-        Design both = new Design(one.song(), one.sources(), List.of(one.returns().getFirst(), echo));
+        Design both =
+                new Design(one.song(), one.sources(), List.of(one.returns().getFirst(), echo));
         double single =
-                analysis.pair(both, voice(both), both.returns().getFirst(), phrases.spans(), ALL, Job.QUIET)
+                analysis.pair(
+                                both,
+                                voice(both),
+                                both.returns().getFirst(),
+                                phrases.spans(),
+                                ALL,
+                                Job.QUIET)
                         .cover()
                         .wetShareInPhrases();
-        double together = analysis.field(both, voice(both), phrases.spans(), ALL, Job.QUIET).cover().wetShareInPhrases();
+        double together =
+                analysis.field(both, voice(both), phrases.spans(), ALL, Job.QUIET)
+                        .cover()
+                        .wetShareInPhrases();
         assertThat(together).isGreaterThan(single);
     }
 
@@ -180,7 +233,13 @@ class ClearTest {
         Design design = design(-8);
         River river =
                 analysis()
-                        .pair(design, voice(design), design.returns().getFirst(), phrases.spans(), ALL, Job.QUIET)
+                        .pair(
+                                design,
+                                voice(design),
+                                design.returns().getFirst(),
+                                phrases.spans(),
+                                ALL,
+                                Job.QUIET)
                         .river();
         int inGap = (int) (2.5 * river.framesPerSecond());
         int inPhrase = (int) (4.0 * river.framesPerSecond());
@@ -194,9 +253,17 @@ class ClearTest {
         Design design = design(-8);
         CoverAnalysis analysis = analysis();
         Span rest = new Span(2.1, 2.9);
-        PairView view = analysis.pair(design, voice(design), design.returns().getFirst(), phrases.spans(), rest, Job.QUIET);
+        PairView view =
+                analysis.pair(
+                        design,
+                        voice(design),
+                        design.returns().getFirst(),
+                        phrases.spans(),
+                        rest,
+                        Job.QUIET);
         assertThat(view.cover().presenceKept()).isEmpty();
-        assertThat(view.river().frames()).isEqualTo((int) Math.round(0.8 * view.river().framesPerSecond()));
+        assertThat(view.river().frames())
+                .isEqualTo((int) Math.round(0.8 * view.river().framesPerSecond()));
     }
 
     @Test

@@ -17,12 +17,11 @@ class DesignTest {
 
     @Test
     void refusesSendsAndKeysOfSourcesThatDoNotExist() {
-        assertThatThrownBy(
-                        () ->
-                                new Design(
-                                        Fields.song(100),
-                                        List.of(Fields.source("voice", Role.LEAD)),
-                                        List.of(Fields.hall("A", 1, Map.of("drum", -6.0)))))
+        assertThatThrownBy(() ->
+                        new Design(
+                                Fields.song(100),
+                                List.of(Fields.source("voice", Role.LEAD)),
+                                List.of(Fields.hall("A", 1, Map.of("drum", -6.0)))))
                 .hasMessageContaining("drum")
                 .hasMessageContaining("does not exist");
         Duck duck = new Duck("ghost", 6, -40, 8, 6, 5, 100, 200);
@@ -43,26 +42,30 @@ class DesignTest {
     @Test
     void refusesValuesOutOfRangeWithTheRange() {
         assertThatThrownBy(() -> new Space.Hall(0, 1, 1)).hasMessageContaining("0.1 to 20");
-        assertThatThrownBy(() -> new Space.Hall(Double.NaN, 1, 1)).hasMessageContaining("decay NaN");
+        assertThatThrownBy(() -> new Space.Hall(Double.NaN, 1, 1))
+                .hasMessageContaining("decay NaN");
         assertThatThrownBy(() -> new Space.PingPong(new MusicalTime.Millis(1), 1, 20, 20000, 1))
                 .hasMessageContaining("grow without end");
         assertThatThrownBy(() -> new Filter.Corner(1, 2)).hasMessageContaining("corner");
-        assertThatThrownBy(() -> new Source("a b", "x", "x", Role.BASS, 0, 0)).hasMessageContaining("a b");
-        assertThatThrownBy(() -> new Source("a", "x", "x", Role.BASS, 0, 2)).hasMessageContaining("pan");
-        assertThatThrownBy(() -> new Duck("v", 61, -40, 8, 6, 5, 100, 200)).hasMessageContaining("range");
+        assertThatThrownBy(() -> new Source("a b", "x", "x", Role.BASS, 0, 0))
+                .hasMessageContaining("a b");
+        assertThatThrownBy(() -> new Source("a", "x", "x", Role.BASS, 0, 2))
+                .hasMessageContaining("pan");
+        assertThatThrownBy(() -> new Duck("v", 61, -40, 8, 6, 5, 100, 200))
+                .hasMessageContaining("range");
     }
 
     @Test
     void sectionsMayNotOverlap() {
-        assertThatThrownBy(
-                        () ->
-                                new Song(
-                                        "x",
-                                        48000,
-                                        SongClock.constant(90, 4, 4),
-                                        List.of(new Section("a", 1, 4), new Section("b", 3, 2))))
+        assertThatThrownBy(() ->
+                        new Song(
+                                "x",
+                                48000,
+                                SongClock.constant(90, 4, 4),
+                                List.of(new Section("a", 1, 4), new Section("b", 3, 2))))
                 .hasMessageContaining("\"b\"");
-        assertThat(Fields.song(120).span(new Section("One", 1, 2)).endSeconds()).isCloseTo(4, within(1e-9));
+        assertThat(Fields.song(120).span(new Section("One", 1, 2)).endSeconds())
+                .isCloseTo(4, within(1e-9));
     }
 
     static Stream<Edit> edits() {
@@ -94,10 +97,14 @@ class DesignTest {
 
     @Test
     void editsOfWhatAReturnDoesNotHaveAreRefused() {
-        assertThatThrownBy(() -> new Edit.Decay("B", 1).applyTo(two)).hasMessageContaining("no reverb");
-        assertThatThrownBy(() -> new Edit.Feedback("A", 0.1).applyTo(two)).hasMessageContaining("no echo");
-        assertThatThrownBy(() -> new Edit.Level("Z", 0).applyTo(two)).hasMessageContaining("no return \"Z\"");
-        assertThatThrownBy(() -> new Edit.Feedback("B", 0.96).applyTo(two)).hasMessageContaining("feedback");
+        assertThatThrownBy(() -> new Edit.Decay("B", 1).applyTo(two))
+                .hasMessageContaining("no reverb");
+        assertThatThrownBy(() -> new Edit.Feedback("A", 0.1).applyTo(two))
+                .hasMessageContaining("no echo");
+        assertThatThrownBy(() -> new Edit.Level("Z", 0).applyTo(two))
+                .hasMessageContaining("no return \"Z\"");
+        assertThatThrownBy(() -> new Edit.Feedback("B", 0.96).applyTo(two))
+                .hasMessageContaining("feedback");
     }
 
     @Test
@@ -117,12 +124,12 @@ class DesignTest {
                         Map.entry("1/4 minus 20 ms", 480.0),
                         Map.entry("1 bar", 2000.0));
         SongClock clock = SongClock.constant(120, 4, 4);
-        atOneTwenty.forEach(
-                (text, millis) ->
-                        assertThat(1000 * MusicalTime.parse(text).orElseThrow().seconds(clock, 1))
-                                .as(text)
-                                .isCloseTo(millis, within(1e-6)));
-        for (String nonsense : List.of("", "soon", "1/7", "-5 ms", "1/4 + soon", "99999999 s", "NaN")) {
+        atOneTwenty.forEach((text, millis) ->
+                assertThat(1000 * MusicalTime.parse(text).orElseThrow().seconds(clock, 1))
+                        .as(text)
+                        .isCloseTo(millis, within(1e-6)));
+        for (String nonsense :
+                List.of("", "soon", "1/7", "-5 ms", "1/4 + soon", "99999999 s", "NaN")) {
             assertThat(MusicalTime.parse(nonsense)).as(nonsense).isEmpty();
         }
     }

@@ -9,14 +9,17 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Random;
+import orbispace.core.audio.Audio;
+import orbispace.core.signal.Fft;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import orbispace.core.audio.Audio;
-import orbispace.core.signal.Fft;
 
-/** Scenes of a gated voice-like noise, its reverb and a dense rest, with answers computed beforehand. */
+/**
+ * Scenes of a gated voice-like noise, its reverb and a dense rest, with answers computed
+ * beforehand.
+ */
 class KnownScenesTest {
     private static final double RATE = 48000;
     private static final double SECONDS = 24;
@@ -143,7 +146,8 @@ class KnownScenesTest {
         Cover after = cover(wet.times(gain), rest);
         double gained = after.presenceKept().orElseThrow() - before.presenceKept().orElseThrow();
         assertThat(gained).isCloseTo(0.144, within(0.02));
-        assertThat(after.bloomDb().orElseThrow() - before.bloomDb().orElseThrow()).isCloseTo(-3.8, within(1.2));
+        assertThat(after.bloomDb().orElseThrow() - before.bloomDb().orElseThrow())
+                .isCloseTo(-3.8, within(1.2));
         assertThat(after.clashArea()).isLessThan(0.03);
     }
 
@@ -154,9 +158,11 @@ class KnownScenesTest {
         Cover last = cover(wet.times(Math.pow(10, -3)), beside);
         for (double db = -28; db <= 10; db += 2) {
             Cover now = cover(wet.times(Math.pow(10, db / 10)), beside);
-            assertThat(now.presenceKept().orElseThrow()).isLessThanOrEqualTo(last.presenceKept().orElseThrow() + 1e-9);
+            assertThat(now.presenceKept().orElseThrow())
+                    .isLessThanOrEqualTo(last.presenceKept().orElseThrow() + 1e-9);
             assertThat(now.wetShare()).isGreaterThanOrEqualTo(last.wetShare() - 1e-9);
-            assertThat(now.bloomDb().orElse(-60)).isGreaterThanOrEqualTo(last.bloomDb().orElse(-60) - 1e-9);
+            assertThat(now.bloomDb().orElse(-60))
+                    .isGreaterThanOrEqualTo(last.bloomDb().orElse(-60) - 1e-9);
             assertThat(now.clashArea()).isGreaterThanOrEqualTo(last.clashArea() - 1e-9);
             last = now;
         }
@@ -181,15 +187,18 @@ class KnownScenesTest {
     void roomNoiseHidesTailsThatNobodyWouldHear() {
         Excitation faint = wet.times(1e-4);
         Cover inSilence = new CoverMeter(voice, faint, nothing, 0, passages).cover();
-        Cover inARoom = new CoverMeter(voice, faint, nothing, Ear.QUIET_ROOM_POWER, passages).cover();
+        Cover inARoom =
+                new CoverMeter(voice, faint, nothing, Ear.QUIET_ROOM_POWER, passages).cover();
         assertThat(inARoom.wetShareInGaps()).isLessThan(inSilence.wetShareInGaps());
     }
 
     @Test
     void excitationsAddScaleAndCut() {
         Excitation twice = voice.plus(voice);
-        assertThat(twice.at(40, 20)).isCloseTo(2 * voice.at(40, 20), within(1e-3 * voice.at(40, 20) + 1e-9));
-        assertThat(twice.minus(voice).at(40, 20)).isCloseTo(voice.at(40, 20), within(1e-3 * voice.at(40, 20) + 1e-9));
+        assertThat(twice.at(40, 20))
+                .isCloseTo(2 * voice.at(40, 20), within(1e-3 * voice.at(40, 20) + 1e-9));
+        assertThat(twice.minus(voice).at(40, 20))
+                .isCloseTo(voice.at(40, 20), within(1e-3 * voice.at(40, 20) + 1e-9));
         assertThat(voice.minus(twice).at(40, 20)).isZero();
         assertThat(voice.slice(10, 20).frames()).isEqualTo(10);
         assertThat(voice.slice(10, 20).at(0, 5)).isEqualTo(voice.at(10, 5));
@@ -199,7 +208,10 @@ class KnownScenesTest {
     @Test
     void passagesLeaveTheEdgesOfPhrasesOutOfTheGaps() {
         List<orbispace.core.time.Span> spans =
-                List.of(new orbispace.core.time.Span(0, 1), new orbispace.core.time.Span(2, 3), new orbispace.core.time.Span(3.2, 4));
+                List.of(
+                        new orbispace.core.time.Span(0, 1),
+                        new orbispace.core.time.Span(2, 3),
+                        new orbispace.core.time.Span(3.2, 4));
         Passages p = Passages.ofPhrases(spans, 500, 100);
         assertThat(p.phrases()).hasSize(3);
         assertThat(p.speaking().cardinality()).isEqualTo(280);

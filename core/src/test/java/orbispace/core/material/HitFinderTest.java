@@ -13,12 +13,18 @@ import org.junit.jupiter.api.Test;
 class HitFinderTest {
     private static final double RATE = 48000;
 
-    private static void strike(float[] x, double seconds, double level, double t60, double hz, Random random) {
+    private static void strike(
+            float[] x, double seconds, double level, double t60, double hz, Random random) {
         int from = (int) (seconds * RATE);
         for (int i = 0; i < t60 * RATE && from + i < x.length; i++) {
             double t = i / RATE;
             double e = Math.min(1, t / 0.001) * Math.pow(10, -3 * t / t60);
-            x[from + i] += (float) (level * e * (Math.sin(2 * Math.PI * hz * t) + 0.2 * random.nextGaussian()));
+            x[from + i] +=
+                    (float)
+                            (level
+                                    * e
+                                    * (Math.sin(2 * Math.PI * hz * t)
+                                            + 0.2 * random.nextGaussian()));
         }
     }
 

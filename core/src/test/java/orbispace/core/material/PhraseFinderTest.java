@@ -16,7 +16,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PhraseFinderTest {
 
     /** Noise phrases with random lengths and gaps over a noise floor. */
-    private static Audio phrases(List<Span> spans, double levelDb, double snrDb, double rate, long seed) {
+    private static Audio phrases(
+            List<Span> spans, double levelDb, double snrDb, double rate, long seed) {
         double end = spans.getLast().endSeconds() + 1;
         float[] x = Signals.noise(Math.pow(10, (levelDb - snrDb) / 10), 100, 7000, end, rate, seed);
         float[] voice = Signals.noise(Math.pow(10, levelDb / 10), 200, 6000, end, rate, seed + 1);
@@ -41,22 +42,36 @@ class PhraseFinderTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"-20, 20, 48000", "-35, 20, 48000", "-12, 40, 48000", "-20, 60, 48000", "-20, 25, 44100", "-20, 25, 96000"})
+    @CsvSource({
+        "-20, 20, 48000",
+        "-35, 20, 48000",
+        "-12, 40, 48000",
+        "-20, 60, 48000",
+        "-20, 25, 44100",
+        "-20, 25, 96000"
+    })
     void edgesAreWithinThirtyMillis(double level, double snr, double rate) {
         for (long seed = 1; seed <= 3; seed++) {
             List<Span> expected = random(seed, 8);
             List<Span> found = PhraseFinder.find(phrases(expected, level, snr, rate, seed)).spans();
             assertThat(found).hasSameSizeAs(expected);
             for (int i = 0; i < expected.size(); i++) {
-                assertThat(found.get(i).startSeconds()).isCloseTo(expected.get(i).startSeconds(), within(0.03));
-                assertThat(found.get(i).endSeconds()).isCloseTo(expected.get(i).endSeconds(), within(0.03));
+                assertThat(found.get(i).startSeconds())
+                        .isCloseTo(expected.get(i).startSeconds(), within(0.03));
+                assertThat(found.get(i).endSeconds())
+                        .isCloseTo(expected.get(i).endSeconds(), within(0.03));
             }
         }
     }
 
     @Test
     void restsUnder150MillisDoNotPartAPhraseAndAreKeptAsInnerGaps() {
-        List<Span> spans = List.of(new Span(0.5, 1), new Span(1.08, 1.6), new Span(1.7, 2.2), new Span(3, 3.5));
+        List<Span> spans =
+                List.of(
+                        new Span(0.5, 1),
+                        new Span(1.08, 1.6),
+                        new Span(1.7, 2.2),
+                        new Span(3, 3.5));
         Phrases found = PhraseFinder.find(phrases(spans, -20, 50, 48000, 4));
         assertThat(found.spans()).hasSize(2);
         assertThat(found.innerGaps()).hasSize(2);

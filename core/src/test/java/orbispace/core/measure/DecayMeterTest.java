@@ -88,10 +88,12 @@ class DecayMeterTest {
 
     @Test
     void silenceIsRefused() {
-        assertThatThrownBy(() -> DecayMeter.measure(Audio.silence(48000, 1, 48000))).hasMessageContaining("silent");
+        assertThatThrownBy(() -> DecayMeter.measure(Audio.silence(48000, 1, 48000)))
+                .hasMessageContaining("silent");
         float[] end = new float[4800];
         end[4790] = 1;
-        assertThatThrownBy(() -> DecayMeter.measure(Signals.mono(48000, end))).hasMessageContaining("20 ms");
+        assertThatThrownBy(() -> DecayMeter.measure(Signals.mono(48000, end)))
+                .hasMessageContaining("20 ms");
     }
 
     @Test

@@ -53,14 +53,19 @@ class LoudnessMeterTest {
                         stereoSine(1000, -36, 10, 48000),
                         stereoSine(1000, -23, 60, 48000),
                         stereoSine(1000, -36, 10, 48000));
-        assertThat(LoudnessMeter.integratedLufs(programme).orElseThrow()).isCloseTo(-23, within(0.1));
+        assertThat(LoudnessMeter.integratedLufs(programme).orElseThrow())
+                .isCloseTo(-23, within(0.1));
     }
 
     @Test
     void theAbsoluteGateLeavesSilenceOut() {
         Audio programme =
-                joined(stereoSine(1000, -72, 10, 48000), stereoSine(1000, -23, 30, 48000), stereoSine(1000, -72, 10, 48000));
-        assertThat(LoudnessMeter.integratedLufs(programme).orElseThrow()).isCloseTo(-23, within(0.1));
+                joined(
+                        stereoSine(1000, -72, 10, 48000),
+                        stereoSine(1000, -23, 30, 48000),
+                        stereoSine(1000, -72, 10, 48000));
+        assertThat(LoudnessMeter.integratedLufs(programme).orElseThrow())
+                .isCloseTo(-23, within(0.1));
     }
 
     @Test
@@ -92,7 +97,8 @@ class LoudnessMeterTest {
         Loudness brief = LoudnessMeter.measure(stereoSine(1000, -10, 0.2, 48000));
         assertThat(brief.integratedLufs()).isEmpty();
         assertThat(brief.samplePeakDbfs()).isPresent();
-        assertThat(LoudnessMeter.measure(stereoSine(1000, -10, 1, 48000)).shortTermMaxLufs()).isEmpty();
+        assertThat(LoudnessMeter.measure(stereoSine(1000, -10, 1, 48000)).shortTermMaxLufs())
+                .isEmpty();
     }
 
     @Test

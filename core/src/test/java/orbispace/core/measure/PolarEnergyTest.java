@@ -27,7 +27,9 @@ class PolarEnergyTest {
     void aPannedSoundHasTheBearingOfItsPan() {
         for (double pan : new double[] {-1, -0.5, 0, 0.3, 1}) {
             PolarEnergy polar = PolarEnergy.of(panned(0.2, pan));
-            assertThat(polar.bearingDegrees(0.19, 0.22)).as("pan %s", pan).isCloseTo(90 * pan, within(3.0));
+            assertThat(polar.bearingDegrees(0.19, 0.22))
+                    .as("pan %s", pan)
+                    .isCloseTo(90 * pan, within(3.0));
         }
     }
 

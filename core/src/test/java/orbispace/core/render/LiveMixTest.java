@@ -27,7 +27,8 @@ class LiveMixTest {
                             "bed", Signals.mono(RATE, Signals.noise(0.003, 100, 3000, 4, RATE, 2))),
                     RATE);
     private final Design design =
-            new Edit.Ducking("A", new Duck("voice", 4, -50, 8, 6, 5, 50, 100)).applyTo(Fields.two());
+            new Edit.Ducking("A", new Duck("voice", 4, -50, 8, 6, 5, 50, 100))
+                    .applyTo(Fields.two());
 
     private LiveMix mix(Design of, Hearing hearing) {
         return new LiveMix(of, material, LiveSettings.of(of, material, hearing), BLOCK);
@@ -48,7 +49,10 @@ class LiveMixTest {
 
     @Test
     void whatIsHeardIsWhatIsPrinted() {
-        Audio printed = new Renderer(material, material.frames(), new StageCache(0)).render(design, Job.QUIET).mix();
+        Audio printed =
+                new Renderer(material, material.frames(), new StageCache(0))
+                        .render(design, Job.QUIET)
+                        .mix();
         float[][] heard = play(mix(design, Hearing.PLAIN), 0, material.frames());
         double difference = 0;
         double power = 0;
@@ -62,7 +66,8 @@ class LiveMixTest {
     @Test
     void everyEditIsTakenWithoutAClick() {
         Design sineOnly =
-                new Edit.Send("A", "bed", null).applyTo(new Edit.Ducking("A", null).applyTo(Fields.two()));
+                new Edit.Send("A", "bed", null)
+                        .applyTo(new Edit.Ducking("A", null).applyTo(Fields.two()));
         Edit[] edits = {
             new Edit.Decay("A", 3),
             new Edit.Predelay("A", new MusicalTime.Millis(95), 1),
@@ -75,9 +80,13 @@ class LiveMixTest {
             new Edit.EchoWidth("B", 0),
             new Edit.Ducking("A", new Duck("voice", 20, -60, 20, 0, 1, 50, 100)),
         };
-        SongMaterial sine = new SongMaterial(Map.of("voice", Signals.mono(RATE, Signals.sine(330, 0.2, 4, RATE))), RATE);
+        SongMaterial sine =
+                new SongMaterial(
+                        Map.of("voice", Signals.mono(RATE, Signals.sine(330, 0.2, 4, RATE))), RATE);
         for (Edit edit : edits) {
-            LiveMix mix = new LiveMix(sineOnly, sine, LiveSettings.of(sineOnly, sine, Hearing.PLAIN), BLOCK);
+            LiveMix mix =
+                    new LiveMix(
+                            sineOnly, sine, LiveSettings.of(sineOnly, sine, Hearing.PLAIN), BLOCK);
             play(mix, 0, 2 * (int) RATE);
             mix.set(LiveSettings.of(edit.applyTo(sineOnly), sine, Hearing.PLAIN));
             float[][] after = play(mix, 2 * (int) RATE, (int) RATE);
@@ -144,7 +153,10 @@ class LiveMixTest {
         float[] r = new float[BLOCK];
         LiveSettings[] settings = {
             LiveSettings.of(new Edit.Decay("A", 2).applyTo(design), material, Hearing.PLAIN),
-            LiveSettings.of(new Edit.Predelay("A", new MusicalTime.Millis(5), 1).applyTo(design), material, Hearing.PLAIN)
+            LiveSettings.of(
+                    new Edit.Predelay("A", new MusicalTime.Millis(5), 1).applyTo(design),
+                    material,
+                    Hearing.PLAIN)
         };
         var threads = (com.sun.management.ThreadMXBean) ManagementFactory.getThreadMXBean();
         long id = Thread.currentThread().threadId();
@@ -157,14 +169,16 @@ class LiveMixTest {
             mix.set(settings[i % 2]);
             mix.process(i * BLOCK, l, r, BLOCK);
         }
-        // The measuring itself may take a few bytes; 400 blocks that allocated anything would take far more.
+        // The measuring itself may take a few bytes; 400 blocks that allocated anything would take
+        // far more.
         assertThat(threads.getThreadAllocatedBytes(id) - before).isLessThan(4000);
     }
 
     @Test
     void aChangedShapeNeedsAnotherMix() {
         assertThat(LiveMix.sameShape(design, new Edit.Decay("A", 2).applyTo(design))).isTrue();
-        Design oneReturn = new Design(design.song(), design.sources(), design.returns().subList(0, 1));
+        Design oneReturn =
+                new Design(design.song(), design.sources(), design.returns().subList(0, 1));
         assertThat(LiveMix.sameShape(design, oneReturn)).isFalse();
     }
 }

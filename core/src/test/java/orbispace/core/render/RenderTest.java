@@ -27,8 +27,12 @@ class RenderTest {
     private static SongMaterial material(double seconds) {
         return new SongMaterial(
                 Map.of(
-                        "voice", Signals.mono(RATE, Signals.noise(0.01, 200, 6000, seconds, RATE, 1)),
-                        "bed", Signals.mono(RATE, Signals.noise(0.005, 100, 3000, seconds, RATE, 2))),
+                        "voice",
+                                Signals.mono(
+                                        RATE, Signals.noise(0.01, 200, 6000, seconds, RATE, 1)),
+                        "bed",
+                                Signals.mono(
+                                        RATE, Signals.noise(0.005, 100, 3000, seconds, RATE, 2))),
                 RATE);
     }
 
@@ -59,7 +63,11 @@ class RenderTest {
                             Fields.song(bpm),
                             List.of(Fields.source("voice", Role.LEAD)),
                             List.of(Fields.echo("A", "1/4.", 0.3, Map.of("voice", 0.0))));
-            Audio wet = wet(design, new SongMaterial(Map.of("voice", Signals.mono(RATE, click)), RATE), "A");
+            Audio wet =
+                    wet(
+                            design,
+                            new SongMaterial(Map.of("voice", Signals.mono(RATE, click)), RATE),
+                            "A");
             int peak = 0;
             for (int i = 0; i < wet.frames(); i++) {
                 peak = Math.abs(wet.channel(0)[i]) > Math.abs(wet.channel(0)[peak]) ? i : peak;
@@ -83,7 +91,8 @@ class RenderTest {
     @Test
     void theMixIsTheSumOfDryAndReturns() {
         SongMaterial material = material(1);
-        Rendering r = new Renderer(material, material.frames(), NO_CACHE).render(Fields.two(), Job.QUIET);
+        Rendering r =
+                new Renderer(material, material.frames(), NO_CACHE).render(Fields.two(), Job.QUIET);
         Audio a = java.util.Objects.requireNonNull(r.wets().get("A"));
         Audio b = java.util.Objects.requireNonNull(r.wets().get("B"));
         for (int i = 0; i < material.frames(); i += 97) {
@@ -105,12 +114,14 @@ class RenderTest {
         Audio afterEngine = renderer.after(chain, ChainSettings.ENGINE + 1, Job.QUIET);
         Design changed = new Edit.Level("A", -9).applyTo(design);
         ChainSettings changedChain = ChainSettings.of(changed, changed.requireReturn("A"));
-        assertThat(renderer.after(changedChain, ChainSettings.ENGINE + 1, Job.QUIET)).isSameAs(afterEngine);
+        assertThat(renderer.after(changedChain, ChainSettings.ENGINE + 1, Job.QUIET))
+                .isSameAs(afterEngine);
         Audio again = renderer.wet(changed, changed.requireReturn("A"), Job.QUIET);
         assertThat(differenceDb(again, wet(changed, material, "A"))).isLessThan(-140);
         Design longer = new Edit.Decay("A", 2).applyTo(design);
         ChainSettings longerChain = ChainSettings.of(longer, longer.requireReturn("A"));
-        assertThat(renderer.after(longerChain, ChainSettings.ENGINE + 1, Job.QUIET)).isNotSameAs(afterEngine);
+        assertThat(renderer.after(longerChain, ChainSettings.ENGINE + 1, Job.QUIET))
+                .isNotSameAs(afterEngine);
     }
 
     @Test
@@ -135,12 +146,16 @@ class RenderTest {
                 new SongMaterial(
                         Map.of(
                                 "voice", Signals.mono(RATE, key),
-                                "bed", Signals.mono(RATE, Signals.noise(0.01, 100, 3000, 3, RATE, 6))),
+                                "bed",
+                                        Signals.mono(
+                                                RATE, Signals.noise(0.01, 100, 3000, 3, RATE, 6))),
                         RATE);
         Design open =
                 new Design(
                         Fields.song(120),
-                        List.of(Fields.source("voice", Role.LEAD), Fields.source("bed", Role.HARMONY_BED)),
+                        List.of(
+                                Fields.source("voice", Role.LEAD),
+                                Fields.source("bed", Role.HARMONY_BED)),
                         List.of(Fields.hall("A", 0.5, Map.of("bed", -6.0))));
         Design ducked =
                 new Edit.Ducking("A", new Duck("voice", 9, -50, 8, 6, 5, 50, 100)).applyTo(open);
@@ -164,7 +179,8 @@ class RenderTest {
         Audio same = ImpulseResponse.of(other, other.requireReturn("A"));
         assertThat(same.channel(0)).isEqualTo(response.channel(0));
         var t30 = DecayMeter.measure(response).bands().get(4).t30();
-        assertThat(t30 instanceof DecayTime.Measured(double s) ? s : 0).isCloseTo(1.2, within(0.06));
+        assertThat(t30 instanceof DecayTime.Measured(double s) ? s : 0)
+                .isCloseTo(1.2, within(0.06));
     }
 
     @Test
@@ -196,8 +212,12 @@ class RenderTest {
 
     @Test
     void twoPolesMoreMakeTheFilterSteeperByTwelveDecibels() {
-        var two = new StageSettings.Filtering(new Filter(new Filter.Corner(1000, 2), null)).sections(RATE);
-        var four = new StageSettings.Filtering(new Filter(new Filter.Corner(1000, 4), null)).sections(RATE);
+        var two =
+                new StageSettings.Filtering(new Filter(new Filter.Corner(1000, 2), null))
+                        .sections(RATE);
+        var four =
+                new StageSettings.Filtering(new Filter(new Filter.Corner(1000, 4), null))
+                        .sections(RATE);
         double a = orbispace.core.signal.FilterDesign.magnitudeDb(two, 125, RATE);
         double b = orbispace.core.signal.FilterDesign.magnitudeDb(four, 125, RATE);
         assertThat(b - a).isCloseTo(a, within(0.3));
