@@ -14,16 +14,16 @@ final class UiLoop implements Executor {
         queue.add(task);
     }
 
-    /** Runs tasks until a condition holds; fails after a minute. */
+    /** Runs tasks until a condition holds; fails after five minutes. */
     void until(BooleanSupplier done) throws InterruptedException {
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(300);
         while (!done.getAsBoolean()) {
             Runnable task = queue.poll(50, TimeUnit.MILLISECONDS);
             if (task != null) {
                 task.run();
             }
             if (System.nanoTime() > end) {
-                throw new AssertionError("waited a minute in vain");
+                throw new AssertionError("waited in vain");
             }
         }
     }

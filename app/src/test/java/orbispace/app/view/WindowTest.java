@@ -42,6 +42,8 @@ import org.testfx.api.FxToolkit;
 class WindowTest {
     @TempDir Path folder;
 
+    private static final long LONGEST_SECONDS = 300;
+
     private final FxRobot robot = new FxRobot();
     private Session session = new Session(Platform::runLater, RecentProjects.inMemory());
     private Path project = Path.of(".");
@@ -87,10 +89,15 @@ class WindowTest {
     }
 
     private void until(BooleanSupplier condition) {
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_SECONDS);
         while (!on(condition)) {
             if (System.nanoTime() > end) {
-                throw new AssertionError("waited a minute in vain");
+                throw new AssertionError(
+                        "waited a minute in vain; busy with \""
+                                + session.jobs().busyWith().get()
+                                + "\", problem \""
+                                + session.problem().get()
+                                + "\"");
             }
             org.testfx.util.WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
         }
