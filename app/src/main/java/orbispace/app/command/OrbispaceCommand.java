@@ -53,7 +53,7 @@ public final class OrbispaceCommand implements Callable<Integer> {
         line.addSubcommand(new DemoCommand(output, windows));
         line.addSubcommand(new TestCommand());
         line.addSubcommand(new TimesCommand(output));
-        line.addSubcommand(MeasureCommands.all(output));
+        line.addSubcommand(MeasureCommand.all(output));
         line.addSubcommand(new RenderCommand(output));
         line.addSubcommand(new ResponseCommand(output));
         line.addSubcommand(new SheetCommand(output));

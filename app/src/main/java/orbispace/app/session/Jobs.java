@@ -3,9 +3,11 @@ package orbispace.app.session;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.beans.property.DoubleProperty;
@@ -94,6 +96,22 @@ public final class Jobs {
                 interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(e)));
             }
         });
+    }
+
+    /**
+     * Does something on the interface thread after a pause, unless it is cancelled or asked for
+     * again meanwhile; counts as a job until then.
+     *
+     * @param name a wait or job of the same name is cancelled
+     * @param pauseMillis how long to wait
+     * @param then what to do
+     */
+    public void after(String name, long pauseMillis, Runnable then) {
+        cancel(name);
+        AtomicBoolean cancelled = new AtomicBoolean();
+        running.put(name, cancelled);
+        CompletableFuture.delayedExecutor(pauseMillis, TimeUnit.MILLISECONDS, interfaceThread)
+                .execute(() -> finish(name, cancelled, then));
     }
 
     /** Stops a job, if it runs. */

@@ -136,7 +136,7 @@ public final class Reasons {
     }
 
     private static Optional<Return> chosen(Session session) {
-        return session.design().get().findReturn(session.returnId().get());
+        return session.design().get().findReturn(session.selection().returnId().get());
     }
 
     private static double predelaySeconds(Session session, Return r) {

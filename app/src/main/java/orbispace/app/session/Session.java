@@ -11,13 +11,13 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
-import orbispace.core.design.History;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.measure.DecayReport;
@@ -26,7 +26,6 @@ import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
-import orbispace.files.ProjectFolder;
 import orbispace.files.RecallSheet;
 import org.jspecify.annotations.Nullable;
 
@@ -35,25 +34,18 @@ import org.jspecify.annotations.Nullable;
  * listening that follow every change. Used on the interface thread only.
  */
 public final class Session {
+    private static final String REST = "rest";
+    private static final long REST_MILLIS = 200;
+
     private final Jobs jobs;
     private final Measurements measured;
     private final Transport transport = new Transport();
-    private final RecentProjects recent;
-    private final ObjectProperty<Design> design = new SimpleObjectProperty<>(blank());
+    private final KeptProject kept;
+    private final Editing editing = new Editing(blank());
     private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
-    private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
-    private final ObjectProperty<@Nullable Section> section = new SimpleObjectProperty<>();
-    private final StringProperty returnId = new SimpleStringProperty("");
-    private final StringProperty sourceId = new SimpleStringProperty("");
+    private final Selection selection = new Selection();
     private final StringProperty problem = new SimpleStringProperty("");
-    private final StringProperty undoLabel = new SimpleStringProperty("");
-    private final StringProperty redoLabel = new SimpleStringProperty("");
-    private final BooleanProperty dirty = new SimpleBooleanProperty(false);
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
-    private History history = new History(blank());
-    private ProjectFile project = ProjectFile.of(blank());
-    private Design saved = blank();
-    private @Nullable Path folder;
 
     /**
      * An empty session.
@@ -62,7 +54,7 @@ public final class Session {
      * @param recent where opened projects are remembered
      */
     public Session(Executor interfaceThread, RecentProjects recent) {
-        this.recent = recent;
+        kept = new KeptProject(blank(), recent);
         jobs = new Jobs(interfaceThread);
         measured = new Measurements(jobs, problem::set);
         transport.hearingBefore().addListener((o, was, is) -> listen());
@@ -71,10 +63,12 @@ public final class Session {
         transport.soloSource().addListener((o, was, is) -> listen());
         transport.looping().addListener((o, was, is) -> loop());
         measured.mix().addListener((o, was, is) -> listen());
-        section.addListener((o, was, is) -> {
-            loop();
-            measure();
-        });
+        selection
+                .section()
+                .addListener((o, was, is) -> {
+                    loop();
+                    measure();
+                });
         wantsRemedies.addListener((o, was, is) -> measure());
     }
 
@@ -85,7 +79,7 @@ public final class Session {
 
     /** The design as it stands. */
     public ReadOnlyObjectProperty<Design> design() {
-        return design;
+        return editing.design();
     }
 
     /** The design it is compared with. */
@@ -95,22 +89,12 @@ public final class Session {
 
     /** Where the project is kept; null before it is. */
     public ReadOnlyObjectProperty<@Nullable Path> file() {
-        return file;
+        return kept.file();
     }
 
-    /** The chosen section; null for the whole song. */
-    public ObjectProperty<@Nullable Section> section() {
-        return section;
-    }
-
-    /** Letter of the chosen return; empty for none. */
-    public StringProperty returnId() {
-        return returnId;
-    }
-
-    /** Id of the chosen source; empty for none. */
-    public StringProperty sourceId() {
-        return sourceId;
+    /** What is chosen. */
+    public Selection selection() {
+        return selection;
     }
 
     /** One line about what went wrong last; empty for nothing. */
@@ -119,18 +103,18 @@ public final class Session {
     }
 
     /** What undo takes back; empty for nothing. */
-    public StringProperty undoLabel() {
-        return undoLabel;
+    public ReadOnlyStringProperty undoLabel() {
+        return editing.undoLabel();
     }
 
     /** What redo brings back; empty for nothing. */
-    public StringProperty redoLabel() {
-        return redoLabel;
+    public ReadOnlyStringProperty redoLabel() {
+        return editing.redoLabel();
     }
 
     /** Whether there are changes that are not saved. */
     public ReadOnlyBooleanProperty dirty() {
-        return dirty;
+        return editing.dirty();
     }
 
     /** Whether remedies should be found; they take longer than measuring. */
@@ -155,19 +139,19 @@ public final class Session {
 
     /** Projects opened before. */
     public RecentProjects recent() {
-        return recent;
+        return kept.recent();
     }
 
     /** The chosen stretch of the song. */
     public Span span() {
-        Section chosen = section.get();
-        Design now = design.get();
+        Section chosen = selection.section().get();
+        Design now = editing.design().get();
         return chosen == null ? new Span(0, songSeconds()) : now.song().span(chosen);
     }
 
     /** Length of the song in seconds: its stems, or its sections where they are longer. */
     public double songSeconds() {
-        Design now = design.get();
+        Design now = editing.design().get();
         double form =
                 now.song().sections().isEmpty()
                         ? 0
@@ -175,12 +159,6 @@ public final class Session {
         double stems =
                 measured.renderer().map(r -> r.frames() / now.song().sampleRateHz()).orElse(0.0);
         return Math.max(1, Math.max(form, stems));
-    }
-
-    /** The bar that note values are taken at: the first of the chosen section. */
-    public int bar() {
-        Section chosen = section.get();
-        return chosen == null ? 1 : chosen.firstBar();
     }
 
     /**
@@ -197,24 +175,28 @@ public final class Session {
     }
 
     /**
-     * Makes a change that belongs to a gesture; it is heard at once and measured by {@link
-     * #settle}.
+     * Makes a change that belongs to a gesture; it is heard at once and measured when the hand
+     * rests, or by {@link #settle}.
      */
     public boolean drag(Edit edit, Object gesture) {
-        return apply(edit, gesture);
+        boolean taken = apply(edit, gesture);
+        if (taken) {
+            jobs.after(REST, REST_MILLIS, this::measure);
+        }
+        return taken;
     }
 
-    /** Ends a gesture. */
+    /** Ends a gesture: what it changed is measured at once. */
     public void settle() {
+        jobs.cancel(REST);
         measure();
     }
 
     private boolean apply(Edit edit, @Nullable Object gesture) {
         try {
-            Design changed = edit.applyTo(design.get());
+            editing.apply(edit, gesture);
             problem.set("");
-            history.push(changed, edit.subject(), gesture);
-            show();
+            listen();
             return true;
         } catch (IllegalArgumentException e) {
             problem.set(String.valueOf(e.getMessage()));
@@ -224,41 +206,34 @@ public final class Session {
 
     /** Takes the last step back. */
     public void undo() {
-        history.undo();
-        show();
+        editing.undo();
+        listen();
         measure();
     }
 
     /** Brings the last undone step back. */
     public void redo() {
-        history.redo();
-        show();
+        editing.redo();
+        listen();
         measure();
     }
 
     /** Compares with the design as it stands from now on. */
     public void keepAsBefore() {
-        before.set(design.get());
+        before.set(editing.design().get());
         measure();
     }
 
-    private void show() {
-        design.set(history.current());
-        undoLabel.set(history.undoLabel().orElse(""));
-        redoLabel.set(history.redoLabel().orElse(""));
-        dirty.set(!history.current().equals(saved));
-        listen();
-    }
-
     private void measure() {
-        measured.update(design.get(), before.get(), span(), wantsRemedies.get());
+        measured.update(editing.design().get(), before.get(), span(), wantsRemedies.get());
     }
 
     private void listen() {
         boolean hearing = transport.hearingBefore().get();
         MixMeasure mix = measured.mix().get();
         transport.hear(
-                hearing ? before.get() : design.get(), mix == null ? 0 : mix.matchDb(hearing));
+                hearing ? before.get() : editing.design().get(),
+                mix == null ? 0 : mix.matchDb(hearing));
     }
 
     /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
@@ -271,22 +246,18 @@ public final class Session {
         transport.setLoop(transport.looping().get() ? span() : null);
     }
 
-    private record Opened(ProjectFile project, ProjectFolder.Stems stems) {}
-
     /** Opens a project in the background; a failure leaves what is open as it is. */
     public void open(Path path) {
-        Path absolute = path.toAbsolutePath().normalize();
-        Path parent = java.util.Objects.requireNonNullElse(absolute.getParent(), absolute);
         jobs.start(
                 "open",
-                "Opening " + absolute.getFileName(),
-                job -> {
-                    ProjectFile read = ProjectFile.read(absolute);
-                    return new Opened(read, ProjectFolder.read(parent, read.design(), job::report));
-                },
+                "Opening " + path.getFileName(),
+                job -> KeptProject.read(path, job),
                 opened -> {
-                    begin(opened.project(), opened.stems().material(), absolute, parent);
-                    recent.add(absolute);
+                    begin(
+                            opened.project(),
+                            opened.stems().material(),
+                            opened.file(),
+                            opened.folder());
                     opened.stems().problems().stream().findFirst().ifPresent(problem::set);
                 },
                 e -> problem.set(String.valueOf(e.getMessage())));
@@ -310,34 +281,30 @@ public final class Session {
                 new SongMaterial(audio, drafted.song().sampleRateHz()),
                 null,
                 stemsFolder);
-        dirty.set(true);
     }
 
     private void begin(
             ProjectFile given, SongMaterial material, @Nullable Path path, Path stemsFolder) {
-        project = given;
-        folder = stemsFolder;
-        history = new History(given.design());
-        saved = path == null ? blank() : given.design();
-        file.set(path);
+        kept.begin(given, path, stemsFolder);
         problem.set("");
         before.set(given.design());
-        section.set(null);
-        returnId.set(given.design().returns().stream().findFirst().map(r -> r.id()).orElse(""));
-        sourceId.set(given.design().sources().stream().findFirst().map(s -> s.id()).orElse(""));
+        selection.begin(given.design());
         transport.hearingBefore().set(false);
         transport.begin(material);
         measured.begin(given.design(), material, this::measure);
-        show();
+        editing.begin(given.design(), path != null);
+        listen();
         Optional<Section> second = given.design().song().sections().stream().skip(1).findFirst();
-        section.set(
-                second.or(() -> given.design().song().sections().stream().findFirst())
-                        .orElse(null));
+        selection
+                .section()
+                .set(
+                        second.or(() -> given.design().song().sections().stream().findFirst())
+                                .orElse(null));
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */
     public Optional<Path> folder() {
-        return Optional.ofNullable(folder);
+        return kept.folder();
     }
 
     /** The sound of the open project. */
@@ -352,14 +319,9 @@ public final class Session {
      */
     public boolean save(Path path) {
         try {
-            Path absolute = path.toAbsolutePath().normalize();
-            Design now = Relocation.moved(design.get(), folder, absolute.getParent());
-            project = project.write(absolute, now);
-            saved = design.get();
-            file.set(absolute);
-            dirty.set(false);
+            kept.save(path, editing.design().get());
+            editing.markSaved();
             problem.set("");
-            recent.add(absolute);
             return true;
         } catch (FileProblem e) {
             problem.set(String.valueOf(e.getMessage()));
@@ -371,12 +333,12 @@ public final class Session {
     public RecallSheet sheet() {
         Map<String, DecayReport> decays = new HashMap<>();
         measured.pictures().forEach((id, p) -> p.report().ifPresent(r -> decays.put(id, r)));
-        return RecallSheet.of(design.get(), songSeconds(), decays);
+        return RecallSheet.of(editing.design().get(), songSeconds(), decays);
     }
 
     /** Hands over in the background. */
     public void handOver(HandOver.Order order, Consumer<List<Path>> done, Consumer<String> failed) {
-        Design now = design.get();
+        Design now = editing.design().get();
         Optional<SongMaterial> material = material();
         if (material.isEmpty()) {
             failed.accept("There is no sound to print; open a song first.");

@@ -3,9 +3,7 @@ package orbispace.app.view;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Cursor;
-import javafx.scene.control.Label;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.BarRuler;
@@ -26,95 +24,64 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
-import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
 import orbispace.files.Wording;
 
 /** Room for the dry: what each return does to the lead, over a section. */
-final class ClearView extends Pane implements Screen {
-    private static final double LABELS = 108;
+final class ClearView extends Screen {
     private static final double TOP = 48;
     private static final double VOICE = 100;
 
-    private final Session session;
     private final Playhead playhead;
     private final Chart chart = new Chart();
-    private final Label title = new Label("Clear");
-    private final Label place = new Label();
     private final ClearInspector inspector;
 
     ClearView(Session session) {
-        this.session = session;
+        super(session, "Clear");
         playhead = new Playhead(session.transport().position());
         inspector = new ClearInspector(session);
-        title.getStyleClass().add("screen-title");
-        place.getStyleClass().add("caption");
-        getChildren().addAll(chart, playhead, title, place);
-        session.section().addListener((o, was, is) -> refresh());
+        fill(chart, playhead);
+        session.selection().section().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
-        session.returnId().addListener((o, was, is) -> refresh());
+        session.selection().returnId().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
         refresh();
     }
 
     private void refresh() {
-        Section s = session.section().get();
-        place.setText(
-                s == null
-                        ? "the whole song"
-                        : s.name()
-                                + ", bars "
-                                + s.firstBar()
-                                + "\u2013"
-                                + (s.endBar() - 1)
-                                + " at "
-                                + Wording.number(
-                                        session.design()
-                                                .get()
-                                                .song()
-                                                .clock()
-                                                .bpmOfBar(s.firstBar()),
-                                        0)
-                                + " bpm");
+        caption(section());
         chart.repaint();
     }
 
     @Override
     protected void layoutChildren() {
         Plate.place(chart, 0, 0, getWidth(), getHeight());
-        Plate.place(title, 16, 10, 80, 30);
-        Plate.place(place, 96, 17, 240, 18);
         super.layoutChildren();
     }
 
     @Override
-    public Region main() {
-        return this;
-    }
-
-    @Override
-    public Region inspector() {
+    Region inspector() {
         return inspector;
     }
 
     @Override
-    public void setPalette(Palette palette) {
+    void setPalette(Palette palette) {
         chart.setPalette(palette);
         playhead.setColor(palette.time);
         inspector.setPalette(palette);
     }
 
     @Override
-    public void shown(boolean front) {
+    void shown(boolean front) {
         if (front) {
             session.wantsRemedies().set(true);
         }
     }
 
     @Override
-    public String keys() {
+    String keys() {
         return "Click on a river: choose the return. Click in the chart: hear that moment. Tab and"
                 + " Enter: apply or undo a remedy. Ctrl+Z: undo anything.";
     }
@@ -148,7 +115,7 @@ final class ClearView extends Pane implements Screen {
             TimeAxis axis = axis(getWidth());
             int row = (int) Math.floor((e.getY() - riversTop()) / riverHeight(getHeight()));
             if (row >= 0 && row < returns().size()) {
-                session.returnId().set(returns().get(row).id());
+                session.selection().returnId().set(returns().get(row).id());
             }
             if (e.getX() > axis.left()) {
                 session.transport().seek(axis.seconds(e.getX()));
@@ -196,7 +163,10 @@ final class ClearView extends Pane implements Screen {
         private void legend(Pen pen, double w) {
             String[] names = {"blooms in a gap", "under the voice", "covers the voice"};
             double x = w - 16;
-            String id = session.returnId().get().isEmpty() ? "A" : session.returnId().get();
+            String id =
+                    session.selection().returnId().get().isEmpty()
+                            ? "A"
+                            : session.selection().returnId().get();
             for (int i = 2; i >= 0; i--) {
                 double width = Pen.width(names[i], Type.regular(11.5));
                 pen.text(names[i], x - width, 30, Type.regular(11.5), pen.palette.ink2);
@@ -253,7 +223,7 @@ final class ClearView extends Pane implements Screen {
         }
 
         private void river(Pen pen, TimeAxis axis, Return r, double top, double height) {
-            boolean chosen = r.id().equals(session.returnId().get());
+            boolean chosen = r.id().equals(session.selection().returnId().get());
             double middle = top + height / 2;
             if (chosen) {
                 pen.clipped(
@@ -293,7 +263,7 @@ final class ClearView extends Pane implements Screen {
         private void clashes(Pen pen, TimeAxis axis, double h) {
             double top = chartTop(h);
             ClashPainter painter = new ClashPainter(pen, axis, top, chartHeight(h));
-            String id = session.returnId().get();
+            String id = session.selection().returnId().get();
             pen.text("Clashes", 16, top + 12, Type.strong(13), pen.palette.ink);
             String name =
                     session.design().get().findReturn(id).map(Return::name).orElse("a return");

@@ -171,7 +171,7 @@ public final class MainWindow {
         screens.values().forEach(s -> s.shown(false));
         step = to;
         Screen screen = screen();
-        main.getChildren().setAll(screen.main());
+        main.getChildren().setAll(screen);
         side.getChildren().setAll(screen.inspector());
         rail.choose(to);
         keys.setVisible(false);

@@ -56,7 +56,7 @@ final class OrbitHandles extends Pane {
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.returnId().get());
+        return session.design().get().findReturn(session.selection().returnId().get());
     }
 
     void layoutOn(PolarAxis given) {
@@ -111,12 +111,26 @@ final class OrbitHandles extends Pane {
         return NoteValue.all().stream()
                 .filter(n -> n.flavour() != NoteValue.Flavour.TRIPLET)
                 .filter(n ->
-                        Math.abs(axis.r(ring(clock.length(n, session.bar()).nominalMillis())) - r)
+                        Math.abs(
+                                        axis.r(
+                                                        ring(
+                                                                clock.length(
+                                                                                n,
+                                                                                session.selection()
+                                                                                        .bar())
+                                                                        .nominalMillis()))
+                                                - r)
                                 < SNAP_PIXELS)
                 .min(
                         java.util.Comparator.comparingDouble(n ->
                                 Math.abs(
-                                        axis.r(ring(clock.length(n, session.bar()).nominalMillis()))
+                                        axis.r(
+                                                        ring(
+                                                                clock.length(
+                                                                                n,
+                                                                                session.selection()
+                                                                                        .bar())
+                                                                        .nominalMillis()))
                                                 - r)));
     }
 
@@ -138,7 +152,7 @@ final class OrbitHandles extends Pane {
         var clock = session.design().get().song().clock();
         if (handle == decay) {
             double end =
-                    note.map(n -> clock.length(n, session.bar()).nominalMillis() / 1000)
+                    note.map(n -> clock.length(n, session.selection().bar()).nominalMillis() / 1000)
                             .orElse(seconds);
             double wanted = Math.clamp(end - predelaySeconds(r), 0.1, 20);
             return new Edit.Decay(
@@ -151,9 +165,12 @@ final class OrbitHandles extends Pane {
                                 new MusicalTime.Millis(
                                         Math.clamp(Math.rint(10_000 * at) / 10, 0, 2000)));
         return handle == echo
-                ? new Edit.EchoTime(r.id(), time, note.isPresent() ? session.bar() : r.timedAtBar())
+                ? new Edit.EchoTime(
+                        r.id(), time, note.isPresent() ? session.selection().bar() : r.timedAtBar())
                 : new Edit.Predelay(
-                        r.id(), time, note.isPresent() ? session.bar() : r.timedAtBar());
+                        r.id(),
+                        time,
+                        note.isPresent() ? session.selection().bar() : r.timedAtBar());
     }
 
     private void explain(Handle handle) {
@@ -165,7 +182,8 @@ final class OrbitHandles extends Pane {
 
     private void step(Handle handle, int direction, NumberField.Step size) {
         chosen().ifPresent(r ->
-                session.edit(ReturnEdits.step(session, r, handle.name, direction, size)));
+                ReturnEdits.step(session, r, handle.name, direction, size)
+                        .ifPresent(session::edit));
         explain(handle);
     }
 

@@ -2,7 +2,6 @@ package orbispace.app.view;
 
 import javafx.collections.MapChangeListener;
 import javafx.scene.control.Label;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.OrbitPainter;
@@ -14,35 +13,28 @@ import orbispace.app.draw.ProfilePainter;
 import orbispace.app.draw.Type;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.Session;
-import orbispace.core.design.Section;
-import orbispace.files.Wording;
 
 /** Time: everything that follows the dry sound, in one picture. */
-final class OrbitView extends Pane implements Screen {
+final class OrbitView extends Screen {
     private static final double LOWER_HEIGHT = 282;
 
-    private final Session session;
     private final Chart chart = new Chart();
     private final OrbitHandles handles;
     private final ReturnList list;
     private final ReturnInspector inspector;
-    private final Label title = new Label("Orbit");
-    private final Label place = new Label();
     private final Label why = new Label();
 
     OrbitView(Session session) {
-        this.session = session;
+        super(session, "Orbit");
         handles = new OrbitHandles(session);
         list = new ReturnList(session);
         inspector = new ReturnInspector(session);
-        title.getStyleClass().add("screen-title");
-        place.getStyleClass().add("caption");
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
-        getChildren().addAll(chart, title, place, why, handles, list);
+        fill(chart, why, handles, list);
         session.design().addListener((o, was, is) -> refresh());
-        session.returnId().addListener((o, was, is) -> refresh());
-        session.section().addListener((o, was, is) -> refresh());
+        session.selection().returnId().addListener((o, was, is) -> refresh());
+        session.selection().section().addListener((o, was, is) -> refresh());
         session.measured()
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refresh());
@@ -53,24 +45,7 @@ final class OrbitView extends Pane implements Screen {
     }
 
     private void refresh() {
-        Section s = session.section().get();
-        place.setText(
-                s == null
-                        ? "the whole song"
-                        : s.name()
-                                + ", bars "
-                                + s.firstBar()
-                                + "\u2013"
-                                + (s.endBar() - 1)
-                                + " at "
-                                + Wording.number(
-                                        session.design()
-                                                .get()
-                                                .song()
-                                                .clock()
-                                                .bpmOfBar(s.firstBar()),
-                                        0)
-                                + " bpm");
+        caption(section());
         chart.repaint();
         requestLayout();
     }
@@ -86,8 +61,8 @@ final class OrbitView extends Pane implements Screen {
                 session.design().get(),
                 session.measured().pictures(),
                 FieldEvents.of(session.design().get(), session.measured().materials()),
-                session.returnId().get(),
-                session.bar());
+                session.selection().returnId().get(),
+                session.selection().bar());
     }
 
     @Override
@@ -95,8 +70,6 @@ final class OrbitView extends Pane implements Screen {
         double w = getWidth();
         double h = getHeight();
         Plate.place(chart, 0, 0, w, h);
-        Plate.place(title, 16, 10, 120, 30);
-        Plate.place(place, 16, 40, 200, 18);
         Plate.place(why, w / 2 + 14, h - LOWER_HEIGHT + 22, w / 2 - 30, 18);
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
@@ -105,17 +78,12 @@ final class OrbitView extends Pane implements Screen {
     }
 
     @Override
-    public Region main() {
-        return this;
-    }
-
-    @Override
-    public Region inspector() {
+    Region inspector() {
         return inspector;
     }
 
     @Override
-    public void setPalette(Palette palette) {
+    void setPalette(Palette palette) {
         chart.setPalette(palette);
         handles.setPalette(palette);
         list.setPalette(palette);
@@ -123,7 +91,7 @@ final class OrbitView extends Pane implements Screen {
     }
 
     @Override
-    public String keys() {
+    String keys() {
         return "Tab: next handle, return or number. Arrows: one step, Shift fine, Ctrl coarse."
                 + " Enter or a digit: type the value. Drag: snaps to note values, Alt frees."
                 + " Double click on a section: the whole song.";

@@ -4,6 +4,8 @@ import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Polygon;
 
@@ -47,6 +49,13 @@ final class Plate {
         toggle.setMinWidth(Region.USE_PREF_SIZE);
         toggle.setAccessibleText(accessible);
         return toggle;
+    }
+
+    /** Empty space that takes what is left of a row. */
+    static Region spring() {
+        Region spring = new Region();
+        HBox.setHgrow(spring, Priority.ALWAYS);
+        return spring;
     }
 
     /** Puts a node at a place of a pane with a size. */

@@ -1,237 +1,224 @@
 package orbispace.app.view;
 
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.function.DoubleFunction;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import java.util.function.UnaryOperator;
 import orbispace.app.session.Session;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
-import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
+import orbispace.core.design.Role;
 import orbispace.core.design.Space;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Edits of a return's numbers by name: from what was typed, and by steps. Shared by handles and
  * cards.
  */
 final class ReturnEdits {
-    private static final double OFF_HIGH_PASS_HZ = 20;
-    private static final double OFF_LOW_PASS_HZ = 20000;
-    private static final int DEFAULT_POLES = 2;
+    private static final String LEVEL = "decibels like \u22128";
+    private static final String FACTOR = "a factor like 1.2";
+    private static final String SHARE = "percent like 31";
+
+    private static final Map<String, ReturnNumber> NUMBERS =
+            Map.ofEntries(
+                    Map.entry("predelay", predelay()),
+                    Map.entry("echo time", echoTime()),
+                    Map.entry("decay", decay()),
+                    Map.entry("lows", lows()),
+                    Map.entry("highs", highs()),
+                    Map.entry("feedback", feedback()),
+                    Map.entry("sides", sides()),
+                    Map.entry("return", level()),
+                    Map.entry("high-pass before", before(true)),
+                    Map.entry("low-pass before", before(false)),
+                    Map.entry("high-pass", after(true)),
+                    Map.entry("low-pass", after(false)),
+                    Map.entry("depth", depth()),
+                    Map.entry("hold", hold()),
+                    Map.entry("release", release()));
 
     private ReturnEdits() {}
 
-    /** The edit that a typed text means; empty if it is not understood. */
-    static Optional<Edit> typed(Session session, Return r, String name, String text) {
-        String id = r.id();
-        return switch (name) {
-            case "predelay" ->
-                    MusicalTime.parse(text)
-                            .map(t -> new Edit.Predelay(id, t, barFor(session, r, t)));
-            case "echo time" ->
-                    MusicalTime.parse(text)
-                            .map(t -> new Edit.EchoTime(id, t, barFor(session, r, t)));
-            case "decay" -> of(Entries.seconds(text), v -> new Edit.Decay(id, v));
-            case "lows" ->
-                    hall(r).flatMap(h ->
-                            of(
-                                    Entries.factor(text),
-                                    v -> new Edit.DecayRatios(id, v, h.highRatio())));
-            case "highs" ->
-                    hall(r).flatMap(h ->
-                            of(
-                                    Entries.factor(text),
-                                    v -> new Edit.DecayRatios(id, h.lowRatio(), v)));
-            case "feedback" -> of(Entries.percent(text), v -> new Edit.Feedback(id, v));
-            case "sides" -> of(Entries.percent(text), v -> new Edit.EchoWidth(id, v));
-            case "return" -> of(Entries.db(text), v -> new Edit.Level(id, v));
-            case "high-pass before" ->
-                    of(Entries.hertz(text), v -> new Edit.FilterIn(id, highPass(r.filterIn(), v)));
-            case "low-pass before" ->
-                    of(Entries.hertz(text), v -> new Edit.FilterIn(id, lowPass(r.filterIn(), v)));
-            case "high-pass" ->
-                    of(
-                            Entries.hertz(text),
-                            v -> new Edit.FilterOut(id, highPass(r.filterOut(), v)));
-            case "low-pass" ->
-                    of(Entries.hertz(text), v -> new Edit.FilterOut(id, lowPass(r.filterOut(), v)));
-            case "depth" ->
-                    duck(session, r)
-                            .flatMap(d ->
-                                    of(
-                                            Entries.db(text),
-                                            v -> ducking(id, d.withRange(Math.abs(v)))));
-            case "hold" ->
-                    duck(session, r)
-                            .flatMap(d ->
-                                    of(
-                                            Entries.millis(text),
-                                            v -> ducking(id, times(d, v, d.releaseMillis()))));
-            case "release" ->
-                    duck(session, r)
-                            .flatMap(d ->
-                                    of(
-                                            Entries.millis(text),
-                                            v -> ducking(id, times(d, d.holdMillis(), v))));
-            default -> Optional.empty();
-        };
+    /** What may be typed for a number, in words. */
+    static String accepted(String name) {
+        return Optional.ofNullable(NUMBERS.get(name)).map(ReturnNumber::accepted).orElse("nothing");
     }
 
-    /** The edit of one step up or down. */
-    static Edit step(Session session, Return r, String name, int direction, NumberField.Step size) {
-        double times =
+    /** The edit that a typed text means; empty if it is not understood. */
+    static Optional<Edit> typed(Session session, Return r, String name, String text) {
+        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.typed(session, r, text));
+    }
+
+    /** The edit of one step up or down; empty if this return has no such number. */
+    static Optional<Edit> step(
+            Session session, Return r, String name, int direction, NumberField.Step size) {
+        double steps =
                 direction
                         * switch (size) {
                             case FINE -> 0.1;
                             case PLAIN -> 1.0;
                             case COARSE -> 10.0;
                         };
-        String id = r.id();
-        return switch (name) {
-            case "predelay" ->
-                    new Edit.Predelay(id, shifted(session, r, r.predelay(), times), r.timedAtBar());
-            case "echo time" ->
-                    new Edit.EchoTime(
-                            id,
-                            shifted(session, r, echo(r).orElseThrow().time(), times),
-                            r.timedAtBar());
-            case "decay" ->
-                    new Edit.Decay(
-                            id,
-                            rounded(hall(r).orElseThrow().decaySeconds() + 0.05 * times, 0.1, 20));
-            case "lows" -> {
-                Space.Hall h = hall(r).orElseThrow();
-                yield new Edit.DecayRatios(
-                        id, rounded(h.lowRatio() + 0.05 * times, 0.25, 2), h.highRatio());
-            }
-            case "highs" -> {
-                Space.Hall h = hall(r).orElseThrow();
-                yield new Edit.DecayRatios(
-                        id, h.lowRatio(), rounded(h.highRatio() + 0.05 * times, 0.1, 1.5));
-            }
-            case "feedback" ->
-                    new Edit.Feedback(
-                            id, rounded(echo(r).orElseThrow().feedback() + 0.01 * times, 0, 0.95));
-            case "sides" ->
-                    new Edit.EchoWidth(
-                            id, rounded(echo(r).orElseThrow().width() + 0.05 * times, 0, 1));
-            case "return" -> new Edit.Level(id, rounded(r.levelDb() + times * 0.5, -90, 24));
-            case "high-pass before" ->
-                    new Edit.FilterIn(
-                            id,
-                            highPass(
-                                    r.filterIn(),
-                                    turned(r.filterIn().highPass(), OFF_HIGH_PASS_HZ, times)));
-            case "low-pass before" ->
-                    new Edit.FilterIn(
-                            id,
-                            lowPass(
-                                    r.filterIn(),
-                                    turned(r.filterIn().lowPass(), OFF_LOW_PASS_HZ, times)));
-            case "high-pass" ->
-                    new Edit.FilterOut(
-                            id,
-                            highPass(
-                                    r.filterOut(),
-                                    turned(r.filterOut().highPass(), OFF_HIGH_PASS_HZ, times)));
-            case "low-pass" ->
-                    new Edit.FilterOut(
-                            id,
-                            lowPass(
-                                    r.filterOut(),
-                                    turned(r.filterOut().lowPass(), OFF_LOW_PASS_HZ, times)));
-            case "depth" -> {
-                Duck d = duck(session, r).orElseThrow();
-                double range = r.duck() == null ? 0 : d.rangeDb();
-                yield ducking(id, d.withRange(rounded(range + 0.5 * times, 0, 60)));
-            }
-            case "hold" -> {
-                Duck d = duck(session, r).orElseThrow();
-                yield ducking(
-                        id,
-                        times(d, rounded(d.holdMillis() + 10 * times, 0, 2000), d.releaseMillis()));
-            }
-            case "release" -> {
-                Duck d = duck(session, r).orElseThrow();
-                yield ducking(
-                        id,
-                        times(d, d.holdMillis(), rounded(d.releaseMillis() + 10 * times, 5, 5000)));
-            }
-            default -> throw new IllegalArgumentException("there is no number called " + name);
-        };
+        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.stepped(session, r, steps));
     }
 
-    private static Optional<Edit> of(OptionalDouble value, DoubleFunction<Edit> edit) {
-        return value.isPresent() ? Optional.of(edit.apply(value.getAsDouble())) : Optional.empty();
+    private static ReturnNumber predelay() {
+        return new ReturnNumber.Time(
+                r -> true,
+                Return::predelay,
+                (s, r, t) -> Optional.of(new Edit.Predelay(r.id(), t, barFor(s, r, t))));
     }
 
-    private static Edit ducking(String id, Duck duck) {
-        return new Edit.Ducking(id, duck.rangeDb() == 0 ? null : duck);
+    private static ReturnNumber echoTime() {
+        return new ReturnNumber.Time(
+                r -> r.space() instanceof Space.PingPong,
+                r -> echo(r).time(),
+                (s, r, t) -> Optional.of(new Edit.EchoTime(r.id(), t, barFor(s, r, t))));
     }
 
     private static int barFor(Session session, Return r, MusicalTime time) {
-        return time instanceof MusicalTime.Note ? session.bar() : r.timedAtBar();
+        return time instanceof MusicalTime.Note ? session.selection().bar() : r.timedAtBar();
     }
 
-    private static MusicalTime shifted(Session session, Return r, MusicalTime time, double millis) {
-        return switch (time) {
-            case MusicalTime.Millis(double value) ->
-                    new MusicalTime.Millis(rounded(value + millis, 0, 8000));
-            case MusicalTime.Note(var note, double offset) -> {
-                double least =
-                        -1000
-                                * new MusicalTime.Note(note, 0)
-                                        .seconds(
-                                                session.design().get().song().clock(),
-                                                r.timedAtBar());
-                yield new MusicalTime.Note(
-                        note, rounded(offset + millis, Math.max(-1000, least), 1000));
-            }
-        };
+    private static ReturnNumber decay() {
+        return new ReturnNumber.Scalar(
+                "a time like 2.1 or 800 ms",
+                Entries::seconds,
+                r -> r.space() instanceof Space.Hall,
+                r -> hall(r).decaySeconds(),
+                0.05,
+                0.1,
+                20,
+                (s, r, v) -> Optional.of(new Edit.Decay(r.id(), v)));
     }
 
-    private static double rounded(double value, double low, double high) {
-        return Math.clamp(Math.rint(value * 1000) / 1000, low, high);
+    private static ReturnNumber lows() {
+        return ratio(
+                r -> hall(r).lowRatio(),
+                0.25,
+                2,
+                (r, v) -> new Edit.DecayRatios(r.id(), v, hall(r).highRatio()));
     }
 
-    private static Optional<Space.Hall> hall(Return r) {
-        return r.space() instanceof Space.Hall h ? Optional.of(h) : Optional.empty();
+    private static ReturnNumber highs() {
+        return ratio(
+                r -> hall(r).highRatio(),
+                0.1,
+                1.5,
+                (r, v) -> new Edit.DecayRatios(r.id(), hall(r).lowRatio(), v));
     }
 
-    private static Optional<Space.PingPong> echo(Return r) {
-        return r.space() instanceof Space.PingPong p ? Optional.of(p) : Optional.empty();
+    private static ReturnNumber ratio(
+            ToDoubleFunction<Return> now,
+            double least,
+            double most,
+            BiFunction<Return, Double, Edit> edit) {
+        return new ReturnNumber.Scalar(
+                FACTOR,
+                Entries::factor,
+                r -> r.space() instanceof Space.Hall,
+                now,
+                0.05,
+                least,
+                most,
+                (s, r, v) -> Optional.of(edit.apply(r, v)));
     }
 
-    private static double turned(Filter.@Nullable Corner corner, double off, double times) {
-        double hz = corner == null ? off : corner.hz();
-        return Math.rint(
-                Math.clamp(hz * Math.pow(2, times / 12), OFF_HIGH_PASS_HZ, OFF_LOW_PASS_HZ));
+    private static ReturnNumber feedback() {
+        return new ReturnNumber.Scalar(
+                SHARE,
+                Entries::percent,
+                r -> r.space() instanceof Space.PingPong,
+                r -> echo(r).feedback(),
+                0.01,
+                0,
+                0.95,
+                (s, r, v) -> Optional.of(new Edit.Feedback(r.id(), v)));
     }
 
-    /** A high-pass at or under 20 Hz is none. */
-    private static Filter highPass(Filter filter, double hz) {
-        return filter.withHighPass(hz <= OFF_HIGH_PASS_HZ ? null : corner(filter.highPass(), hz));
+    private static ReturnNumber sides() {
+        return new ReturnNumber.Scalar(
+                SHARE,
+                Entries::percent,
+                r -> r.space() instanceof Space.PingPong,
+                r -> echo(r).width(),
+                0.05,
+                0,
+                1,
+                (s, r, v) -> Optional.of(new Edit.EchoWidth(r.id(), v)));
     }
 
-    /** A low-pass at or over 20 kHz is none. */
-    private static Filter lowPass(Filter filter, double hz) {
-        return filter.withLowPass(hz >= OFF_LOW_PASS_HZ ? null : corner(filter.lowPass(), hz));
+    private static ReturnNumber level() {
+        return new ReturnNumber.Scalar(
+                LEVEL,
+                Entries::db,
+                r -> true,
+                Return::levelDb,
+                0.5,
+                -90,
+                24,
+                (s, r, v) -> Optional.of(new Edit.Level(r.id(), v)));
     }
 
-    private static Filter.Corner corner(Filter.@Nullable Corner old, double hz) {
-        return new Filter.Corner(hz, old == null ? DEFAULT_POLES : old.poles());
+    private static ReturnNumber before(boolean high) {
+        return new ReturnNumber.Corner(
+                Return::filterIn, high, (s, r, f) -> Optional.of(new Edit.FilterIn(r.id(), f)));
     }
 
-    /** The ducker as it is, or one keyed by the first lead that does nothing yet. */
-    private static Optional<Duck> duck(Session session, Return r) {
-        if (r.duck() != null) {
-            return Optional.of(r.duck());
-        }
-        return session.design().get().sourcesOf(orbispace.core.design.Role.LEAD).stream()
-                .findFirst()
-                .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240));
+    private static ReturnNumber after(boolean high) {
+        return new ReturnNumber.Corner(
+                Return::filterOut, high, (s, r, f) -> Optional.of(new Edit.FilterOut(r.id(), f)));
+    }
+
+    private static ReturnNumber depth() {
+        return new ReturnNumber.Scalar(
+                LEVEL,
+                Entries::db,
+                r -> true,
+                r -> r.duck() == null ? 0 : r.duck().rangeDb(),
+                0.5,
+                0,
+                60,
+                (s, r, v) -> ducked(s, r, d -> d.withRange(Math.abs(v))));
+    }
+
+    private static ReturnNumber hold() {
+        return duckTime(Duck::holdMillis, 0, 2000, (d, v) -> times(d, v, d.releaseMillis()));
+    }
+
+    private static ReturnNumber release() {
+        return duckTime(Duck::releaseMillis, 5, 5000, (d, v) -> times(d, d.holdMillis(), v));
+    }
+
+    private static ReturnNumber duckTime(
+            Function<Duck, Double> now,
+            double low,
+            double high,
+            BiFunction<Duck, Double, Duck> to) {
+        return new ReturnNumber.Scalar(
+                "a time like 240 or 0.24 s",
+                Entries::millis,
+                r -> r.duck() != null,
+                r -> r.duck() == null ? 0 : now.apply(r.duck()),
+                10,
+                low,
+                high,
+                (s, r, v) -> ducked(s, r, d -> to.apply(d, v)));
+    }
+
+    /** Changes the ducker as it is, or one keyed by the first lead; a depth of 0 is none. */
+    private static Optional<Edit> ducked(Session session, Return r, UnaryOperator<Duck> change) {
+        Optional<Duck> duck =
+                Optional.ofNullable(r.duck())
+                        .or(() ->
+                                session.design().get().sourcesOf(Role.LEAD).stream()
+                                        .findFirst()
+                                        .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
+        return duck.map(change).map(d -> new Edit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
     }
 
     private static Duck times(Duck d, double hold, double release) {
@@ -244,5 +231,19 @@ final class ReturnEdits {
                 d.attackMillis(),
                 hold,
                 release);
+    }
+
+    private static Space.Hall hall(Return r) {
+        if (r.space() instanceof Space.Hall hall) {
+            return hall;
+        }
+        throw new IllegalArgumentException(r.name() + " is no reverb");
+    }
+
+    private static Space.PingPong echo(Return r) {
+        if (r.space() instanceof Space.PingPong echo) {
+            return echo;
+        }
+        throw new IllegalArgumentException(r.name() + " is no echo");
     }
 }

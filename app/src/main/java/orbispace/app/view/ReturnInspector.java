@@ -19,7 +19,6 @@ import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Filter;
-import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.files.Wording;
@@ -45,7 +44,7 @@ final class ReturnInspector extends VBox {
         kind.getStyleClass().add("caption");
         why.getStyleClass().add("why");
         why.setWrapText(true);
-        seal = new SealMark(session.returnId()::get, 15, true);
+        seal = new SealMark(session.selection().returnId()::get, 15, true);
         HBox head = new HBox(10, seal, new VBox(-2, title, kind));
         head.getStyleClass().add("inspector-head");
         clears = Plate.button("", this::clearTheGap);
@@ -56,24 +55,25 @@ final class ReturnInspector extends VBox {
         VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
         getChildren().addAll(head, scroll);
         session.design().addListener((o, was, is) -> refresh());
-        session.returnId().addListener((o, was, is) -> refresh());
+        session.selection().returnId().addListener((o, was, is) -> refresh());
         session.measured()
                 .pictures()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         session.measured()
                 .materials()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
-        session.section().addListener((o, was, is) -> refresh());
+        session.selection().section().addListener((o, was, is) -> refresh());
         refresh();
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.returnId().get());
+        return session.design().get().findReturn(session.selection().returnId().get());
     }
 
     private void clearTheGap() {
         Reasons.decayThatClears(session)
-                .ifPresent(s -> session.edit(new Edit.Decay(session.returnId().get(), s)));
+                .ifPresent(
+                        s -> session.edit(new Edit.Decay(session.selection().returnId().get(), s)));
     }
 
     void setPalette(Palette given) {
@@ -164,7 +164,7 @@ final class ReturnInspector extends VBox {
     }
 
     private boolean setSend(String sourceId, double db) {
-        return session.edit(new Edit.Send(session.returnId().get(), sourceId, db));
+        return session.edit(new Edit.Send(session.selection().returnId().get(), sourceId, db));
     }
 
     private static double stepOf(NumberField.Step size) {
@@ -181,13 +181,13 @@ final class ReturnInspector extends VBox {
             NumberField field =
                     new NumberField(
                             name.replace(" before", ""),
-                            acceptedFor(name),
+                            ReturnEdits.accepted(name),
                             text -> typed(name, text),
                             (direction, size) ->
-                                    chosen().ifPresent(r ->
-                                            session.edit(
+                                    chosen().flatMap(r ->
                                                     ReturnEdits.step(
-                                                            session, r, name, direction, size))),
+                                                            session, r, name, direction, size))
+                                            .ifPresent(session::edit),
                             session.problem()::set);
             fields.put(name, field);
             list.add(field);
@@ -204,34 +204,16 @@ final class ReturnInspector extends VBox {
         return edit.isPresent();
     }
 
-    private static String acceptedFor(String name) {
-        return switch (name) {
-            case "predelay", "echo time" -> MusicalTime.ACCEPTED;
-            case "decay" -> "a time like 2.1 or 800 ms";
-            case "lows", "highs" -> "a factor like 1.2";
-            case "feedback", "sides" -> "percent like 31";
-            case "return", "depth" -> "decibels like \u22128";
-            case "hold", "release" -> "a time like 240 or 0.24 s";
-            default -> "a frequency like 310 or 3.1k; 20 and 20k mean off";
-        };
-    }
-
     private void show(Return r) {
-        r.sends()
-                .forEach((id, db) -> {
-                    NumberField f = fields.get("send " + id);
-                    if (f != null) {
-                        f.show(Wording.number(db, 1), "dB");
+        ReturnReadings.of(session.design().get(), r)
+                .forEach((name, reading) -> {
+                    NumberField field = fields.get(name);
+                    if (field != null) {
+                        field.show(reading.value(), reading.unit());
                     }
                 });
-        showFilter(r.filterIn(), " before");
-        showFilter(r.filterOut(), "");
-        showTime("predelay", r.predelay(), r);
         switch (r.space()) {
             case Space.Hall h -> {
-                show("decay", Wording.number(h.decaySeconds(), 2), "s");
-                show("lows", "\u00d7" + Wording.number(h.lowRatio(), 2), "");
-                show("highs", "\u00d7" + Wording.number(h.highRatio(), 2), "");
                 why.setText(Reasons.decay(session));
                 Optional<Double> wanted = Reasons.decayThatClears(session);
                 clears.setVisible(wanted.isPresent());
@@ -239,60 +221,11 @@ final class ReturnInspector extends VBox {
                         s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
             }
             case Space.PingPong p -> {
-                showTime("echo time", p.time(), r);
-                show("feedback", Wording.number(100 * p.feedback(), 0), "%");
-                show("sides", Wording.number(100 * p.width(), 0), "%");
-                String drift = Reasons.drift(session.design().get(), r, session.bar());
+                String drift = Reasons.drift(session.design().get(), r, session.selection().bar());
                 why.setText(
                         Reasons.echo(session)
                                 + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
             }
-        }
-        show(
-                "depth",
-                r.duck() == null ? "off" : Wording.number(r.duck().rangeDb(), 1),
-                r.duck() == null ? "" : "dB");
-        show(
-                "hold",
-                r.duck() == null ? "\u2013" : Wording.number(r.duck().holdMillis(), 0),
-                r.duck() == null ? "" : "ms");
-        show(
-                "release",
-                r.duck() == null ? "\u2013" : Wording.number(r.duck().releaseMillis(), 0),
-                r.duck() == null ? "" : "ms");
-        show("return", Wording.number(r.levelDb(), 1), "dB");
-    }
-
-    private void showTime(String name, MusicalTime time, Return r) {
-        double seconds = time.seconds(session.design().get().song().clock(), r.timedAtBar());
-        switch (time) {
-            case MusicalTime.Note note -> show(name, note.label(), Wording.time(seconds));
-            case MusicalTime.Millis m ->
-                    show(name, Wording.number(m.value(), m.value() % 1 == 0 ? 0 : 1), "ms");
-        }
-    }
-
-    private void showFilter(Filter f, String suffix) {
-        showCorner("high-pass" + suffix, f.highPass());
-        showCorner("low-pass" + suffix, f.lowPass());
-    }
-
-    private void showCorner(String name, Filter.@org.jspecify.annotations.Nullable Corner corner) {
-        if (corner == null) {
-            show(name, "off", "");
-        } else {
-            boolean kilo = corner.hz() >= 1000;
-            show(
-                    name,
-                    Wording.number(kilo ? corner.hz() / 1000 : corner.hz(), kilo ? 1 : 0),
-                    kilo ? "kHz" : "Hz");
-        }
-    }
-
-    private void show(String name, String value, String unit) {
-        NumberField field = fields.get(name);
-        if (field != null) {
-            field.show(value, unit);
         }
     }
 

@@ -42,7 +42,7 @@ final class ReturnList extends VBox {
                         caps("in the mix", 74));
         getChildren().addAll(head, rows);
         session.design().addListener((o, was, is) -> refresh());
-        session.returnId().addListener((o, was, is) -> refresh());
+        session.selection().returnId().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
         session.transport().soloReturn().addListener((o, was, is) -> refresh());
         refresh();
@@ -70,7 +70,8 @@ final class ReturnList extends VBox {
     }
 
     private Pane row(Return r) {
-        SealMark seal = new SealMark(r::id, 12, r.id().equals(session.returnId().get()));
+        SealMark seal =
+                new SealMark(r::id, 12, r.id().equals(session.selection().returnId().get()));
         marks.add(seal);
         Label name = new Label(r.name());
         name.getStyleClass().add("row-name");
@@ -101,8 +102,8 @@ final class ReturnList extends VBox {
         row.getStyleClass().add("return-row");
         row.setMaxWidth(Double.MAX_VALUE);
         row.setAccessibleText("return " + r.id() + " " + r.name());
-        row.pseudoClassStateChanged(CHOSEN, r.id().equals(session.returnId().get()));
-        row.setOnAction(e -> session.returnId().set(r.id()));
+        row.pseudoClassStateChanged(CHOSEN, r.id().equals(session.selection().returnId().get()));
+        row.setOnAction(e -> session.selection().returnId().set(r.id()));
         HBox.setHgrow(row, javafx.scene.layout.Priority.ALWAYS);
         HBox whole = new HBox(4, row, solo(r));
         whole.setAlignment(Pos.CENTER_LEFT);

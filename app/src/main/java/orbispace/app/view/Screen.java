@@ -1,22 +1,74 @@
 package orbispace.app.view;
 
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.core.design.Section;
+import orbispace.files.Wording;
 
-/** One step of the work: what fills the main area, and its inspector. */
-interface Screen {
-    /** The main area. */
-    Region main();
+/** One step of the work: the main area with its title, and its inspector. */
+abstract class Screen extends Pane {
+    /** Width of the column of names left of every time axis. */
+    static final double LABELS = 108;
+
+    final Session session;
+    private final Label title;
+    private final Label caption = new Label();
+
+    Screen(Session session, String name) {
+        this.session = session;
+        title = new Label(name);
+        title.getStyleClass().add("screen-title");
+        caption.getStyleClass().add("caption");
+    }
+
+    /** What fills the main area, from back to front; the title lies over all. */
+    final void fill(javafx.scene.Node... nodes) {
+        getChildren().setAll(nodes);
+        getChildren().addAll(title, caption);
+    }
+
+    /** Says beside the title what is shown. */
+    final void caption(String text) {
+        caption.setText(text);
+    }
+
+    /** The chosen section with its bars and tempo, in words. */
+    final String section() {
+        Section s = session.selection().section().get();
+        if (s == null) {
+            return "the whole song";
+        }
+        double bpm = session.design().get().song().clock().bpmOfBar(s.firstBar());
+        return s.name()
+                + ", bars "
+                + s.firstBar()
+                + "\u2013"
+                + (s.endBar() - 1)
+                + " at "
+                + Wording.number(bpm, 0)
+                + " bpm";
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = Math.ceil(title.prefWidth(-1));
+        Plate.place(title, 16, 10, w, 30);
+        Plate.place(caption, 16 + w + 14, 17, 260, 18);
+        super.layoutChildren();
+    }
 
     /** The inspector. */
-    Region inspector();
+    abstract Region inspector();
 
     /** Takes other colours. */
-    void setPalette(Palette palette);
+    abstract void setPalette(Palette palette);
 
     /** Comes to the front; what takes long to measure may begin. */
-    default void shown(boolean front) {}
+    void shown(boolean front) {}
 
     /** Lines about the keys of this screen. */
-    String keys();
+    abstract String keys();
 }

@@ -1,9 +1,7 @@
 package orbispace.app.view;
 
 import javafx.collections.MapChangeListener;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
@@ -13,23 +11,19 @@ import orbispace.app.session.Session;
 import orbispace.files.RecallSheet;
 
 /** Hand-over: the recall sheet as it prints, and what is written where. */
-final class SheetView extends Pane implements Screen {
+final class SheetView extends Screen {
     private static final double PAGE_WIDTH = 620;
 
-    private final Session session;
-    private final Label title = new Label("Sheet");
-    private final Label note = new Label("as it will print");
     private final Page page = new Page();
     private final ScrollPane scroll = new ScrollPane(page);
     private final SheetInspector inspector;
 
     SheetView(Session session) {
-        this.session = session;
+        super(session, "Sheet");
         inspector = new SheetInspector(session);
-        title.getStyleClass().add("screen-title");
-        note.getStyleClass().add("caption");
         scroll.getStyleClass().add("desk");
-        getChildren().addAll(title, note, scroll);
+        caption("as it will print");
+        fill(scroll);
         session.design().addListener((o, was, is) -> refresh());
         session.measured()
                 .pictures()
@@ -47,30 +41,23 @@ final class SheetView extends Pane implements Screen {
 
     @Override
     protected void layoutChildren() {
-        Plate.place(title, 16, 10, 90, 30);
-        Plate.place(note, 104, 17, 200, 18);
         Plate.place(scroll, 16, 50, getWidth() - 32, getHeight() - 62);
         page.setPrefWidth(getWidth() - 50);
         super.layoutChildren();
     }
 
     @Override
-    public Region main() {
-        return this;
-    }
-
-    @Override
-    public Region inspector() {
+    Region inspector() {
         return inspector;
     }
 
     @Override
-    public void setPalette(Palette palette) {
+    void setPalette(Palette palette) {
         page.setPalette(palette);
     }
 
     @Override
-    public String keys() {
+    String keys() {
         return "Tab and Space: choose what to hand over. Page Up and Page Down: move the sheet.";
     }
 

@@ -34,12 +34,12 @@ final class SongInspector extends VBox {
         solo.setOnAction(e ->
                 session.transport()
                         .soloSource()
-                        .set(solo.isSelected() ? session.sourceId().get() : ""));
+                        .set(solo.isSelected() ? session.selection().sourceId().get() : ""));
         VBox head = new VBox(-2, name, file);
         head.getStyleClass().add("inspector-head");
         setSpacing(12);
         getChildren().addAll(head, facts, solo);
-        session.sourceId().addListener((o, was, is) -> refresh());
+        session.selection().sourceId().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
         session.measured()
                 .materials()
@@ -50,7 +50,8 @@ final class SongInspector extends VBox {
 
     private void refresh() {
         facts.getChildren().clear();
-        Optional<Source> source = session.design().get().findSource(session.sourceId().get());
+        Optional<Source> source =
+                session.design().get().findSource(session.selection().sourceId().get());
         solo.setVisible(source.isPresent());
         if (source.isEmpty()) {
             name.setText("No stem chosen");

@@ -195,7 +195,7 @@ final class SongStrip {
         double row = y + 22;
         var song = session.design().get().song();
         for (Section s : song.sections().stream().limit(7).toList()) {
-            boolean on = s.equals(session.section().get());
+            boolean on = s.equals(session.selection().section().get());
             if (on) {
                 pen.clipped(
                         x - 6.5,

@@ -3,11 +3,9 @@ package orbispace.app.view;
 import java.util.List;
 import java.util.Optional;
 import javafx.collections.MapChangeListener;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.BarRuler;
@@ -27,31 +25,25 @@ import orbispace.core.time.Span;
 import orbispace.files.Wording;
 
 /** The materials: what is in the song, and what was found in it. */
-final class SongView extends Pane implements Screen {
-    private static final double LABELS = 108;
+final class SongView extends Screen {
     private static final double TEMPO_TOP = 52;
     private static final double TEMPO_HEIGHT = 76;
     private static final double RULER_TOP = 152;
     private static final double LANES_TOP = 172;
     private static final double STRIP_HEIGHT = 186;
 
-    private final Session session;
     private final Playhead playhead;
     private final Chart chart = new Chart();
-    private final Label title = new Label("Song");
-    private final Label summary = new Label();
     private final SongInspector inspector;
 
     SongView(Session session) {
-        this.session = session;
+        super(session, "Song");
         playhead = new Playhead(session.transport().position());
         inspector = new SongInspector(session);
-        title.getStyleClass().add("screen-title");
-        summary.getStyleClass().add("caption");
-        getChildren().addAll(chart, playhead, title, summary);
+        fill(chart, playhead);
         session.design().addListener((o, was, is) -> refresh());
-        session.sourceId().addListener((o, was, is) -> chart.repaint());
-        session.section().addListener((o, was, is) -> chart.repaint());
+        session.selection().sourceId().addListener((o, was, is) -> chart.repaint());
+        session.selection().section().addListener((o, was, is) -> chart.repaint());
         session.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refresh());
@@ -62,7 +54,7 @@ final class SongView extends Pane implements Screen {
         Design design = session.design().get();
         int stems = design.sources().size();
         long seconds = Math.round(session.songSeconds());
-        summary.setText(
+        caption(
                 stems == 0
                         ? "nothing brought yet"
                         : stems + " stems, " + seconds / 60 + " min " + seconds % 60 + " s");
@@ -72,29 +64,22 @@ final class SongView extends Pane implements Screen {
     @Override
     protected void layoutChildren() {
         Plate.place(chart, 0, 0, getWidth(), getHeight());
-        Plate.place(title, 16, 10, 80, 30);
-        Plate.place(summary, 92, 17, 240, 18);
         super.layoutChildren();
     }
 
     @Override
-    public Region main() {
-        return this;
-    }
-
-    @Override
-    public Region inspector() {
+    Region inspector() {
         return inspector;
     }
 
     @Override
-    public void setPalette(Palette palette) {
+    void setPalette(Palette palette) {
         chart.setPalette(palette);
         playhead.setColor(palette.time);
     }
 
     @Override
-    public String keys() {
+    String keys() {
         return "Up and Down: choose a stem. Click on a phrase: repeat it. Click elsewhere: go"
                 + " there.";
     }
@@ -131,7 +116,7 @@ final class SongView extends Pane implements Screen {
             TimeAxis axis = axis(getWidth());
             for (int i = 0; i < sources().size(); i++) {
                 if (e.getY() >= laneTop(i, lane) && e.getY() < laneTop(i + 1, lane)) {
-                    session.sourceId().set(sources().get(i).id());
+                    session.selection().sourceId().set(sources().get(i).id());
                     loopPhrase(sources().get(i), axis.seconds(e.getX()));
                 }
             }
@@ -150,9 +135,9 @@ final class SongView extends Pane implements Screen {
         private void key(KeyEvent e) {
             int step = e.getCode() == KeyCode.DOWN ? 1 : e.getCode() == KeyCode.UP ? -1 : 0;
             List<String> ids = sources().stream().map(Source::id).toList();
-            int at = ids.indexOf(session.sourceId().get());
+            int at = ids.indexOf(session.selection().sourceId().get());
             if (step != 0 && at + step >= 0 && at + step < ids.size()) {
-                session.sourceId().set(ids.get(at + step));
+                session.selection().sourceId().set(ids.get(at + step));
                 e.consume();
             }
         }
@@ -174,7 +159,7 @@ final class SongView extends Pane implements Screen {
             double bottom = laneTop(sources().size(), lane);
             legend(pen, w);
             new TempoPainter(pen, session.design().get().song(), axis, TEMPO_TOP, TEMPO_HEIGHT)
-                    .paint(session.section().get());
+                    .paint(session.selection().section().get());
             BarRuler.paint(pen, session.design().get().song().clock(), axis, RULER_TOP, 20, bottom);
             for (int i = 0; i < sources().size(); i++) {
                 lane(
@@ -221,7 +206,7 @@ final class SongView extends Pane implements Screen {
 
         private void lane(
                 Pen pen, TimeAxis axis, Source source, double top, double height, boolean first) {
-            boolean chosen = source.id().equals(session.sourceId().get());
+            boolean chosen = source.id().equals(session.selection().sourceId().get());
             if (chosen) {
                 pen.clipped(
                         8.5,

@@ -237,16 +237,16 @@ class SessionTest {
     @Test
     void choosingASectionMovesSpanAndBar() {
         var sections = session.design().get().song().sections();
-        session.section().set(sections.getFirst());
+        session.selection().section().set(sections.getFirst());
         assertThat(session.span().endSeconds()).isCloseTo(10, within(0.01));
-        session.section().set(null);
+        session.selection().section().set(null);
         assertThat(session.span().startSeconds()).isZero();
-        assertThat(session.bar()).isEqualTo(1);
+        assertThat(session.selection().bar()).isEqualTo(1);
     }
 
     @Test
     void reasonsHaveThisSongsValuesInThem() {
-        session.returnId().set("A");
+        session.selection().returnId().set("A");
         assertThat(Reasons.decay(session)).contains("dB down when the voice returns", "s gap");
         double clears = Reasons.decayThatClears(session).orElseThrow();
         double gap =
@@ -255,7 +255,7 @@ class SessionTest {
                         .gapSeconds(0.5);
         assertThat(clears).isCloseTo(60 * (gap - 0.03125) / 30, within(0.01));
         assertThat(Reasons.predelay(session)).contains("1/64 = 31.3 ms");
-        session.returnId().set("B");
+        session.selection().returnId().set("B");
         assertThat(Reasons.echo(session)).contains("1/4. = 750.0 ms at 120 bpm", "arrivals");
         assertThat(
                         Reasons.drift(

@@ -162,12 +162,15 @@ class WindowTest {
     }
 
     @Test
-    void draggingTheDecayHandleChangesTheFieldAndIsOneStep() {
+    void draggingTheDecayHandleIsMeasuredAndIsOneStep() {
         double was = decay();
+        Object picture = session.measured().pictures().get("A");
         Node handle = called("decay");
         robot.drag(handle).moveBy(0, 60).drop();
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(decay()).isLessThan(was - 0.2);
+        settle();
+        assertThat(session.measured().pictures().get("A")).isNotSameAs(picture);
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(decay()).isEqualTo(was);
     }

@@ -1,0 +1,46 @@
+package orbispace.app.session;
+
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import orbispace.core.design.Design;
+import orbispace.core.design.Section;
+import org.jspecify.annotations.Nullable;
+
+/** What of the song is chosen: a section, a return, a source. */
+public final class Selection {
+    private final ObjectProperty<@Nullable Section> section = new SimpleObjectProperty<>();
+    private final StringProperty returnId = new SimpleStringProperty("");
+    private final StringProperty sourceId = new SimpleStringProperty("");
+
+    Selection() {}
+
+    /** The chosen section; null for the whole song. */
+    public ObjectProperty<@Nullable Section> section() {
+        return section;
+    }
+
+    /** Letter of the chosen return; empty for none. */
+    public StringProperty returnId() {
+        return returnId;
+    }
+
+    /** Id of the chosen source; empty for none. */
+    public StringProperty sourceId() {
+        return sourceId;
+    }
+
+    /** The bar that note values are taken at: the first of the chosen section. */
+    public int bar() {
+        Section chosen = section.get();
+        return chosen == null ? 1 : chosen.firstBar();
+    }
+
+    /** The first return and source of a song that is opened, and the whole of it. */
+    void begin(Design design) {
+        section.set(null);
+        returnId.set(design.returns().stream().findFirst().map(r -> r.id()).orElse(""));
+        sourceId.set(design.sources().stream().findFirst().map(s -> s.id()).orElse(""));
+    }
+}

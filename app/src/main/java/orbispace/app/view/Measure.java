@@ -1,0 +1,83 @@
+package orbispace.app.view;
+
+import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Pen;
+
+/** One big number with what it was, drawn to scale. */
+final class Measure extends VBox {
+    private final Label value = new Label();
+    private final Label unit = new Label();
+    private final Label was = new Label();
+    final Scale scale = new Scale();
+
+    Measure(String name, String unitText) {
+        super(0);
+        Label head = new Label(name);
+        head.getStyleClass().add("caps");
+        value.getStyleClass().add("big");
+        unit.getStyleClass().add("big-unit");
+        unit.setText(unitText);
+        was.getStyleClass().add("caption");
+        scale.setPrefSize(112, 26);
+        HBox line = new HBox(4, value, unit, was, Plate.spring(), scale);
+        line.setAlignment(Pos.BASELINE_LEFT);
+        getChildren().addAll(head, line);
+    }
+
+    void show(
+            OptionalDouble now,
+            OptionalDouble before,
+            DoubleFunction<String> words,
+            DoubleUnaryOperator share,
+            double target,
+            String id) {
+        value.setText(now.isPresent() ? words.apply(now.getAsDouble()) : "\u2013");
+        was.setText(before.isPresent() ? "was " + words.apply(before.getAsDouble()) : "");
+        scale.show(
+                now.isPresent() ? share.applyAsDouble(now.getAsDouble()) : 0,
+                before.isPresent() ? share.applyAsDouble(before.getAsDouble()) : -1,
+                target,
+                id);
+    }
+
+    /** A bar from 0 to 1 with a mark for what was, and one for what is asked. */
+    static final class Scale extends ScalingCanvas {
+        private double now;
+        private double before = -1;
+        private double target = -1;
+        private String id = "A";
+
+        void show(double given, double was, double asked, String returnId) {
+            now = given;
+            before = was;
+            target = asked;
+            id = returnId.isEmpty() ? "A" : returnId;
+            repaint();
+        }
+
+        @Override
+        void paint(Pen pen, double w, double h) {
+            pen.across(0, w, 10, pen.palette.ink);
+            for (int i = 0; i <= 10; i++) {
+                pen.upright((w - 1) * i / 10, i % 5 == 0 ? 5 : 7, 10, pen.palette.ink);
+            }
+            pen.g.setFill(pen.palette.ofReturn(id));
+            pen.g.fillRect(0, 12, now * w, 6);
+            if (before >= 0) {
+                double x = before * w;
+                pen.g.setStroke(pen.palette.ink);
+                pen.g.setLineWidth(1);
+                pen.g.strokePolygon(new double[] {x - 4, x + 4, x}, new double[] {1, 1, 8}, 3);
+            }
+            if (target >= 0) {
+                pen.line(target * w, 10, target * w, 22, pen.palette.ink, 1.2);
+            }
+        }
+    }
+}
