@@ -1,5 +1,7 @@
 package orbispace.app.draw;
 
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import javafx.scene.paint.Color;
 
 /** The named colours, by day and by night. Names say what a colour is for. */
@@ -113,8 +115,13 @@ public enum Palette {
         return returns[slot(returnId)];
     }
 
-    /** The looked-up colours for the style sheets. */
-    public String css() {
+    /** The colours by name for the style sheets, as a style sheet of their own. */
+    public String stylesheet() {
+        byte[] css = (".root{" + colours() + "}").getBytes(StandardCharsets.UTF_8);
+        return "data:text/css;base64," + Base64.getEncoder().encodeToString(css);
+    }
+
+    private String colours() {
         return String.join(
                 "",
                 rule("paper", paper),

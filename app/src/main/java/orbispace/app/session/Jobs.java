@@ -94,6 +94,13 @@ public final class Jobs {
             } catch (Exception e) {
                 LOG.debug("{} failed", name, e);
                 interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(e)));
+            } catch (OutOfMemoryError e) {
+                Exception said =
+                        new IllegalStateException(
+                                words
+                                        + ": the memory is full; close other songs or take fewer"
+                                        + " stems");
+                interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(said)));
             }
         });
     }

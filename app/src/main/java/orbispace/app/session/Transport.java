@@ -4,9 +4,12 @@ import java.util.HashMap;
 import java.util.Map;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.app.listen.Player;
@@ -24,6 +27,7 @@ public final class Transport {
     /** How far everything else is turned down while a source is soloed. */
     public static final double DIM_DB = -18;
 
+    private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
     private final BooleanProperty looping = new SimpleBooleanProperty(false);
     private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
@@ -145,7 +149,13 @@ public final class Transport {
         }
     }
 
+    /** The stretch that is repeated; null for none. */
+    public ReadOnlyObjectProperty<@Nullable Span> loop() {
+        return loop;
+    }
+
     void setLoop(@Nullable Span span) {
+        loop.set(span);
         Player to = player;
         if (to != null) {
             to.setLoop(span);

@@ -1,6 +1,7 @@
 package orbispace.app.view;
 
 import java.util.function.Consumer;
+import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -9,34 +10,56 @@ import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 
-/** One stage of a chain: its name, its numbers, and a small measured plot. */
-final class ChainCard extends VBox {
-    private final Plot plot;
+/** One stage of a chain: a knot on the path, its name, its numbers, and a small measured plot. */
+final class ChainCard extends HBox {
+    private static final int FIELDS_IN_ROW = 3;
 
-    /** A card with fields side by side. */
+    private final Knot knot = new Knot();
+    private final Plot plot;
+    private final VBox card;
+
+    /** A card with fields side by side, three in a row. */
     ChainCard(String title, Consumer<Pen> drawing, Region... fields) {
-        Plate.clip(this);
-        getStyleClass().add("chain-card");
         Label head = new Label(title);
         head.getStyleClass().add("caps");
-        HBox line = new HBox(6);
-        double room = fields.length == 1 ? 140 : fields.length == 2 ? 84 : 57;
-        for (Region field : fields) {
-            field.setPrefWidth(room);
-            field.setMinWidth(room);
-            line.getChildren().add(field);
+        VBox rows = new VBox(1);
+        double room = fields.length == 1 ? 140 : fields.length == 2 ? 84 : 58;
+        for (int i = 0; i < fields.length; i++) {
+            if (i % FIELDS_IN_ROW == 0) {
+                rows.getChildren().add(new HBox(2));
+            }
+            fields[i].setPrefWidth(room);
+            fields[i].setMinWidth(room);
+            ((HBox) rows.getChildren().getLast()).getChildren().add(fields[i]);
         }
-        Region filler = new Region();
-        HBox.setHgrow(filler, Priority.ALWAYS);
         plot = new Plot(drawing);
         plot.setPrefSize(54, 30);
         plot.setMinSize(54, 30);
-        line.getChildren().addAll(filler, plot);
-        getChildren().addAll(head, line);
+        plot.setMaxHeight(30);
+        HBox line = new HBox(rows, Plate.spring(), plot);
+        card = Plate.clip(new VBox(head, line));
+        card.getStyleClass().add("chain-card");
+        HBox.setHgrow(card, Priority.ALWAYS);
+        HBox.setMargin(card, new Insets(0, 0, 5, 0));
+        knot.setPrefWidth(20);
+        knot.setMinWidth(20);
+        getChildren().addAll(knot, card);
+    }
+
+    /** Adds words or buttons under the numbers. */
+    void addBelow(Region... more) {
+        card.getChildren().addAll(more);
+    }
+
+    /** Whether this is where the path begins or ends. */
+    void end(boolean first, boolean last) {
+        knot.first = first;
+        knot.last = last;
     }
 
     void setPalette(Palette palette) {
         plot.setPalette(palette);
+        knot.setPalette(palette);
     }
 
     void refresh() {
@@ -53,6 +76,20 @@ final class ChainCard extends VBox {
         @Override
         void paint(Pen pen, double w, double h) {
             drawing.accept(pen);
+        }
+    }
+
+    /** A stretch of the path with its knot. */
+    private static final class Knot extends ScalingCanvas {
+        private boolean first;
+        private boolean last;
+
+        @Override
+        void paint(Pen pen, double w, double h) {
+            double y = 17;
+            pen.upright(5, first ? y : 0, last ? y : h, pen.palette.ink3);
+            pen.across(5, w, y, pen.palette.ink3);
+            pen.circle(5.5, y + 0.5, 3.5, pen.palette.card, pen.palette.ink2, 1.2);
         }
     }
 }

@@ -23,6 +23,10 @@ import orbispace.app.session.Session;
 /** The whole window: ribbon, rail, the screen in front, and its inspector. */
 public final class MainWindow {
     private static final double INSPECTOR_WIDTH = 300;
+    private static final String STYLES =
+            java.util.Objects.requireNonNull(
+                            MainWindow.class.getResource("/orbispace/app/window.css"))
+                    .toExternalForm();
 
     private final Session session;
     private final FileMenu files;
@@ -66,11 +70,6 @@ public final class MainWindow {
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
         scene = new Scene(root, 1280, 800);
-        scene.getStylesheets()
-                .add(
-                        java.util.Objects.requireNonNull(
-                                        MainWindow.class.getResource("/orbispace/app/window.css"))
-                                .toExternalForm());
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         listen();
@@ -157,7 +156,7 @@ public final class MainWindow {
     /** Day or night. */
     public void setPalette(Palette given) {
         palette = given;
-        root.setStyle(given.css());
+        scene.getStylesheets().setAll(given.stylesheet(), STYLES);
         ribbon.setPalette(given);
         rail.setPalette(given);
         screens.values().forEach(s -> s.setPalette(given));

@@ -18,7 +18,8 @@ final class Rail extends VBox {
 
     private final Map<Step, Button> buttons = new EnumMap<>(Step.class);
     private final Map<Step, Icon> icons = new EnumMap<>(Step.class);
-    private final Button light = new Button("day");
+    private final LightIcon lightIcon = new LightIcon();
+    private final Button light = new Button("day", lightIcon);
 
     Rail(Consumer<Step> go, Runnable turnLight) {
         getStyleClass().add("rail");
@@ -38,6 +39,9 @@ final class Rail extends VBox {
         }
         Pane filler = new Pane();
         VBox.setVgrow(filler, javafx.scene.layout.Priority.ALWAYS);
+        lightIcon.setPrefSize(34, 16);
+        lightIcon.setMinSize(34, 16);
+        light.setContentDisplay(ContentDisplay.TOP);
         light.getStyleClass().add("light");
         light.setAccessibleText("change between day and night");
         light.setOnAction(e -> turnLight.run());
@@ -52,6 +56,7 @@ final class Rail extends VBox {
 
     void setPalette(Palette palette) {
         light.setText(palette == Palette.DAY ? "day" : "night");
+        lightIcon.setPalette(palette);
         icons.values().forEach(i -> i.setPalette(palette));
     }
 
@@ -118,6 +123,18 @@ final class Rail extends VBox {
                     }
                 }
             }
+        }
+    }
+
+    /** Sun and moon; the one that shines is full. */
+    private static final class LightIcon extends ScalingCanvas {
+        @Override
+        void paint(Pen pen, double w, double h) {
+            boolean day = palette() == Palette.DAY;
+            pen.circle(8, 8, 5.5, day ? pen.palette.ink : null, pen.palette.ink2, 1.2);
+            pen.circle(26, 8, 5.5, day ? null : pen.palette.ink, pen.palette.ink2, 1.2);
+            pen.g.setFill(day ? pen.palette.ink2 : pen.palette.panel);
+            pen.g.fillArc(20.5, 2.5, 11, 11, 90, 180, javafx.scene.shape.ArcType.CHORD);
         }
     }
 

@@ -26,7 +26,7 @@ import orbispace.files.Wording;
 /** The chain of the chosen return as a path of small cards. */
 final class ReturnInspector extends VBox {
     private final Session session;
-    private final VBox cards = new VBox(5);
+    private final VBox cards = new VBox();
     private final Label title = new Label();
     private final Label kind = new Label();
     private final SealMark seal;
@@ -119,25 +119,26 @@ final class ReturnInspector extends VBox {
         switch (r.space()) {
             case Space.Hall h -> {
                 add("SPACE", this::decayPlot, "decay", "lows", "highs");
-                cards.getChildren().addAll(why, clears);
+                plots.getLast().addBelow(why, clears);
             }
             case Space.PingPong p -> {
                 add("ECHO", this::echoPlot, "echo time", "feedback", "sides");
-                cards.getChildren().add(why);
+                plots.getLast().addBelow(why);
             }
         }
         add("FILTER AFTER", pen -> filterPlot(pen, Return::filterOut), "high-pass", "low-pass");
         add("DUCK", this::duckPlot, "depth", "hold", "release");
         add("LEVEL", this::levelPlot, "return");
+        plots.getFirst().end(true, false);
+        plots.getLast().end(false, true);
     }
 
     private Region sends(Return r) {
         List<Region> list = new ArrayList<>();
         session.design().get().sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
-                .limit(3)
                 .forEach(s -> list.add(sendField(s.id(), s.name())));
-        ChainCard card = new ChainCard("SENDS", this::sendPlot, list.toArray(Region[]::new));
+        ChainCard card = new ChainCard("SENDS, dB", this::sendPlot, list.toArray(Region[]::new));
         plots.add(card);
         card.setPalette(palette);
         return card;

@@ -23,7 +23,7 @@ final class ReturnReadings {
     /** All numbers of a return; a send is called by {@code send} and its source's id. */
     static Map<String, Reading> of(Design design, Return r) {
         ReturnReadings all = new ReturnReadings();
-        r.sends().forEach((id, db) -> all.put("send " + id, Wording.number(db, 1), "dB"));
+        r.sends().forEach((id, db) -> all.put("send " + id, Wording.number(db, 1), ""));
         all.filter(r.filterIn(), " before");
         all.filter(r.filterOut(), "");
         all.time("predelay", r.predelay(), design, r);

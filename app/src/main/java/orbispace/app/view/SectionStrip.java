@@ -7,11 +7,13 @@ import orbispace.app.draw.Type;
 import orbispace.app.session.Session;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
+import orbispace.core.time.Span;
 import orbispace.files.Wording;
 
 /** The sections to scale of bars; click goes there and chooses, a drag repeats. */
 final class SectionStrip extends ScalingCanvas {
     private final Session session;
+    private double pressedBar = 1;
 
     SectionStrip(Session session) {
         this.session = session;
@@ -19,6 +21,8 @@ final class SectionStrip extends ScalingCanvas {
         setCursor(Cursor.HAND);
         setAccessibleText("sections of the song");
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
+        session.transport().loop().addListener((o, was, is) -> repaint());
     }
 
     private int lastBar() {
@@ -33,28 +37,46 @@ final class SectionStrip extends ScalingCanvas {
         return 1 + (w - 2) * (bar - 1) / Math.max(1, lastBar() - 1);
     }
 
+    private double barAt(double x) {
+        return Math.clamp(1 + (x - 1) / (getWidth() - 2) * (lastBar() - 1), 1, lastBar());
+    }
+
     private void pressed(MouseEvent e) {
-        double bar = 1 + (e.getX() - 1) / (getWidth() - 2) * (lastBar() - 1);
-        Design design = session.design().get();
-        var clock = design.song().clock();
+        pressedBar = barAt(e.getX());
         Section hit =
-                design.song().sections().stream()
-                        .filter(s -> bar >= s.firstBar() && bar < s.endBar())
+                session.design().get().song().sections().stream()
+                        .filter(s -> pressedBar >= s.firstBar() && pressedBar < s.endBar())
                         .findFirst()
                         .orElse(null);
-        session.selection()
-                .section()
-                .set(
-                        hit != null
-                                        && hit.equals(session.selection().section().get())
-                                        && e.getClickCount() == 2
-                                ? null
-                                : hit);
+        boolean again = hit != null && hit.equals(session.selection().section().get());
+        session.selection().section().set(again && e.getClickCount() == 2 ? null : hit);
+        session.transport().seek(seconds(pressedBar));
+    }
+
+    /** Repeats the bars under the hand. */
+    private void dragged(MouseEvent e) {
+        double bar = barAt(e.getX());
+        int from = (int) Math.floor(Math.min(bar, pressedBar));
+        int to = (int) Math.ceil(Math.max(bar, pressedBar));
+        if (Math.abs(bar - pressedBar) > 0.5 && to > from) {
+            session.loopOver(new Span(seconds(from), seconds(to)));
+        }
+    }
+
+    private double seconds(double bar) {
+        var clock = session.design().get().song().clock();
         int whole = (int) Math.floor(bar);
         double beat =
                 clock.metre().beatOfBar(whole)
                         + (bar - whole) * clock.metre().at(whole).quartersPerBar();
-        session.transport().seek(clock.tempo().secondsAt(beat));
+        return clock.tempo().secondsAt(beat);
+    }
+
+    private double barAtSeconds(double seconds) {
+        var clock = session.design().get().song().clock();
+        double beat = clock.tempo().beatAt(seconds);
+        int bar = clock.metre().barAt(beat);
+        return bar + (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
     }
 
     @Override
@@ -86,6 +108,7 @@ final class SectionStrip extends ScalingCanvas {
                     on ? pen.palette.time : pen.palette.ink3);
         }
         bars(pen, w);
+        loop(pen, w);
         caret(pen, w);
     }
 
@@ -106,15 +129,20 @@ final class SectionStrip extends ScalingCanvas {
     }
 
     private void caret(Pen pen, double w) {
-        var clock = session.design().get().song().clock();
-        double seconds = session.transport().position().get();
-        double beat = clock.tempo().beatAt(seconds);
-        int bar = clock.metre().barAt(beat);
-        double part =
-                (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
-        double x = Math.min(w - 2, x(bar + part, w));
+        double x = Math.min(w - 2, x(barAtSeconds(session.transport().position().get()), w));
         pen.g.setFill(pen.palette.time);
         pen.g.fillPolygon(new double[] {x - 5, x + 5, x}, new double[] {54, 54, 46}, 3);
         pen.line(x, 36, x, 48, pen.palette.time, 1.6);
+    }
+
+    private void loop(Pen pen, double w) {
+        Span loop = session.transport().loop().get();
+        if (loop != null) {
+            double left = x(barAtSeconds(loop.startSeconds()), w);
+            double right = Math.min(w - 1, x(barAtSeconds(loop.endSeconds()), w));
+            pen.line(left, 49, right, 49, pen.palette.time, 2);
+            pen.line(left, 45, left, 51, pen.palette.time, 2);
+            pen.line(right, 45, right, 51, pen.palette.time, 2);
+        }
     }
 }

@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -58,6 +59,8 @@ final class SheetInspector extends VBox {
         cancel.setVisible(false);
         progress.setMaxWidth(Double.MAX_VALUE);
         progress.setVisible(false);
+        progress.managedProperty().bind(progress.visibleProperty());
+        cancel.managedProperty().bind(cancel.visibleProperty());
         setSpacing(10);
         getChildren()
                 .addAll(
@@ -113,7 +116,7 @@ final class SheetInspector extends VBox {
     private void suggest() {
         Path file = session.file().get();
         Path base = file == null ? null : file.getParent();
-        folder.setText(base == null ? "" : base.resolve("handover").toString());
+        folder.setText(base == null ? "" : HomePath.shown(base.resolve("handover")));
     }
 
     private void chooseFolder() {
@@ -121,12 +124,13 @@ final class SheetInspector extends VBox {
         chooser.setTitle("Hand over to");
         File chosen = chooser.showDialog(getScene().getWindow());
         if (chosen != null) {
-            folder.setText(chosen.getPath());
+            folder.setText(HomePath.shown(chosen.toPath()));
         }
     }
 
     private void handOver() {
-        if (folder.getText().isBlank()) {
+        Optional<Path> target = HomePath.parse(folder.getText());
+        if (target.isEmpty()) {
             result.setText("Name a folder to hand over to.");
             return;
         }
@@ -144,8 +148,7 @@ final class SheetInspector extends VBox {
         WavWriter.Depth depth =
                 chosen == null ? WavWriter.Depth.BITS_24 : (WavWriter.Depth) chosen.getUserData();
         HandOver.Order order =
-                new HandOver.Order(
-                        Path.of(folder.getText().strip()), endings, prints.isSelected(), depth);
+                new HandOver.Order(target.get(), endings, prints.isSelected(), depth);
         busy(true);
         result.setText("");
         session.handOver(

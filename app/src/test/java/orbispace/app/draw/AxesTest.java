@@ -76,7 +76,12 @@ class AxesTest {
 
     @Test
     void theStyleSheetKnowsEveryNamedColour() {
-        String css = Palette.NIGHT.css();
+        String sheet = Palette.NIGHT.stylesheet();
+        String css =
+                new String(
+                        java.util.Base64.getDecoder()
+                                .decode(sheet.substring(sheet.indexOf(',') + 1)),
+                        java.nio.charset.StandardCharsets.UTF_8);
         for (String name :
                 new String[] {
                     "paper",

@@ -1,0 +1,222 @@
+package orbispace.app.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Objects;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Return;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+
+/** Pointer and keys on the single screens. */
+class ScreensTest extends WindowCase {
+    private void clickAt(Node node, double share, double y) {
+        Bounds b = node.localToScreen(node.getBoundsInLocal());
+        robot.clickOn(b.getMinX() + share * b.getWidth(), b.getMinY() + y);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private Return ret(String id) {
+        return design().requireReturn(id);
+    }
+
+    private String shownName() {
+        return robot.lookup(".inspector-title").<Label>queryAll().stream()
+                .filter(WindowCase::shown)
+                .map(Label::getText)
+                .findFirst()
+                .orElse("");
+    }
+
+    @Test
+    void theRibbonChoosesSectionsAndGoesThere() {
+        Node strip = called("sections of the song");
+        robot.interact(() -> session.selection().section().set(null));
+        clickAt(strip, 0.3, 20);
+        assertThat(on(() -> session.selection().section().get() != null)).isTrue();
+        double length = session.songSeconds();
+        assertThat(session.transport().position().get())
+                .isCloseTo(0.3 * length, within(0.06 * length));
+        Bounds b = strip.localToScreen(strip.getBoundsInLocal());
+        robot.sleep(800); // Else it would be the second and third of three clicks.
+        robot.doubleClickOn(b.getMinX() + 0.3 * b.getWidth(), b.getMinY() + 20);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(on(() -> session.selection().section().get() == null)).isTrue();
+    }
+
+    @Test
+    void aDragOnTheRibbonRepeatsWholeBars() {
+        Node strip = called("sections of the song");
+        Bounds b = strip.localToScreen(strip.getBoundsInLocal());
+        robot.drag(b.getMinX() + 0.25 * b.getWidth(), b.getMinY() + 20)
+                .moveTo(b.getMinX() + 0.6 * b.getWidth(), b.getMinY() + 20)
+                .drop();
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        Span loop = Objects.requireNonNull(session.transport().loop().get());
+        double bar = 2;
+        assertThat(loop.startSeconds() % bar).isCloseTo(0, within(1e-9));
+        assertThat(loop.endSeconds() % bar).isCloseTo(0, within(1e-9));
+        assertThat(loop.startSeconds()).isLessThanOrEqualTo(0.25 * session.songSeconds());
+        assertThat(loop.endSeconds()).isGreaterThanOrEqualTo(0.55 * session.songSeconds());
+    }
+
+    @Test
+    void keysChooseAStemAndAClickOnAPhraseRepeatsIt() {
+        key(KeyCode.DIGIT1);
+        Node chart = called("stems over time");
+        clickAt(chart, 0.15, 200);
+        assertThat(shownName()).isEqualTo("Lead voice");
+        assertThat(on(() -> session.transport().looping().get())).isTrue();
+        Span loop = Objects.requireNonNull(session.transport().loop().get());
+        assertThat(loop.startSeconds()).isCloseTo(0, within(0.05));
+        assertThat(loop.endSeconds()).isCloseTo(2, within(0.05));
+        key(KeyCode.DOWN);
+        assertThat(shownName()).isEqualTo("Pad");
+        key(KeyCode.UP);
+        assertThat(shownName()).isEqualTo("Lead voice");
+    }
+
+    @Test
+    void spacePlaysAndStopsAndLRepeats() {
+        robot.interact(() -> session.transport().seek(1));
+        key(KeyCode.SPACE);
+        until(() -> session.transport().playing().get());
+        until(() -> {
+            session.transport().refresh();
+            return session.transport().position().get() > 1.1;
+        });
+        key(KeyCode.SPACE);
+        assertThat(on(() -> session.transport().playing().get())).isFalse();
+        key(KeyCode.L);
+        assertThat(on(() -> session.transport().looping().get())).isTrue();
+    }
+
+    @Test
+    void aNumberOnACardIsTypedSteppedAndLeftWithEscape() {
+        Node level = called("return \u2212");
+        focus(level);
+        robot.write("-7.5").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(ret("A").levelDb()).isEqualTo(-7.5);
+        key(KeyCode.UP);
+        assertThat(ret("A").levelDb()).isEqualTo(-7);
+        key(KeyCode.DOWN, KeyCode.CONTROL);
+        assertThat(ret("A").levelDb()).isEqualTo(-12);
+        key(KeyCode.ENTER);
+        robot.write("3");
+        key(KeyCode.ESCAPE);
+        assertThat(ret("A").levelDb()).isEqualTo(-12);
+        assertThat(labels()).contains("\u221212.0");
+    }
+
+    @Test
+    void aWrongNumberOnACardKeepsTheOldAndNamesWhatIsAccepted() {
+        focus(called("high-pass 180"));
+        robot.write("12 apples").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(labels()).anyMatch(t -> t.contains("12 apples") && t.contains("3.1k"));
+        assertThat(Objects.requireNonNull(ret("A").filterOut().highPass()).hz()).isEqualTo(180);
+    }
+
+    @Test
+    void aRefusedNumberSaysWhyAndNothingIsLost() {
+        var before = design();
+        focus(called("decay 1.80"));
+        robot.write("90").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(design()).isEqualTo(before);
+        assertThat(labels()).anyMatch(t -> t.contains("90") && t.contains("20"));
+    }
+
+    @Test
+    void everySendHasAFieldOnItsCard() {
+        for (int i = 0; i < 3; i++) {
+            String id = design().sources().get(i).id();
+            robot.interact(() -> session.edit(new Edit.Send("A", id, -20.0)));
+        }
+        Node pad = called("pad ");
+        focus(pad);
+        robot.write("-9").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(ret("A").sends()).containsEntry("pad", -9.0).hasSize(3);
+    }
+
+    @Test
+    void choosingTheOtherReturnShowsItsChain() {
+        robot.clickOn("Echo");
+        assertThat(on(() -> session.selection().returnId().get().equals("B"))).isTrue();
+        assertThat(labels()).contains("ECHO", "feedback", "sides").doesNotContain("SPACE");
+        focus(called("echo time"));
+        double was = echoMillis();
+        key(KeyCode.UP);
+        assertThat(echoMillis()).isCloseTo(was + 1, within(1e-6));
+    }
+
+    private double echoMillis() {
+        return ret("B").space() instanceof orbispace.core.design.Space.PingPong p
+                ? 1000 * p.time().seconds(design().song().clock(), ret("B").timedAtBar())
+                : 0;
+    }
+
+    @Test
+    void clearTellsWhenTheLeadRestsAndWhenThereIsNone() {
+        key(KeyCode.DIGIT3);
+        settle();
+        assertThat(labels())
+                .anyMatch(t -> t.startsWith("Each was rendered") || t.startsWith("Clear:"));
+        robot.interact(() -> session.edit(new Edit.Level("A", -60)));
+        robot.interact(() -> session.edit(new Edit.Level("B", -60)));
+        settle();
+        assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
+        assertThat(labels()).contains("hidden");
+    }
+
+    @Test
+    void unsavedChangesAreNotLeftWithoutAsking() {
+        robot.interact(() -> session.edit(new Edit.Level("A", -8)));
+        Optional<Boolean> stayed = answered("Stay");
+        assertThat(stayed).contains(false);
+        assertThat(answered("Leave without saving")).contains(true);
+        assertThat(on(() -> session.dirty().get())).isTrue();
+        assertThat(answered("Save")).contains(true);
+        assertThat(on(() -> session.dirty().get())).isFalse();
+        assertThat(on(() -> window.files().mayLeave())).isTrue();
+    }
+
+    private Optional<Boolean> answered(String button) {
+        Boolean[] answer = new Boolean[1];
+        Platform.runLater(() -> answer[0] = window.files().mayLeave());
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        robot.clickOn(button);
+        until(() -> answer[0] != null);
+        return Optional.of(answer[0]);
+    }
+
+    @Test
+    void theSongMenuUndoesByName() {
+        robot.interact(() -> session.edit(new Edit.Level("A", -8)));
+        robot.clickOn(called("song menu"));
+        robot.clickOn((Node n) ->
+                n instanceof Label l && l.getText() != null && l.getText().startsWith("Undo "));
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(ret("A").levelDb()).isNotEqualTo(-8.0);
+        assertThat(on(() -> session.redoLabel().get().isEmpty())).isFalse();
+    }
+
+    @Test
+    void aBadProjectIsOneLineAndWhatIsOpenStays() {
+        var before = design();
+        robot.interact(() -> session.open(folder.resolve("pad.wav")));
+        until(() -> !session.problem().get().isEmpty());
+        assertThat(labels()).anyMatch(t -> t.contains("pad.wav"));
+        assertThat(session.problem().get()).doesNotContain("\n").doesNotContain("Exception");
+        assertThat(design()).isEqualTo(before);
+    }
+}

@@ -1,0 +1,160 @@
+package orbispace.app.view;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import orbispace.app.Songs;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Clearance;
+import orbispace.app.session.RecentProjects;
+import orbispace.app.session.Session;
+import orbispace.core.design.Design;
+import orbispace.core.design.Space;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+
+/** Opens the real window off screen on a song that is not the demo, and acts as a person would. */
+abstract class WindowCase {
+    @TempDir Path folder;
+
+    private static final long LONGEST_SECONDS = 300;
+
+    final FxRobot robot = new FxRobot();
+    Session session = new Session(Platform::runLater, RecentProjects.inMemory());
+    Path project = Path.of(".");
+
+    @SuppressWarnings("NullAway.Init") // Made before each test.
+    private Stage stage;
+
+    @SuppressWarnings("NullAway.Init") // Made before each test.
+    MainWindow window;
+
+    @BeforeEach
+    void open() throws IOException, TimeoutException {
+        project = Songs.write(folder);
+        stage = FxToolkit.registerPrimaryStage();
+        FxToolkit.setupFixture(() -> {
+            Type.load();
+            session = new Session(Platform::runLater, RecentProjects.inMemory());
+            window = new MainWindow(session);
+            stage.setScene(window.scene());
+            stage.setWidth(1280);
+            stage.setHeight(800);
+            stage.show();
+            session.open(project);
+        });
+        settle();
+    }
+
+    @AfterEach
+    void close() throws TimeoutException {
+        FxToolkit.setupFixture(() -> {
+            session.close();
+            stage.hide();
+        });
+    }
+
+    boolean on(BooleanSupplier condition) {
+        try {
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean)
+                    .get(20, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    void until(BooleanSupplier condition) {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_SECONDS);
+        while (!on(condition)) {
+            if (System.nanoTime() > end) {
+                throw new AssertionError(
+                        "waited in vain; busy with \""
+                                + session.jobs().busyWith().get()
+                                + "\", problem \""
+                                + session.problem().get()
+                                + "\"");
+            }
+            org.testfx.util.WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
+        }
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void settle() {
+        until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+        });
+    }
+
+    /** The visible node that a screen reader would call by this beginning. */
+    Node called(String accessible) {
+        return robot.lookup((Node n) ->
+                        n.getAccessibleText() != null
+                                && n.getAccessibleText().startsWith(accessible)
+                                && shown(n))
+                .query();
+    }
+
+    static boolean shown(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    Set<String> labels() {
+        return robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
+                .map(Label::getText)
+                .collect(Collectors.toSet());
+    }
+
+    Design design() {
+        return session.design().get();
+    }
+
+    double decay() {
+        return design().requireReturn("A").space() instanceof Space.Hall h ? h.decaySeconds() : 0;
+    }
+
+    double predelayMillis() {
+        return 1000
+                * design().requireReturn("A")
+                        .predelay()
+                        .seconds(design().song().clock(), design().requireReturn("A").timedAtBar());
+    }
+
+    void key(KeyCode code, KeyCode... with) {
+        KeyCode[] all = java.util.Arrays.copyOf(with, with.length + 1);
+        all[with.length] = code;
+        robot.push(all);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void focus(Node node) {
+        robot.interact(node::requestFocus);
+    }
+
+    WritableImage snapshot() {
+        try {
+            return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null))
+                    .get(20, TimeUnit.SECONDS);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}
