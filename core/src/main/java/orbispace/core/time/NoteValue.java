@@ -126,9 +126,8 @@ public record NoteValue(Base base, Flavour flavour) {
                 m.group(3) != null
                         ? m.group(3) + (m.group(3).equals("1") ? " bar" : " bars")
                         : m.group(1) + "/" + m.group(2);
-        String known = label.equals("1/1") ? "1 bar" : label;
         return all().stream()
-                .filter(v -> v.flavour == flavour && v.base.label.equals(known))
+                .filter(v -> v.flavour == flavour && v.base.label.equals(label))
                 .findFirst();
     }
 
