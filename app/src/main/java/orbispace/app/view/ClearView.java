@@ -127,6 +127,9 @@ final class ClearView extends Screen {
             Design design = session.design().get();
             TimeAxis axis = axis(w);
             Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
+            if (design.sources().isEmpty()) {
+                return;
+            }
             if (lead.isEmpty()) {
                 pen.text(
                         "Give one source the role lead, and Orbispace measures what covers it.",

@@ -89,6 +89,7 @@ public final class FileMenu {
         TextInputDialog tempo = new TextInputDialog("120");
         tempo.initOwner(scene.get().getWindow());
         tempo.setTitle("New song");
+        tempo.setGraphic(null);
         tempo.setHeaderText("Tempo in quarters per minute");
         Optional<String> answer = tempo.showAndWait();
         answer.ifPresent(text -> begin(files.stream().map(File::toPath).toList(), text));
@@ -128,7 +129,7 @@ public final class FileMenu {
         }
     }
 
-    private void openDemo() {
+    void openDemo() {
         if (mayLeave()) {
             session.openDemo();
         }
@@ -188,6 +189,7 @@ public final class FileMenu {
                         leave,
                         stay);
         alert.initOwner(scene.get().getWindow());
+        alert.setGraphic(null);
         alert.setHeaderText(null);
         alert.setTitle("Unsaved changes");
         ButtonType answer = alert.showAndWait().orElse(stay);

@@ -36,6 +36,7 @@ public final class MainWindow {
     private final BorderPane root = new BorderPane();
     private final StackPane main = new StackPane();
     private final StackPane side = new StackPane();
+    private final Welcome welcome;
     private final Label problem = new Label();
     private final HBox problemBar;
     private final Label busy = new Label();
@@ -56,6 +57,7 @@ public final class MainWindow {
         screens.put(Step.ORBIT, new OrbitView(session));
         screens.put(Step.CLEAR, new ClearView(session));
         screens.put(Step.SHEET, new SheetView(session));
+        welcome = new Welcome(files);
         problemBar = problemBar();
         busyBar.getStyleClass().add("busy-bar");
         busyBar.setAlignment(Pos.CENTER_LEFT);
@@ -65,7 +67,7 @@ public final class MainWindow {
         root.getStyleClass().add("window");
         root.setTop(ribbon);
         root.setLeft(Rail.sized(rail));
-        root.setCenter(new StackPane(main, overlay()));
+        root.setCenter(new StackPane(main, welcome, overlay()));
         root.setRight(side);
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
@@ -114,6 +116,7 @@ public final class MainWindow {
                 .addListener((o, was, is) ->
                         progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
         busyBar.setVisible(false);
+        session.design().addListener((o, was, is) -> welcome.setVisible(is.sources().isEmpty()));
     }
 
     private void showBusy(String words) {

@@ -117,15 +117,6 @@ final class OrbitView extends Screen {
                     pen.palette.ink3,
                     TextAlignment.RIGHT);
             new ProfilePainter(pen, scene, left, top, w - left - 52, h - top - 20).paint();
-            if (scene.design().returns().isEmpty()) {
-                pen.text(
-                        "Open a song, or bring stems, from the title above.",
-                        axis.centreX(),
-                        axis.centreY() - 60,
-                        Type.regular(14),
-                        pen.palette.ink2,
-                        TextAlignment.CENTER);
-            }
         }
 
         private void legend(Pen pen, double w) {

@@ -48,6 +48,7 @@ final class ReturnInspector extends VBox {
         HBox head = new HBox(10, seal, new VBox(-2, title, kind));
         head.getStyleClass().add("inspector-head");
         clears = Plate.button("", this::clearTheGap);
+        clears.managedProperty().bind(clears.visibleProperty());
         ScrollPane scroll = new ScrollPane(cards);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);

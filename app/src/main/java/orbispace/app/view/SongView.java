@@ -145,13 +145,6 @@ final class SongView extends Screen {
         @Override
         void paint(Pen pen, double w, double h) {
             if (sources().isEmpty()) {
-                pen.text(
-                        "Choose New from stems, Open or Demo song from the title above.",
-                        w / 2,
-                        h / 2,
-                        Type.regular(14),
-                        pen.palette.ink2,
-                        TextAlignment.CENTER);
                 return;
             }
             TimeAxis axis = axis(w);
