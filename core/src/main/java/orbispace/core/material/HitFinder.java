@@ -20,7 +20,7 @@ public final class HitFinder {
     private static final double WINDOW_SECONDS = 0.0107;
     private static final double LEAST_INTERVAL_SECONDS = 0.03;
     private static final double MEDIAN_SECONDS = 0.1;
-    private static final double OVER_MEDIAN = 2.2;
+    private static final double OVER_MEDIAN = 3;
     private static final double LEAST_FLUX_SHARE = 0.06;
     private static final double COMPRESSION = 1000;
     private static final double LEAST_VALLEY_DB = 6;
@@ -35,6 +35,11 @@ public final class HitFinder {
             events.add(event(audio, onset(audio, frame * HOP_SECONDS)));
         }
         return split(events);
+    }
+
+    /** Parts known events by their levels in another version of the sound, such as a filtered. */
+    static Hits among(Audio audio, List<Double> seconds) {
+        return split(seconds.stream().map(s -> event(audio, s)).toList());
     }
 
     private static double[] flux(Audio audio) {

@@ -3,6 +3,7 @@ package orbispace.core.material;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import orbispace.core.audio.Quantile;
 
 /**
@@ -26,6 +27,11 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
     public Hits {
         hits = List.copyOf(hits);
         bleed = List.copyOf(bleed);
+    }
+
+    /** When each event is, hits and bleed together, in order. */
+    public List<Double> seconds() {
+        return Stream.concat(hits.stream(), bleed.stream()).map(Hit::seconds).sorted().toList();
     }
 
     /** Weakest hit less strongest bleed by peak, in dB; empty without bleed. */

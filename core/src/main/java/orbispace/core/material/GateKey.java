@@ -1,0 +1,17 @@
+package orbispace.core.material;
+
+/**
+ * A gate that opens for hits and not for bleed.
+ *
+ * @param thresholdDb middle between the weakest hit and the strongest bleed in the key, dBFS peak
+ * @param hysteresisDb a third of the separation
+ * @param keyHighPassHz corner of the key's high-pass; 0 for none
+ * @param keyLowPassHz corner of the key's low-pass; 0 for none
+ * @param separationDb weakest hit less strongest bleed in the key
+ */
+public record GateKey(
+        double thresholdDb,
+        double hysteresisDb,
+        double keyHighPassHz,
+        double keyLowPassHz,
+        double separationDb) {}

@@ -1,0 +1,112 @@
+package orbispace.core.material;
+
+import java.util.Optional;
+import orbispace.core.audio.Audio;
+import orbispace.core.signal.Fft;
+
+/**
+ * How two stems that share sound lie against each other: generalised cross-correlation with phase
+ * transform (Knapp and Carter 1976) over cross-spectra added up through the song.
+ *
+ * @param delaySamples how much later the second is, in frames of its rate; negative if earlier
+ * @param inverted whether the second is upside down
+ * @param confidence 0 to 1: how far the peak stands over the next one
+ */
+public record LineUp(int delaySamples, boolean inverted, double confidence) {
+    /** The confidence from which two stems are taken to share sound. */
+    public static final double SURE = 0.5;
+
+    private static final int LENGTH = 1 << 17;
+    private static final int PEAK_FRAMES = 4;
+
+    /** The longest delay that is looked for, in frames. */
+    public static final int MOST_FRAMES = LENGTH / 2;
+
+    /**
+     * Compares two stems of one rate.
+     *
+     * @return empty if either is silent or they never sound together
+     */
+    public static Optional<LineUp> of(Audio a, Audio b) {
+        if (a.sampleRateHz() != b.sampleRateHz()) {
+            throw new IllegalArgumentException(
+                    "rates " + a.sampleRateHz() + " and " + b.sampleRateHz() + " Hz differ");
+        }
+        double[] cross = crossSpectrum(a, b);
+        double most = 0;
+        for (int k = 1; k < LENGTH / 2; k++) {
+            most = Math.max(most, Math.hypot(cross[2 * k], cross[2 * k + 1]));
+        }
+        if (most == 0) {
+            return Optional.empty();
+        }
+        whiten(cross, most);
+        new Fft(LENGTH).inverse(cross);
+        return Optional.of(peak(cross));
+    }
+
+    private static double[] crossSpectrum(Audio a, Audio b) {
+        Fft fft = new Fft(LENGTH);
+        // Without a window the edges of the stretch would be clicks that all stems share.
+        double[] window = Fft.hann(LENGTH);
+        double[] sum = new double[LENGTH];
+        double[] x = new double[LENGTH];
+        double[] y = new double[LENGTH];
+        int frames = Math.max(a.frames(), b.frames());
+        for (int start = -LENGTH / 2; start < frames; start += LENGTH / 2) {
+            if (load(a, start, window, x) && load(b, start, window, y)) {
+                fft.forward(x);
+                fft.forward(y);
+                for (int k = 1; k < LENGTH / 2; k++) {
+                    int re = 2 * k;
+                    int im = re + 1;
+                    sum[re] += x[re] * y[re] + x[im] * y[im];
+                    sum[im] += x[re] * y[im] - x[im] * y[re];
+                }
+            }
+        }
+        return sum;
+    }
+
+    private static boolean load(Audio audio, int start, double[] window, double[] into) {
+        boolean sound = false;
+        float[] l = audio.channel(0);
+        float[] r = audio.channel(1);
+        for (int i = 0; i < into.length; i++) {
+            int at = start + i;
+            into[i] = at >= 0 && at < l.length ? window[i] * ((double) l[at] + r[at]) : 0;
+            sound |= into[i] != 0;
+        }
+        return sound;
+    }
+
+    /** Keeps the phase only; bins 80 dB under the strongest say nothing. */
+    private static void whiten(double[] cross, double most) {
+        cross[0] = 0;
+        cross[1] = 0;
+        for (int k = 1; k < LENGTH / 2; k++) {
+            double size = Math.hypot(cross[2 * k], cross[2 * k + 1]);
+            double scale = size > 1e-8 * most ? 1 / size : 0;
+            cross[2 * k] *= scale;
+            cross[2 * k + 1] *= scale;
+        }
+    }
+
+    private static LineUp peak(double[] correlation) {
+        int best = 0;
+        for (int i = 1; i < LENGTH; i++) {
+            if (Math.abs(correlation[i]) > Math.abs(correlation[best])) {
+                best = i;
+            }
+        }
+        double next = 0;
+        for (int i = 0; i < LENGTH; i++) {
+            int apart = Math.floorMod(i - best + LENGTH / 2, LENGTH) - LENGTH / 2;
+            if (Math.abs(apart) > PEAK_FRAMES) {
+                next = Math.max(next, Math.abs(correlation[i]));
+            }
+        }
+        int delay = best <= LENGTH / 2 ? best : best - LENGTH;
+        return new LineUp(delay, correlation[best] < 0, 1 - next / Math.abs(correlation[best]));
+    }
+}

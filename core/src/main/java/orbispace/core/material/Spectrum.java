@@ -1,0 +1,65 @@
+package orbispace.core.material;
+
+import java.util.Arrays;
+import java.util.List;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Fft;
+
+/**
+ * The long-term spectrum of a stem in third octaves, base ten (IEC 61260), 25 Hz to 20 kHz.
+ *
+ * @param levelsDb mean square per band in dBFS, lowest band first; negative infinity for none
+ */
+public record Spectrum(List<Double> levelsDb) {
+    private static final int LENGTH = 16384;
+    private static final int LOWEST = -16;
+
+    /** Number of bands. */
+    public static final int BANDS = 30;
+
+    /** Keeps its own list. */
+    public Spectrum {
+        levelsDb = List.copyOf(levelsDb);
+    }
+
+    /** Centre frequency of a band. */
+    public static double centreHz(int band) {
+        return 1000 * Math.pow(10, (band + LOWEST) / 10.0);
+    }
+
+    /** Measures a stem by averaged Hann-windowed spectra; both channels are added by power. */
+    public static Spectrum of(Audio audio) {
+        double[] power = new double[BANDS];
+        Fft fft = new Fft(LENGTH);
+        double[] window = Fft.hann(LENGTH);
+        double[] x = new double[LENGTH];
+        int count = 0;
+        int last = Math.max(0, audio.frames() - LENGTH);
+        for (int start = 0; start <= last; start += LENGTH / 2) {
+            for (int c = 0; c < audio.channelCount(); c++) {
+                float[] samples = audio.channel(c);
+                for (int i = 0; i < LENGTH; i++) {
+                    x[i] = start + i < samples.length ? samples[start + i] * window[i] : 0;
+                }
+                fft.forward(x);
+                addBands(x, audio.sampleRateHz(), power);
+            }
+            count++;
+        }
+        // A bin pair holds 2 |X|^2 / N^2 of mean square; the window keeps 3/8 of it.
+        double scale = 2 / (0.375 * (double) LENGTH * LENGTH * count);
+        return new Spectrum(
+                Arrays.stream(power).mapToObj(p -> Decibels.ofPower(p * scale)).toList());
+    }
+
+    private static void addBands(double[] packed, double rate, double[] power) {
+        for (int k = 1; k < LENGTH / 2; k++) {
+            int band = (int) Math.round(10 * Math.log10(k * rate / LENGTH / 1000)) - LOWEST;
+            if (band >= 0 && band < BANDS) {
+                power[band] +=
+                        packed[2 * k] * packed[2 * k] + packed[2 * k + 1] * packed[2 * k + 1];
+            }
+        }
+    }
+}

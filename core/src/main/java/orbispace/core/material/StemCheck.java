@@ -1,0 +1,79 @@
+package orbispace.core.material;
+
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+
+/**
+ * What is wrong with a stem's samples themselves.
+ *
+ * @param clippedRuns stretches of at least three samples cut flat
+ * @param firstClipSeconds where the first of them is; 0 if there is none
+ * @param constantOffset mean of all samples, if it is above -50 dBFS; else 0
+ * @param silent whether nothing rises above -90 dBFS
+ */
+public record StemCheck(
+        int clippedRuns, double firstClipSeconds, double constantOffset, boolean silent) {
+    private static final double FLAT = 1e-4;
+    private static final double STEEP = 20 * FLAT;
+    private static final int LEAST_RUN = 3;
+    private static final double LEAST_PEAK = 0.05;
+    private static final double OFFSET_DB = -50;
+    private static final double SILENT_DB = -90;
+
+    /**
+     * Checks a stem of any rate.
+     *
+     * <p>A run is flat if its samples lie within a ten-thousandth of the channel's extreme value,
+     * and cut if the sample before or after it lies far from it; a round top falls off slowly on
+     * both sides.
+     */
+    public static StemCheck of(Audio audio) {
+        int runs = 0;
+        int first = Integer.MAX_VALUE;
+        double sum = 0;
+        for (int c = 0; c < audio.channelCount(); c++) {
+            float[] x = audio.channel(c);
+            float high = 0;
+            float low = 0;
+            for (float v : x) {
+                high = Math.max(high, v);
+                low = Math.min(low, v);
+                sum += v;
+            }
+            for (float top : new float[] {high, low}) {
+                int[] found = flatRuns(x, top);
+                runs += found[0];
+                first = Math.min(first, found[1]);
+            }
+        }
+        double mean = sum / Math.max(1, (long) audio.frames() * audio.channelCount());
+        boolean offset = Math.abs(mean) > Decibels.toAmplitude(OFFSET_DB);
+        return new StemCheck(
+                runs,
+                runs == 0 ? 0 : first / audio.sampleRateHz(),
+                offset ? mean : 0,
+                audio.peak() < Decibels.toAmplitude(SILENT_DB));
+    }
+
+    /** Number of runs cut flat at an extreme value, and the frame of the first. */
+    private static int[] flatRuns(float[] x, float top) {
+        int runs = 0;
+        int first = Integer.MAX_VALUE;
+        float size = Math.abs(top);
+        int i = size < LEAST_PEAK ? x.length : 0;
+        while (i < x.length) {
+            int end = i;
+            while (end < x.length && Math.abs(x[end] - top) <= FLAT * size) {
+                end++;
+            }
+            boolean steepIn = i == 0 || Math.abs(x[i - 1] - top) > STEEP * size;
+            boolean steepOut = end >= x.length || Math.abs(x[end] - top) > STEEP * size;
+            if (end - i >= LEAST_RUN && end - i < x.length && (steepIn || steepOut)) {
+                runs++;
+                first = Math.min(first, i);
+            }
+            i = Math.max(end, i + 1);
+        }
+        return new int[] {runs, first};
+    }
+}
