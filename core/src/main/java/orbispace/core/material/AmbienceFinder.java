@@ -15,7 +15,7 @@ import orbispace.core.audio.Quantile;
  *
  * <p>A stop counts if the quarter second before it was steady within 5 dB, the level then drops by
  * at least 8 dB in a tenth of a second, and what follows falls straight (correlation over 0.9 in
- * steps of 50 ms) for a fifth of a second at least, at half the speed of the drop or less. Sounds
+ * steps of 50 ms) for a fifth of a second at least, clearly slower than the drop. Sounds
  * that ring by themselves from their stroke, such as bars and strings, have no such knee and are
  * not reported.
  */
@@ -26,6 +26,8 @@ public final class AmbienceFinder {
     private static final double DROP_SECONDS = 0.1;
     private static final double LEAST_DROP_DB = 8;
     private static final double TAIL_SECONDS = 0.8;
+    private static final double LEAST_KNEE = 1.1;
+    private static final double LEAST_RISE_DB = 5;
     private static final double LEAST_TAIL_SECONDS = 0.2;
     private static final double LEAST_RANGE_DB = 6;
     private static final double LEAST_DECAY_SECONDS = 0.25;
@@ -46,13 +48,13 @@ public final class AmbienceFinder {
         double[] levels = decibels(powers);
         double[] smooth = decibels(smoothed(powers));
         double loud = Quantile.of(levels, 0.95);
-        double floor = Math.max(Quantile.of(levels, 0.02) + 6, loud - 70);
+        double floor = Math.max(Quantile.of(levels, 0.02) + 10, loud - 70);
         List<Fall> falls = new ArrayList<>();
         int stops = 0;
         int steady = (int) Math.round(STEADY_SECONDS / FRAME_SECONDS);
         for (int i = steady; i + 30 < levels.length; i++) {
             if (levels[i] > loud - 25 && stopsAt(levels, i, steady)) {
-                stops++;
+                stops += rests(smooth, i) ? 1 : 0;
                 fall(levels, smooth, i, floor).ifPresent(falls::add);
                 i += (int) Math.round(DROP_SECONDS / FRAME_SECONDS);
             }
@@ -75,6 +77,18 @@ public final class AmbienceFinder {
         return levels[i + drop] < before - LEAST_DROP_DB;
     }
 
+    /** Whether nothing new sounds for as long after a stop as a tail needs to be seen. */
+    private static boolean rests(double[] smooth, int stop) {
+        int from = stop + (int) Math.round(1.2 * DROP_SECONDS / FRAME_SECONDS);
+        int to = from + (int) Math.round(1.5 * LEAST_TAIL_SECONDS / FRAME_SECONDS);
+        for (int i = from; i < Math.min(to, smooth.length); i++) {
+            if (smooth[i] > smooth[stop] - LEAST_DROP_DB / 2) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** The straight decay after a stop, if there is one. */
     private static Optional<Fall> fall(double[] levels, double[] smooth, int stop, double floor) {
         int steady = (int) Math.round(STEADY_SECONDS / FRAME_SECONDS);
@@ -83,7 +97,7 @@ public final class AmbienceFinder {
         int most = Math.min(levels.length, from + (int) Math.round(TAIL_SECONDS / FRAME_SECONDS));
         int end = from;
         double lowest = Double.POSITIVE_INFINITY;
-        while (end < most && smooth[end] > floor && smooth[end] < lowest + 5) {
+        while (end < most && smooth[end] > floor && smooth[end] < lowest + LEAST_RISE_DB) {
             lowest = Math.min(lowest, smooth[end]);
             end++;
         }
@@ -102,7 +116,7 @@ public final class AmbienceFinder {
                         && line.correlation() < -STRAIGHT
                         && line.at(from) - line.at(end) >= LEAST_RANGE_DB
                         && before - atStop >= LEAST_DROP_DB / 2
-                        && -perSecond * 2 < dropPerSecond;
+                        && -perSecond * LEAST_KNEE < dropPerSecond;
         return room ? Optional.of(new Fall(decay, before - atStop)) : Optional.empty();
     }
 

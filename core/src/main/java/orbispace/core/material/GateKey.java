@@ -8,10 +8,12 @@ package orbispace.core.material;
  * @param keyHighPassHz corner of the key's high-pass; 0 for none
  * @param keyLowPassHz corner of the key's low-pass; 0 for none
  * @param separationDb weakest hit less strongest bleed in the key
+ * @param events the strokes as the key parts them, with their levels in the plain sound
  */
 public record GateKey(
         double thresholdDb,
         double hysteresisDb,
         double keyHighPassHz,
         double keyLowPassHz,
-        double separationDb) {}
+        double separationDb,
+        Hits events) {}

@@ -1,10 +1,14 @@
 package orbispace.core.material;
 
+import static java.util.stream.Collectors.toSet;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
@@ -21,6 +25,10 @@ public final class GateKeyFinder {
     private static final double[] LOW_PASS_HZ = {0, 160, 315, 630, 1250, 2500, 5000, 10000};
     private static final int POLES = 4;
 
+    private static final double BEFORE_SECONDS = 0.06;
+    private static final double AFTER_SECONDS = 0.06;
+    private static final double FADE_SECONDS = 0.02;
+
     private GateKeyFinder() {}
 
     /**
@@ -33,15 +41,20 @@ public final class GateKeyFinder {
     public static Optional<GateKey> find(Audio audio, Hits plain) {
         OptionalDouble separation = plain.separationDb();
         if (separation.isPresent() && separation.getAsDouble() >= ENOUGH_DB) {
-            return gate(plain, 0, 0);
+            return gate(plain, plain, 0, 0);
         }
+        List<Double> seconds = plain.seconds();
+        if (seconds.size() < 2) {
+            return Optional.empty();
+        }
+        List<float[]> windows = seconds.stream().map(s -> window(audio, s)).toList();
         GateKey best = null;
         for (double high : HIGH_PASS_HZ) {
             for (double low : LOW_PASS_HZ) {
                 boolean sensible = low == 0 ? high > 0 : low > 1.9 * high;
                 if (sensible && low < audio.sampleRateHz() / 2 && high < audio.sampleRateHz() / 4) {
-                    Hits keyed = HitFinder.among(filtered(audio, high, low), plain.seconds());
-                    Optional<GateKey> key = gate(keyed, high, low);
+                    Hits keyed = keyed(windows, seconds, audio.sampleRateHz(), high, low);
+                    Optional<GateKey> key = gate(keyed, plain, high, low);
                     if (key.isPresent()
                             && (best == null || key.get().separationDb() > best.separationDb())) {
                         best = key.get();
@@ -52,29 +65,59 @@ public final class GateKeyFinder {
         return Optional.ofNullable(best).filter(k -> k.separationDb() >= ENOUGH_DB);
     }
 
-    private static Optional<GateKey> gate(Hits hits, double high, double low) {
-        OptionalDouble separation = hits.separationDb();
+    private static Optional<GateKey> gate(Hits keyed, Hits plain, double high, double low) {
+        OptionalDouble separation = keyed.separationDb();
         if (separation.isEmpty()) {
             return Optional.empty();
         }
-        double weakest = hits.hits().stream().mapToDouble(Hits.Hit::peakDb).min().orElse(0);
+        double weakest = keyed.hits().stream().mapToDouble(Hits.Hit::peakDb).min().orElse(0);
         double apart = separation.getAsDouble();
-        return Optional.of(new GateKey(weakest - apart / 2, apart / 3, high, low, apart));
+        Set<Double> hits = keyed.hits().stream().map(Hits.Hit::seconds).collect(toSet());
+        return Optional.of(
+                new GateKey(
+                        weakest - apart / 2, apart / 3, high, low, apart, plain.parted(hits)));
     }
 
-    private static Audio filtered(Audio audio, double high, double low) {
+    /** Both channels' mean around an event, faded in so that the filters do not ring. */
+    private static float[] window(Audio audio, double seconds) {
+        double rate = audio.sampleRateHz();
+        int from = (int) Math.round((seconds - BEFORE_SECONDS) * rate);
+        int fade = Math.max(1, (int) (FADE_SECONDS * rate));
+        float[] mono = new float[(int) ((BEFORE_SECONDS + AFTER_SECONDS) * rate)];
+        for (int i = 0; i < mono.length; i++) {
+            int at = from + i;
+            if (at >= 0 && at < audio.frames()) {
+                float x = (audio.channel(0)[at] + audio.channel(1)[at]) / 2;
+                mono[i] = i < fade ? x * i / fade : x;
+            }
+        }
+        return mono;
+    }
+
+    private static Hits keyed(
+            List<float[]> windows, List<Double> seconds, double rate, double high, double low) {
         List<Biquad> sections = new ArrayList<>();
         if (high > 0) {
-            sections.addAll(FilterDesign.highPass(high, POLES, audio.sampleRateHz()));
+            sections.addAll(FilterDesign.highPass(high, POLES, rate));
         }
         if (low > 0) {
-            sections.addAll(FilterDesign.lowPass(low, POLES, audio.sampleRateHz()));
+            sections.addAll(FilterDesign.lowPass(low, POLES, rate));
         }
-        float[] mono = new float[audio.frames()];
-        for (int i = 0; i < mono.length; i++) {
-            mono[i] = (audio.channel(0)[i] + audio.channel(1)[i]) / 2;
+        List<Hits.Hit> events = new ArrayList<>();
+        for (int n = 0; n < windows.size(); n++) {
+            float[] x = windows.get(n);
+            float[] y = x.clone();
+            new Cascade(sections).process(y, x.clone(), 0, y.length);
+            Audio sound = Audio.of(rate, y);
+            int at = (int) Math.round(BEFORE_SECONDS * rate);
+            double peak = sound.slice(at - (int) (0.01 * rate), y.length).peak();
+            double energy = sound.slice(at, y.length).meanSquare();
+            events.add(
+                    new Hits.Hit(
+                            seconds.get(n),
+                            Decibels.ofAmplitude(peak),
+                            Decibels.ofPower(energy)));
         }
-        new Cascade(sections).process(mono, mono.clone(), 0, mono.length);
-        return Audio.of(audio.sampleRateHz(), mono);
+        return HitFinder.split(events);
     }
 }

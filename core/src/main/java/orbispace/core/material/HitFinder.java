@@ -37,11 +37,6 @@ public final class HitFinder {
         return split(events);
     }
 
-    /** Parts known events by their levels in another version of the sound, such as a filtered. */
-    static Hits among(Audio audio, List<Double> seconds) {
-        return split(seconds.stream().map(s -> event(audio, s)).toList());
-    }
-
     private static double[] flux(Audio audio) {
         double rate = audio.sampleRateHz();
         int length = Math.max(32, Integer.highestOneBit((int) (1.4 * WINDOW_SECONDS * rate)));
@@ -148,7 +143,8 @@ public final class HitFinder {
         return sum;
     }
 
-    private static Hits split(List<Hit> events) {
+    /** Parts events in two classes by their peaks, if a valley lies between. */
+    static Hits split(List<Hit> events) {
         List<Hit> byLevel = new ArrayList<>(events);
         byLevel.sort(Comparator.comparingDouble(Hit::peakDb));
         int at = otsu(byLevel.stream().mapToDouble(Hit::peakDb).toArray());

@@ -1,8 +1,10 @@
 package orbispace.core.material;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 import orbispace.core.audio.Quantile;
 
@@ -23,6 +25,8 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
      */
     public record Hit(double seconds, double peakDb, double energyDb) {}
 
+    private static final Comparator<Hit> BY_TIME = Comparator.comparingDouble(Hit::seconds);
+
     /** Keeps its own lists. */
     public Hits {
         hits = List.copyOf(hits);
@@ -32,6 +36,14 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
     /** When each event is, hits and bleed together, in order. */
     public List<Double> seconds() {
         return Stream.concat(hits.stream(), bleed.stream()).map(Hit::seconds).sorted().toList();
+    }
+
+    /** The same events, those at the given times as hits and the rest as bleed. */
+    Hits parted(Set<Double> hitSeconds) {
+        List<Hit> all = Stream.concat(hits.stream(), bleed.stream()).sorted(BY_TIME).toList();
+        return new Hits(
+                all.stream().filter(h -> hitSeconds.contains(h.seconds())).toList(),
+                all.stream().filter(h -> !hitSeconds.contains(h.seconds())).toList());
     }
 
     /** Weakest hit less strongest bleed by peak, in dB; empty without bleed. */

@@ -231,7 +231,7 @@ class StemFactsTest {
                                         * Math.exp(-t / 0.04)
                                         * Math.sin(2 * Math.PI * 95 * t));
                 double white = random.nextGaussian();
-                x[between + i] += (float) (0.7 * rattle * Math.exp(-t / 0.02) * (white - last));
+                x[between + i] += (float) (0.25 * rattle * Math.exp(-t / 0.02) * (white - last));
                 last = white;
             }
         }
