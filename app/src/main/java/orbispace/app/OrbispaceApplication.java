@@ -20,7 +20,8 @@ public final class OrbispaceApplication extends Application {
     private final Session session =
             new Session(
                     Platform::runLater,
-                    RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")));
+                    RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")),
+                    Session.keptFacts());
 
     /** What the next launched window does first; the toolkit makes the window itself. */
     static void start(Consumer<Session> beginning) {

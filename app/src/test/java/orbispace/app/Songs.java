@@ -1,9 +1,12 @@
 package orbispace.app;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
 import orbispace.app.session.NewSong;
 import orbispace.core.audio.Audio;
+import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.WavWriter;
@@ -61,6 +64,15 @@ public final class Songs {
                                             + 0.3 * random.nextGaussian()));
         }
         return Audio.of(RATE, x);
+    }
+
+    /** A cache that holds nothing yet. */
+    public static FactsCache facts() {
+        try {
+            return new FactsCache(Files.createTempDirectory("orbispace-facts"));
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     /** Writes the stems and a drafted project at 120 bpm; answers the project. */

@@ -25,7 +25,8 @@ class ArchitectureTest {
                     "material",
                     "design",
                     "render",
-                    "clear");
+                    "clear",
+                    "prove");
 
     @ArchTest
     static final ArchRule KNOWS_NO_INTERFACE_CODE =

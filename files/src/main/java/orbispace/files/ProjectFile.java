@@ -3,6 +3,7 @@ package orbispace.files;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import orbispace.core.design.Design;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -20,7 +21,7 @@ public final class ProjectFile {
     public static final String SUFFIX = ".orbispace.json";
 
     /** The version of the format that is written. */
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
 
     private static final long MOST_BYTES = 50_000_000;
     private static final JsonMapper JSON =
@@ -70,6 +71,7 @@ public final class ProjectFile {
                                 + "; this program knows up to "
                                 + VERSION);
             }
+            migrate(object);
             return new ProjectFile(new ProjectReader(file).design(object), object);
         } catch (JacksonException e) {
             var place = e.getLocation();
@@ -87,6 +89,31 @@ public final class ProjectFile {
         ProjectWriter.write(merged, changed);
         AtomicFile.write(file, temporary -> Files.write(temporary, text(merged)));
         return new ProjectFile(changed, merged);
+    }
+
+    /** Writes like {@link #write}, and keeps what stood in the file beside it. */
+    public ProjectFile save(Path file, Design changed) throws FileProblem {
+        if (Files.isRegularFile(file)) {
+            AtomicFile.write(previousOf(file), temporary -> Files.copy(file, temporary, StandardCopyOption.REPLACE_EXISTING));
+        }
+        return write(file, changed);
+    }
+
+    /** Where the version before the last save is kept. */
+    public static Path previousOf(Path project) {
+        String name = String.valueOf(project.getFileName());
+        return project.resolveSibling(name.replaceFirst("\\.json$", "") + ".previous.json");
+    }
+
+    /** Brings a document of an earlier version to what this one reads. */
+    private static void migrate(ObjectNode document) {
+        if (document.path("orbispace").asInt(0) == 1) {
+            // Version 2 lays stems into the song and says where bar 1 is; before, all lay at 0.
+            if (document.path("song") instanceof ObjectNode song && !song.has("barOneSeconds")) {
+                song.put("barOneSeconds", 0);
+            }
+            document.put("orbispace", 2);
+        }
     }
 
     private static byte[] text(ObjectNode merged) {

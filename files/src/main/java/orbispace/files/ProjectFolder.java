@@ -1,31 +1,62 @@
 package orbispace.files;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.DoubleConsumer;
+import java.util.Optional;
+import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 
 /** The audio of a project, found beside its file. */
 public final class ProjectFolder {
+    private static final int SEARCH_DEPTH = 3;
+
     private ProjectFolder() {}
 
     /**
      * What could be read of a song's stems.
      *
-     * @param material the stems that were read
-     * @param problems a line for each that was not
+     * @param stems each stem that was read as its file has it, at the song's rate, by source
+     * @param found sources whose file was not in its place but was found elsewhere, with that file
+     * @param problems a line for each that was not read, by source
      */
-    public record Stems(SongMaterial material, List<String> problems) {
-        /** Keeps its own list. */
+    public record Stems(
+            Map<String, StemFiles.Stem> stems,
+            Map<String, Path> found,
+            Map<String, String> problems) {
+        /** Keeps its own maps. */
         public Stems {
-            problems = List.copyOf(problems);
+            stems = Map.copyOf(stems);
+            found = Map.copyOf(found);
+            problems = Map.copyOf(problems);
         }
+
+        /** The stems as a design lays them into its song. */
+        public SongMaterial material(Design design) {
+            Map<String, Audio> audio = new LinkedHashMap<>();
+            stems.forEach((id, stem) -> audio.put(id, stem.audio()));
+            return placed(design, audio);
+        }
+    }
+
+    /** Stems as a design lays them into its song. */
+    public static SongMaterial placed(Design design, Map<String, Audio> stems) {
+        Map<String, Audio> laid = new LinkedHashMap<>();
+        for (Source source : design.sources()) {
+            Audio stem = stems.get(source.id());
+            if (stem != null) {
+                laid.put(source.id(), source.placement().of(stem));
+            }
+        }
+        return new SongMaterial(laid, design.song().sampleRateHz());
     }
 
     /** Where a source's audio is. */
@@ -34,36 +65,56 @@ public final class ProjectFolder {
     }
 
     /**
-     * Reads all stems of a design, as many as can be read.
+     * Reads all stems of a design, as many as can be read; one that is not in its place is looked
+     * for in the project's folder and in those inside it.
      *
      * @param folder the project's folder
-     * @param progress takes the share that is done
+     * @param job takes the share that is done, and may stop it
      */
-    public static Stems read(Path folder, Design design, DoubleConsumer progress) {
-        Map<String, Audio> audio = new LinkedHashMap<>();
-        List<String> problems = new ArrayList<>();
-        double rate = design.song().sampleRateHz();
-        int done = 0;
-        for (Source source : design.sources()) {
-            try {
-                Audio stem = WavReader.read(audioPath(folder, source));
-                if (stem.sampleRateHz() == rate) {
-                    audio.put(source.id(), stem);
-                } else {
-                    problems.add(
-                            source.file()
-                                    + ": is at "
-                                    + (int) stem.sampleRateHz()
-                                    + " Hz, the song at "
-                                    + (int) rate
-                                    + "; export it at the song's rate");
-                }
-            } catch (FileProblem e) {
-                problems.add(e.getMessage());
+    public static Stems read(Path folder, Design design, Job job) {
+        return read(folder, design, design.sources(), job);
+    }
+
+    /** Reads the stems of some sources of a design. */
+    public static Stems read(Path folder, Design design, List<Source> sources, Job job) {
+        Map<String, Path> paths = new LinkedHashMap<>();
+        Map<String, Path> found = new LinkedHashMap<>();
+        for (Source source : sources) {
+            Path path = audioPath(folder, source);
+            if (!Files.exists(path)) {
+                Optional<Path> elsewhere = search(folder, String.valueOf(path.getFileName()));
+                elsewhere.ifPresent(p -> found.put(source.id(), p));
+                path = elsewhere.orElse(path);
             }
-            progress.accept(++done / (double) design.sources().size());
+            paths.put(source.id(), path);
         }
-        return new Stems(new SongMaterial(audio, rate), problems);
+        StemFiles.Result result =
+                StemFiles.read(
+                        paths.values().stream().distinct().toList(),
+                        design.song().sampleRateHz(),
+                        job);
+        Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
+        Map<String, String> problems = new LinkedHashMap<>();
+        paths.forEach((id, path) ->
+                result.of(path)
+                        .ifPresentOrElse(
+                                stem -> stems.put(id, stem),
+                                () -> problems.put(id, result.problems().getOrDefault(path, ""))));
+        return new Stems(stems, found, problems);
+    }
+
+    /** The only file of a name in a folder and those inside it. */
+    public static Optional<Path> search(Path folder, String name) {
+        try (Stream<Path> inside = Files.walk(folder, SEARCH_DEPTH)) {
+            List<Path> same =
+                    inside.filter(p -> String.valueOf(p.getFileName()).equals(name))
+                            .filter(Files::isRegularFile)
+                            .limit(2)
+                            .toList();
+            return same.size() == 1 ? Optional.of(same.getFirst()) : Optional.empty();
+        } catch (IOException | java.io.UncheckedIOException e) {
+            return Optional.empty();
+        }
     }
 
     /**
@@ -72,16 +123,20 @@ public final class ProjectFolder {
      * @throws FileProblem with the first stem that cannot be read
      */
     public static SongMaterial readAll(Path folder, Design design) throws FileProblem {
-        Stems stems = read(folder, design, share -> {});
-        if (!stems.problems().isEmpty()) {
-            throw new FileProblem(stems.problems().getFirst());
+        Stems stems = read(folder, design, Job.QUIET);
+        List<String> problems = new ArrayList<>();
+        for (Source source : design.sources()) {
+            Optional.ofNullable(stems.problems().get(source.id())).ifPresent(problems::add);
         }
-        return stems.material();
+        if (!problems.isEmpty()) {
+            throw new FileProblem(problems.getFirst());
+        }
+        return stems.material(design);
     }
 
     /** Length of the longest stem that can be read, in seconds. */
     public static double lengthSeconds(Path folder, Design design) {
-        SongMaterial material = read(folder, design, share -> {}).material();
+        SongMaterial material = read(folder, design, Job.QUIET).material(design);
         return material.frames() / material.sampleRateHz();
     }
 }

@@ -10,9 +10,11 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
+import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
@@ -62,7 +64,7 @@ final class ProjectReader {
             double bpm = number(t, "bpm");
             tempo.add(
                     new TempoMap.Change(
-                            number(t, "beat"), bpm, t.has("endBpm") ? number(t, "endBpm") : bpm));
+                            number(t, "beat"), bpm, number(t, "endBpm", bpm)));
         }
         List<MetreMap.Change> metre = new ArrayList<>();
         for (JsonNode m : list(n, "metre")) {
@@ -74,12 +76,38 @@ final class ProjectReader {
         }
         List<Section> sections = new ArrayList<>();
         for (JsonNode s : list(n, "sections")) {
-            sections.add(
-                    new Section(
-                            text(s, "name"), (int) number(s, "firstBar"), (int) number(s, "bars")));
+            sections.add(section(s));
         }
-        SongClock clock = new SongClock(TempoMap.of(tempo), MetreMap.of(metre));
+        SongClock clock =
+                new SongClock(
+                        TempoMap.of(tempo), MetreMap.of(metre), number(n, "barOneSeconds", 0));
         return new Song(text(n, "title"), number(n, "sampleRateHz"), clock, sections);
+    }
+
+    private Section section(JsonNode s) throws FileProblem {
+        String name = text(s, "name");
+        int first = (int) number(s, "firstBar");
+        int bars = (int) number(s, "bars");
+        if (!s.has("kind")) {
+            return new Section(name, first, bars);
+        }
+        String kind = text(s, "kind");
+        SectionKind known =
+                Arrays.stream(SectionKind.values())
+                        .filter(k -> k.label().equals(kind))
+                        .findFirst()
+                        .orElseThrow(() ->
+                                new IllegalArgumentException(
+                                        "kind of section \"" + kind + "\" is not known"));
+        return new Section(name, first, bars, known);
+    }
+
+    private Placement placement(JsonNode n) throws FileProblem {
+        return new Placement(
+                (int) number(n, "shiftFrames", 0),
+                n.path("inverted").asBoolean(false),
+                number(n, "constantOffset", 0),
+                (int) number(n, "keepFrames", 0));
     }
 
     private Source source(JsonNode n) throws FileProblem {
@@ -97,7 +125,15 @@ final class ProjectReader {
                     "audio path \"" + path + "\" leaves the project's folder");
         }
         return new Source(
-                text(n, "id"), text(n, "name"), path, known, number(n, "gainDb"), number(n, "pan"));
+                text(n, "id"),
+                text(n, "name"),
+                path,
+                known,
+                number(n, "gainDb"),
+                number(n, "pan"),
+                n.path("group").asString(""),
+                n.path("wet").asBoolean(false),
+                placement(n.path("placement")));
     }
 
     private Return ret(JsonNode n) throws FileProblem {
@@ -144,7 +180,7 @@ final class ProjectReader {
                         .orElseThrow(() ->
                                 new IllegalArgumentException(
                                         what + " \"" + note + "\" is no note value"));
-        return new MusicalTime.Note(value, n.has("offsetMillis") ? number(n, "offsetMillis") : 0);
+        return new MusicalTime.Note(value, number(n, "offsetMillis", 0));
     }
 
     private Space space(JsonNode n) throws FileProblem {
@@ -161,7 +197,7 @@ final class ProjectReader {
                             number(n, "feedback"),
                             number(n, "loopHighPassHz"),
                             number(n, "loopLowPassHz"),
-                            n.has("width") ? number(n, "width") : 1);
+                            number(n, "width", 1));
             default ->
                     throw new IllegalArgumentException(
                             "kind of space \"" + kind + "\" is not known");
@@ -202,6 +238,10 @@ final class ProjectReader {
             throw new IllegalArgumentException("\"" + name + "\" is not a number");
         }
         return n.asDouble();
+    }
+
+    private static double number(JsonNode parent, String name, double otherwise) {
+        return parent.has(name) ? number(parent, name) : otherwise;
     }
 
     private static String text(JsonNode parent, String name) {

@@ -7,6 +7,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
@@ -33,6 +34,7 @@ final class ProjectWriter {
     private static void song(ObjectNode n, Song song) {
         n.put("title", song.title());
         n.put("sampleRateHz", song.sampleRateHz());
+        n.put("barOneSeconds", song.clock().originSeconds());
         ArrayNode tempo = n.putArray("tempo");
         for (TempoMap.Change c : song.clock().tempo().changes()) {
             ObjectNode t = tempo.addObject().put("beat", c.beat()).put("bpm", c.bpm());
@@ -52,7 +54,8 @@ final class ProjectWriter {
             sections.addObject()
                     .put("name", s.name())
                     .put("firstBar", s.firstBar())
-                    .put("bars", s.bars());
+                    .put("bars", s.bars())
+                    .put("kind", s.kind().label());
         }
     }
 
@@ -63,6 +66,14 @@ final class ProjectWriter {
         n.put("role", s.role().label());
         n.put("gainDb", s.gainDb());
         n.put("pan", s.pan());
+        n.put("group", s.group());
+        n.put("wet", s.wet());
+        Placement p = s.placement();
+        child(n, "placement")
+                .put("shiftFrames", p.shiftFrames())
+                .put("inverted", p.inverted())
+                .put("constantOffset", p.constantOffset())
+                .put("keepFrames", p.keepFrames());
     }
 
     private static void ret(ObjectNode n, Return r) {

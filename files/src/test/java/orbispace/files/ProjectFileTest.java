@@ -12,7 +12,7 @@ import java.util.Random;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -21,6 +21,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
@@ -123,7 +124,7 @@ class ProjectFileTest {
                                 "\"name\" : \"Old quay\", \"mood\" : \"wet stone\"");
         Files.writeString(file, text);
         ProjectFile read = ProjectFile.read(file);
-        Design changed = new Edit.Level("A", -3).applyTo(read.design());
+        Design changed = new ReturnEdit.Level("A", -3).applyTo(read.design());
         read.write(file, changed);
         assertThat(Files.readString(file))
                 .contains("\"idea\"", "\"takes\" : 7", "wet stone", "\"levelDb\" : -3.0");
@@ -145,7 +146,7 @@ class ProjectFileTest {
                 "\"slopeDbPerOctave\" : 18|\"slopeDbPerOctave\" : 17|returns[0]|multiple of 6",
                 "\"bpm\" : 84.0|\"bpm\" : 0|song|tempo 0.0",
                 "\"sampleRateHz\" : 48000.0|\"sampleRateHz\" : 10|song|sample rate",
-                "\"orbispace\" : 1|\"orbispace\" : 99|format version|99",
+                "\"orbispace\" : 2|\"orbispace\" : 99|format version|99",
                 "\"keySource\" : \"voice\"|\"keySource\" : \"ghost\"|ducker of A|ghost",
             })
     void aFaultNamesTheFieldInTheFile(String good, String bad, String where, String what)
@@ -212,17 +213,20 @@ class ProjectFileTest {
                 Audio.silence(48000, 1, 480),
                 WavWriter.Depth.BITS_16,
                 "");
-        ProjectFolder.Stems stems = ProjectFolder.read(folder, design(), share -> {});
-        assertThat(stems.material().audio()).containsOnlyKeys("voice");
-        assertThat(stems.problems()).hasSize(1);
-        assertThat(stems.problems().getFirst()).contains("drum.wav", "no such file");
+        ProjectFolder.Stems stems = ProjectFolder.read(folder, design(), Job.QUIET);
+        assertThat(stems.material(design()).audio()).containsOnlyKeys("voice");
+        assertThat(stems.problems()).containsOnlyKeys("drum");
+        assertThat(stems.problems().get("drum")).contains("drum.wav", "no such file");
+        assertThatThrownBy(() -> ProjectFolder.readAll(folder, design()))
+                .hasMessageContaining("drum.wav");
         WavWriter.write(
                 folder.resolve("drum.wav"),
                 Audio.silence(44100, 1, 441),
                 WavWriter.Depth.BITS_16,
                 "");
-        assertThatThrownBy(() -> ProjectFolder.readAll(folder, design()))
-                .hasMessageContaining("44100 Hz");
+        Audio drum = ProjectFolder.readAll(folder, design()).audio().get("drum");
+        assertThat(drum.sampleRateHz()).isEqualTo(48000);
+        assertThat(drum.frames()).isEqualTo(480);
         assertThat(ProjectFolder.lengthSeconds(folder, design())).isEqualTo(0.01);
     }
 }

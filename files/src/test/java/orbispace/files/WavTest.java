@@ -46,7 +46,7 @@ class WavTest {
             Audio audio = noise(channels, 4801, 44100);
             Path file = folder.resolve(depth + "-" + channels + ".wav");
             WavWriter.write(file, audio, depth, "test");
-            Audio read = WavReader.read(file);
+            Audio read = SoundReader.read(file);
             assertThat(read.channelCount()).isEqualTo(channels);
             assertThat(read.sampleRateHz()).isEqualTo(44100);
             assertThat(read.frames()).isEqualTo(4801);
@@ -64,9 +64,9 @@ class WavTest {
         Path real = folder.resolve("f.wav");
         WavWriter.write(integer, hot, Depth.BITS_24, "");
         WavWriter.write(real, hot, Depth.FLOAT_32, "");
-        assertThat(WavReader.read(integer).channel(0)[0]).isCloseTo(1f, within(1e-6f));
-        assertThat(WavReader.read(integer).channel(0)[1]).isEqualTo(-1f);
-        assertThat(WavReader.read(real).channel(0)).containsExactly(1.5f, -1.5f);
+        assertThat(SoundReader.read(integer).channel(0)[0]).isCloseTo(1f, within(1e-6f));
+        assertThat(SoundReader.read(integer).channel(0)[1]).isEqualTo(-1f);
+        assertThat(SoundReader.read(real).channel(0)).containsExactly(1.5f, -1.5f);
     }
 
     @Test
@@ -112,29 +112,29 @@ class WavTest {
     @Test
     void readsEightBitAndDoubleAndChunksOfOddLength() throws IOException {
         Path eight = raw("8.wav", 1, 1, 8000, 8, new byte[] {(byte) 128, (byte) 255, 0}, 3);
-        assertThat(WavReader.read(eight).channel(0)).containsExactly(0f, 127 / 128f, -1f);
+        assertThat(SoundReader.read(eight).channel(0)).containsExactly(0f, 127 / 128f, -1f);
         ByteBuffer doubles =
                 ByteBuffer.allocate(16)
                         .order(ByteOrder.LITTLE_ENDIAN)
                         .putDouble(0.25)
                         .putDouble(-0.5);
         Path real = raw("64.wav", 3, 1, 96000, 64, doubles.array(), 16);
-        assertThat(WavReader.read(real).channel(0)).containsExactly(0.25f, -0.5f);
+        assertThat(SoundReader.read(real).channel(0)).containsExactly(0.25f, -0.5f);
         ByteBuffer ints = ByteBuffer.allocate(4).order(ByteOrder.LITTLE_ENDIAN).putInt(1 << 30);
-        assertThat(WavReader.read(raw("32.wav", 1, 1, 48000, 32, ints.array(), 4)).channel(0))
+        assertThat(SoundReader.read(raw("32.wav", 1, 1, 48000, 32, ints.array(), 4)).channel(0))
                 .containsExactly(0.5f);
     }
 
     @Test
     void aPromiseOfMoreThanThereIsIsRefusedWithWhatIsUsable() throws IOException {
         Path file = raw("short.wav", 1, 1, 8000, 16, new byte[8000], 32000);
-        assertThatThrownBy(() -> WavReader.read(file))
+        assertThatThrownBy(() -> SoundReader.read(file))
                 .isInstanceOf(FileProblem.class)
                 .hasMessageContaining("short.wav")
                 .hasMessageContaining("promises 2.000 s")
                 .hasMessageContaining("0.500 s are usable")
                 .hasMessageNotContaining("\n");
-        WavReader.Result salvaged = WavReader.read(file, true);
+        ReadSound salvaged = SoundReader.read(file, true);
         assertThat(salvaged.audio().seconds()).isCloseTo(0.5, within(1e-9));
         assertThat(salvaged.usedPart()).contains("using 0.500 s");
     }
@@ -146,9 +146,9 @@ class WavTest {
             b.putFloat(i == 2000 ? Float.NaN : 0.1f);
         }
         Path file = raw("nan.wav", 3, 1, 8000, 32, b.array(), 32000);
-        assertThatThrownBy(() -> WavReader.read(file))
+        assertThatThrownBy(() -> SoundReader.read(file))
                 .hasMessageContaining("not a number at 0.250 s");
-        assertThat(WavReader.read(file, true).audio().frames()).isEqualTo(2000);
+        assertThat(SoundReader.read(file, true).audio().frames()).isEqualTo(2000);
     }
 
     @Test
@@ -165,7 +165,7 @@ class WavTest {
         Path missing = folder.resolve("missing.wav");
         for (Path file :
                 new Path[] {text, empty, cut, many, zeroRate, strange, silent, missing, folder}) {
-            assertThatThrownBy(() -> WavReader.read(file))
+            assertThatThrownBy(() -> SoundReader.read(file))
                     .as(file.toString())
                     .isInstanceOf(FileProblem.class)
                     .hasMessageContaining(String.valueOf(file.getFileName()))
@@ -191,7 +191,7 @@ class WavTest {
             }
             Files.write(file, mutant);
             try {
-                assertThat(WavReader.read(file).frames()).isPositive();
+                assertThat(SoundReader.read(file).frames()).isPositive();
             } catch (FileProblem e) {
                 refused++;
                 assertThat(e.getMessage()).contains("mutant.wav").doesNotContain("\n");

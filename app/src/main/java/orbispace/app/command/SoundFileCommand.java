@@ -5,7 +5,8 @@ import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.core.audio.Audio;
 import orbispace.files.FileProblem;
-import orbispace.files.WavReader;
+import orbispace.files.ReadSound;
+import orbispace.files.SoundReader;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,7 +34,7 @@ abstract class SoundFileCommand implements Callable<Integer> {
 
     /** Reads a file; says so if only a part of it was usable. */
     static Audio read(Path file, boolean salvage, Output output) throws FileProblem {
-        WavReader.Result result = WavReader.read(file, salvage);
+        ReadSound result = SoundReader.read(file, salvage);
         if (result.usedPart() != null) {
             output.note(result.usedPart());
         }

@@ -91,12 +91,12 @@ public final class TempoPainter {
         double lastLabel = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < changes.size(); i++) {
             TempoMap.Change c = changes.get(i);
-            double x = axis.x(song.clock().tempo().secondsAt(c.beat()));
+            double x = axis.x(song.clock().secondsAt(c.beat()));
             boolean last = i + 1 == changes.size();
             double end =
                     last
                             ? axis.right()
-                            : axis.x(song.clock().tempo().secondsAt(changes.get(i + 1).beat()));
+                            : axis.x(song.clock().secondsAt(changes.get(i + 1).beat()));
             double to = last ? c.bpm() : c.endBpm();
             pen.line(x, y(c.bpm()), Math.min(end, axis.right()), y(to), pen.palette.time, 1.8);
             if (!last && changes.get(i + 1).bpm() != to) {

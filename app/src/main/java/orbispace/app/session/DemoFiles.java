@@ -25,12 +25,7 @@ public final class DemoFiles {
 
     /** Where the kept demo song lies. */
     public static Path keptFolder() {
-        String cache = System.getenv("XDG_CACHE_HOME");
-        Path base =
-                cache == null || cache.isBlank()
-                        ? Path.of(System.getProperty("user.home", "."), ".cache")
-                        : Path.of(cache);
-        return base.resolve("orbispace").resolve("demo-" + HarbourSong.EDITION);
+        return CacheFolder.path().resolve("demo-" + HarbourSong.EDITION);
     }
 
     /**

@@ -64,6 +64,12 @@ final class Editing {
         show();
     }
 
+    /** Takes another design into the history as one step. */
+    void replace(Design other, String label) {
+        history.push(other, label, null);
+        show();
+    }
+
     void undo() {
         history.undo();
         show();
@@ -72,6 +78,14 @@ final class Editing {
     void redo() {
         history.redo();
         show();
+    }
+
+    /** The same design with its stems named from another folder; no step of its own. */
+    void relocate(Design same) {
+        if (!same.equals(design.get())) {
+            history.replaceCurrent(same);
+            show();
+        }
     }
 
     /** The design as it stands is now in a file. */

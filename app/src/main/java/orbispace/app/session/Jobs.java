@@ -121,6 +121,15 @@ public final class Jobs {
                 .execute(() -> finish(name, cancelled, then));
     }
 
+    /** Does something on the interface thread, unless a job is cancelled until then. */
+    void later(Job job, Runnable then) {
+        interfaceThread.execute(() -> {
+            if (!job.cancelled()) {
+                then.run();
+            }
+        });
+    }
+
     /** Stops a job, if it runs. */
     public void cancel(String name) {
         AtomicBoolean token = running.remove(name);

@@ -8,19 +8,23 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.design.Design;
 import orbispace.core.render.Job;
+import orbispace.files.Autosave;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Where the open project is kept: its file, the folder of its stems, and the projects before it.
+ * Where the open project is kept: its file, the folder of its stems, its state after every change,
+ * and the projects before it.
  */
 final class KeptProject {
     private final RecentProjects recent;
     private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
+    private final StateKeeper keeper = new StateKeeper();
     private ProjectFile project;
     private @Nullable Path folder;
+    private boolean aside;
 
     KeptProject(Design first, RecentProjects recent) {
         this.recent = recent;
@@ -30,18 +34,32 @@ final class KeptProject {
     /**
      * A project that was read with its stems.
      *
-     * @param file where it is
+     * @param design as it is in the file, with stems where they were found
+     * @param file where it is; null for a song that is not kept yet
      * @param folder in which its stems lie
+     * @param recovered changes that a crash left beside it
      */
-    record Opened(ProjectFile project, ProjectFolder.Stems stems, Path file, Path folder) {}
+    record Opened(
+            ProjectFile project,
+            Design design,
+            ProjectFolder.Stems stems,
+            @Nullable Path file,
+            Path folder,
+            Optional<Autosave.Recovered> recovered) {}
 
     /** Reads a project and its stems; changes nothing. */
     static Opened read(Path path, Job job) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
         Path parent = Objects.requireNonNullElse(absolute.getParent(), absolute);
         ProjectFile read = ProjectFile.read(absolute);
+        ProjectFolder.Stems stems = ProjectFolder.read(parent, read.design(), job);
         return new Opened(
-                read, ProjectFolder.read(parent, read.design(), job::report), absolute, parent);
+                read,
+                Relocation.found(read.design(), stems.found(), parent),
+                stems,
+                absolute,
+                parent,
+                Autosave.find(absolute, read.design()));
     }
 
     ReadOnlyObjectProperty<@Nullable Path> file() {
@@ -57,21 +75,61 @@ final class KeptProject {
     }
 
     /** Another project is open now; it may have no file yet. */
-    void begin(ProjectFile given, @Nullable Path path, Path stemsFolder) {
-        project = given;
-        folder = stemsFolder;
-        file.set(path);
-        if (path != null) {
-            recent.add(path);
+    void begin(Opened opened) {
+        project = opened.project();
+        folder = opened.folder();
+        aside = false;
+        file.set(opened.file());
+        if (opened.file() != null) {
+            recent.add(opened.file());
         }
     }
 
-    /** Writes a design; nothing changes if that fails. */
-    void save(Path path, Design design) throws FileProblem {
+    /** Keeps a design beside the project, in the background; only the newest matters. */
+    void keepState(Design design) {
+        Path path = file.get();
+        if (path != null) {
+            ProjectFile document = project;
+            keeper.run(() -> Autosave.keep(path, document, design));
+        }
+    }
+
+    /** Moves what a crash left out of the way of newer states; only the first time. */
+    void setStateAside() {
+        Path path = file.get();
+        if (path != null && !aside) {
+            aside = true;
+            Autosave.setAside(path);
+        }
+    }
+
+    /** Forgets the state beside the project: there is nothing in it that is not saved or given up. */
+    void dropState() {
+        Path path = file.get();
+        if (path != null) {
+            keeper.run(() -> Autosave.drop(path));
+        }
+    }
+
+    /**
+     * Writes a design; nothing changes if that fails.
+     *
+     * @return the design as it is in the file now
+     */
+    Design save(Path path, Design design) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
-        Design now = Relocation.moved(design, folder, absolute.getParent());
-        project = project.write(absolute, now);
+        Path parent = absolute.getParent();
+        Design now = Relocation.moved(design, folder, parent);
+        project = project.save(absolute, now);
+        dropState();
+        folder = parent;
         file.set(absolute);
         recent.add(absolute);
+        return now;
+    }
+
+    /** Waits for what is being kept. */
+    void close() {
+        keeper.close();
     }
 }

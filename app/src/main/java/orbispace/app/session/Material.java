@@ -2,41 +2,38 @@ package orbispace.app.session;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
-import orbispace.core.audio.Audio;
 import orbispace.core.design.Role;
-import orbispace.core.design.Source;
-import orbispace.core.material.HitFinder;
 import orbispace.core.material.Hits;
-import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.Silhouette;
-import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.material.StemFacts;
 
 /**
- * What was measured of one stem.
+ * What was measured of one stem as it lies in the song.
  *
  * @param silhouette its level over time
- * @param integratedLufs its loudness
- * @param peakDbfs its highest sample
- * @param phrases where it sings, for leads and backing
- * @param hits its strokes, for hits and colour
+ * @param facts everything else
  */
-public record Material(
-        Silhouette silhouette,
-        OptionalDouble integratedLufs,
-        double peakDbfs,
-        Optional<Phrases> phrases,
-        Optional<Hits> hits) {
+public record Material(Silhouette silhouette, StemFacts facts) {
 
-    /** Measures a stem by its role. */
-    public static Material measure(Source source, Audio audio) {
-        boolean sings = source.role() == Role.LEAD || source.role() == Role.BACKING;
-        boolean strikes = source.role() == Role.HITS || source.role() == Role.COLOUR;
-        return new Material(
-                Silhouette.of(audio),
-                LoudnessMeter.integratedLufs(audio),
-                20 * Math.log10(Math.max(1e-9, audio.peak())),
-                sings ? Optional.of(PhraseFinder.find(audio)) : Optional.empty(),
-                strikes ? Optional.of(HitFinder.find(audio)) : Optional.empty());
+    /** What is looked for in a stem of a role. */
+    public static StemFacts.Wanted wanted(Role role) {
+        return new StemFacts.Wanted(
+                role == Role.LEAD || role == Role.BACKING, role == Role.HITS || role == Role.COLOUR);
+    }
+
+    /** Its loudness. */
+    public OptionalDouble integratedLufs() {
+        return facts.integratedLufs();
+    }
+
+    /** Where it sings, for leads and backing. */
+    public Optional<Phrases> phrases() {
+        return facts.phrases();
+    }
+
+    /** Its strokes, for hits and colour. */
+    public Optional<Hits> hits() {
+        return facts.hits();
     }
 }

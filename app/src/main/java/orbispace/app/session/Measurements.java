@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
-import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
@@ -36,9 +36,8 @@ import org.jspecify.annotations.Nullable;
 /** What is measured of the open project, in the background, as it arrives. */
 public final class Measurements {
     private final Jobs jobs;
+    private final Survey survey;
     private final Consumer<String> problem;
-    private final ObservableMap<String, Material> materials =
-            FXCollections.observableMap(new LinkedHashMap<>());
     private final ObservableMap<String, ReturnPicture> pictures =
             FXCollections.observableMap(new LinkedHashMap<>());
     private final Map<String, ChainSettings> pictured = new HashMap<>();
@@ -46,15 +45,22 @@ public final class Measurements {
     private final ObjectProperty<@Nullable Clearance> clearance = new SimpleObjectProperty<>();
     private @Nullable Renderer renderer;
     private @Nullable CoverAnalysis analysis;
+    private OptionalDouble listeningLufs = OptionalDouble.empty();
 
-    Measurements(Jobs jobs, Consumer<String> problem) {
+    Measurements(Jobs jobs, Survey survey, Consumer<String> problem) {
         this.jobs = jobs;
+        this.survey = survey;
         this.problem = problem;
+    }
+
+    /** What is known of the stems. */
+    public Survey survey() {
+        return survey;
     }
 
     /** What was found in each stem, by source. */
     public ObservableMap<String, Material> materials() {
-        return materials;
+        return survey.materials();
     }
 
     /** The measured response of each return, by its letter. */
@@ -77,41 +83,24 @@ public final class Measurements {
         return Optional.ofNullable(renderer);
     }
 
-    /** Forgets everything and measures new material. */
-    void begin(Design design, SongMaterial material, Runnable measured) {
-        materials.clear();
+    /** Forgets everything and takes the material of another song. */
+    void begin(SongMaterial material) {
         pictures.clear();
         pictured.clear();
+        listeningLufs = OptionalDouble.empty();
+        renew(material);
+    }
+
+    /** Takes other material of the same song. */
+    void renew(SongMaterial material) {
         mix.set(null);
         clearance.set(null);
         analysis = null;
         renderer =
                 material.frames() == 0
                         ? null
-                        : new Renderer(material, material.frames(), StageCache.ofQuarterHeap());
-        jobs.start(
-                "material",
-                "Listening to the stems",
-                job -> measure(design, material, job),
-                found -> {
-                    materials.putAll(found);
-                    measured.run();
-                },
-                this::failed);
-    }
-
-    private static Map<String, Material> measure(Design design, SongMaterial material, Job job) {
-        Map<String, Material> found = new LinkedHashMap<>();
-        int done = 0;
-        for (Source source : design.sources()) {
-            job.check();
-            Audio audio = material.audio().get(source.id());
-            if (audio != null) {
-                found.put(source.id(), Material.measure(source, audio));
-            }
-            job.report(++done / (double) design.sources().size());
-        }
-        return found;
+                        : new Renderer(
+                                material, material.frames(), StageCache.beside(material.bytes()));
     }
 
     /** Measures again what a change of the design has touched. */
@@ -163,7 +152,7 @@ public final class Measurements {
 
     private void measureClearance(Renderer render, Design design, Span span, boolean withRemedies) {
         Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
-        Optional<Phrases> phrases = FieldEvents.lead(design, materials);
+        Optional<Phrases> phrases = FieldEvents.lead(design, materials());
         MixMeasure measured = mix.get();
         if (lead.isEmpty() || phrases.isEmpty() || measured == null) {
             return;
@@ -172,7 +161,8 @@ public final class Measurements {
         if (cover == null) {
             // The listening level is frozen with the first mix, so that a fader does not shift the
             // scale.
-            double lufs = measured.after().integratedLufs().orElse(-20);
+            double lufs = listeningLufs.orElse(measured.after().integratedLufs().orElse(-20));
+            listeningLufs = OptionalDouble.of(lufs);
             cover = new CoverAnalysis(render, lufs, Ear.QUIET_ROOM_POWER);
             analysis = cover;
         }

@@ -6,95 +6,169 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
-import orbispace.core.audio.Audio;
+import java.util.Objects;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
-import orbispace.core.design.MusicalTime;
-import orbispace.core.design.Return;
-import orbispace.core.design.Role;
+import orbispace.core.design.Placement;
+import orbispace.core.design.RoleGuess;
 import orbispace.core.design.Section;
+import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
-import orbispace.core.design.Space;
-import orbispace.core.time.NoteValue;
+import orbispace.core.material.Silhouette;
+import orbispace.core.material.StemFacts;
+import orbispace.core.render.Job;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
-import orbispace.files.WavReader;
+import orbispace.files.MidiTempo;
+import orbispace.files.ProjectFolder;
+import orbispace.files.StemFiles;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A song begun from stems: roles guessed from names, one tempo, and a first field of a hall and an
- * echo.
+ * A song begun from stems: roles guessed from names and sound, tempo and sections from a MIDI file
+ * or one tempo, and a first field of a hall and an echo.
  *
  * @param design the drafted design, with file names relative to the folder
- * @param audio the stems by source
+ * @param stems the stems by source
+ * @param problems a line for each file that could not be read
  * @param folder where the stems lie
  */
-public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
+public record NewSong(
+        Design design, ProjectFolder.Stems stems, List<String> problems, Path folder) {
     private static final int SECTION_BARS = 8;
-    private static final Map<String, Role> WORDS =
-            Map.ofEntries(
-                    Map.entry("backing", Role.BACKING),
-                    Map.entry("choir", Role.BACKING),
-                    Map.entry("harmon", Role.BACKING),
-                    Map.entry("vo", Role.LEAD),
-                    Map.entry("lead", Role.LEAD),
-                    Map.entry("sing", Role.LEAD),
-                    Map.entry("bass", Role.BASS),
-                    Map.entry("drum", Role.HITS),
-                    Map.entry("kick", Role.HITS),
-                    Map.entry("snare", Role.HITS),
-                    Map.entry("perc", Role.HITS),
-                    Map.entry("shaker", Role.HITS),
-                    Map.entry("pad", Role.HARMONY_BED),
-                    Map.entry("key", Role.HARMONY_BED),
-                    Map.entry("organ", Role.HARMONY_BED),
-                    Map.entry("concertina", Role.HARMONY_BED));
+    private static final double USUAL_BPM = 120;
+    private static final double MOST_LATER_SECONDS = 1200;
 
-    /** Keeps its own map. */
+    /** Keeps its own list. */
     public NewSong {
-        audio = Map.copyOf(audio);
+        problems = List.copyOf(problems);
     }
 
     /**
-     * Reads stems and drafts a song.
+     * What a song is begun from.
      *
-     * @param stems WAV files of one sample rate
-     * @param bpm tempo, 5 to 1000
-     * @throws FileProblem for a stem that cannot be read or is at another rate
+     * @param files sound files and folders that hold some
+     * @param midi the file with tempo, metre and sections; null for none
+     * @param bpm tempo where the MIDI file gives none, 5 to 1000; empty for 120
      */
-    public static NewSong fromStems(List<Path> stems, double bpm) throws FileProblem {
-        Path folder =
-                java.util.Objects.requireNonNullElse(
-                        stems.getFirst().toAbsolutePath().getParent(), Path.of("."));
-        Map<String, Audio> audio = new LinkedHashMap<>();
-        List<Source> sources = new ArrayList<>();
-        double rate = 0;
-        for (Path stem : stems) {
-            Audio read = WavReader.read(stem);
-            if (rate != 0 && read.sampleRateHz() != rate) {
-                throw new FileProblem(
-                        stem
-                                + ": is at "
-                                + (int) read.sampleRateHz()
-                                + " Hz, the stems before it at "
-                                + (int) rate
-                                + "; export all at one rate");
-            }
-            rate = read.sampleRateHz();
-            Source source = source(stem, folder, sources);
-            sources.add(source);
-            audio.put(source.id(), read);
+    public record Material(List<Path> files, @Nullable Path midi, OptionalDouble bpm) {
+        /** Keeps its own list. */
+        public Material {
+            files = List.copyOf(files);
         }
-        double seconds = audio.values().stream().mapToDouble(Audio::seconds).max().orElse(1);
-        String title = folder.getFileName() == null ? "Untitled" : folder.getFileName().toString();
-        Song song = new Song(title, rate, SongClock.constant(bpm, 4, 4), sections(bpm, seconds));
-        return new NewSong(new Design(song, sources, field(sources)), audio, folder);
+
+        /** Paths that were chosen together: the first MIDI file gives tempo and form. */
+        public static Material of(List<Path> paths) {
+            return new Material(
+                    paths.stream().filter(p -> !Bringing.isMidi(p)).toList(),
+                    Bringing.midiAmong(paths).orElse(null),
+                    OptionalDouble.empty());
+        }
     }
 
-    private static Source source(Path stem, Path folder, List<Source> before) {
-        String file = String.valueOf(stem.getFileName());
+    /** Reads stems and drafts a song at one tempo. */
+    public static NewSong fromStems(List<Path> stems, double bpm) throws FileProblem {
+        return from(new Material(stems, null, OptionalDouble.of(bpm)), Job.QUIET);
+    }
+
+    /**
+     * Reads material and drafts a song of all that could be read.
+     *
+     * @throws FileProblem if no stem can be read, or the MIDI file cannot
+     */
+    public static NewSong from(Material material, Job job) throws FileProblem {
+        MidiTempo.Form form =
+                material.midi() == null ? null : MidiTempo.read(Objects.requireNonNull(material.midi()));
+        List<Path> files = StemFiles.gather(material.files());
+        if (files.isEmpty()) {
+            throw new FileProblem("there is no sound file among what was brought; bring stems");
+        }
+        StemFiles.Result read = StemFiles.read(files, job);
+        List<String> problems =
+                files.stream().map(read.problems()::get).filter(Objects::nonNull).toList();
+        if (read.stems().isEmpty()) {
+            throw new FileProblem(problems.getFirst());
+        }
+        Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
+        Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
+        List<Source> sources = sources(read, folder, List.of(), stems);
+        double seconds =
+                read.stems().stream().mapToDouble(s -> s.audio().seconds()).max().orElse(1);
+        double bpm = material.bpm().orElse(USUAL_BPM);
+        String title = folder.getFileName() == null ? "Untitled" : folder.getFileName().toString();
+        SongClock clock = form == null ? SongClock.constant(bpm, 4, 4) : form.clock();
+        List<Section> sections =
+                form == null || form.sections().isEmpty()
+                        ? sections(clock, seconds)
+                        : form.sections();
+        Song song = new Song(title, read.sampleRateHz(), clock, sections);
+        return new NewSong(
+                new Design(song, sources, FirstField.of(sources)),
+                new ProjectFolder.Stems(stems, Map.of(), Map.of()),
+                problems,
+                folder);
+    }
+
+    /**
+     * Sources for stems that were read, with ids and roles that fit those already there.
+     *
+     * @param stems takes each stem by its new id
+     */
+    static List<Source> sources(
+            StemFiles.Result read,
+            Path folder,
+            List<Source> before,
+            Map<String, StemFiles.Stem> stems) {
+        List<Source> all = new ArrayList<>(before);
+        long earliest =
+                read.stems().stream()
+                        .map(StemFiles.Stem::timeReferenceFrames)
+                        .allMatch(OptionalLong::isPresent)
+                        ? read.stems().stream()
+                                .mapToLong(s -> s.timeReferenceFrames().orElse(0))
+                                .min()
+                                .orElse(0)
+                        : -1;
+        for (StemFiles.Stem stem : read.stems()) {
+            Source source = source(stem, folder, all, earliest);
+            all.add(source);
+            stems.put(source.id(), stem);
+        }
+        return all.subList(before.size(), all.size());
+    }
+
+    private static Source source(
+            StemFiles.Stem stem, Path folder, List<Source> before, long earliest) {
+        String file = String.valueOf(stem.file().getFileName());
         String name = file.replaceFirst("\\.[^.]*$", "").replaceAll("[-_]+", " ").strip();
+        String shown =
+                name.isEmpty()
+                        ? "Stem"
+                        : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+        StemFacts facts =
+                StemFacts.measure(
+                        stem.audio(),
+                        Silhouette.of(stem.audio()),
+                        new StemFacts.Wanted(false, false));
+        Source plain =
+                new Source(
+                        freshId(name, before),
+                        shown,
+                        Relocation.path(stem.file(), folder),
+                        RoleGuess.of(name, facts, before),
+                        0,
+                        0);
+        // Where all files tell when they begin, they are laid out as they were recorded.
+        long own = earliest < 0 ? 0 : stem.timeReferenceFrames().orElse(0) - earliest;
+        double later = own * stem.audio().sampleRateHz() / stem.ownRateHz();
+        return later <= 0 || later > MOST_LATER_SECONDS * stem.audio().sampleRateHz()
+                ? plain
+                : plain.withPlacement(Placement.AS_IS.shifted((int) Math.round(later)));
+    }
+
+    private static String freshId(String name, List<Source> before) {
         String id =
                 name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
         String base = id.isEmpty() ? "stem" : id.substring(0, Math.min(40, id.length()));
@@ -102,84 +176,37 @@ public record NewSong(Design design, Map<String, Audio> audio, Path folder) {
         for (int n = 2; taken(before, single); n++) {
             single = base + "-" + n;
         }
-        Path absolute = stem.toAbsolutePath().normalize();
-        String path =
-                absolute.startsWith(folder.normalize())
-                        ? folder.normalize().relativize(absolute).toString()
-                        : absolute.toString();
-        String shown =
-                name.isEmpty()
-                        ? "Stem"
-                        : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
-        return new Source(single, shown, path, role(name.toLowerCase(Locale.ROOT), before), 0, 0);
+        return single;
     }
 
     private static boolean taken(List<Source> sources, String id) {
         return sources.stream().anyMatch(s -> s.id().equals(id));
     }
 
-    private static Role role(String name, List<Source> before) {
-        Role guessed =
-                WORDS.entrySet().stream()
-                        .filter(e -> name.contains(e.getKey()))
-                        .sorted(Map.Entry.comparingByKey())
-                        .map(Map.Entry::getValue)
-                        .findFirst()
-                        .orElse(Role.COLOUR);
-        boolean hasLead = before.stream().anyMatch(s -> s.role() == Role.LEAD);
-        return guessed == Role.LEAD && hasLead ? Role.BACKING : guessed;
+    /** The deepest folder that holds all files. */
+    private static Path commonFolder(List<Path> files) {
+        Path folder = parent(files.getFirst());
+        for (Path file : files) {
+            while (!parent(file).startsWith(folder) && folder.getParent() != null) {
+                folder = folder.getParent();
+            }
+        }
+        return folder;
     }
 
-    private static List<Section> sections(double bpm, double seconds) {
-        int bars = Math.max(1, (int) Math.ceil(seconds * bpm / 240));
+    private static Path parent(Path file) {
+        Path absolute = file.toAbsolutePath().normalize();
+        return Objects.requireNonNullElse(absolute.getParent(), absolute);
+    }
+
+    private static List<Section> sections(SongClock clock, double seconds) {
+        int bars = Math.max(1, clock.barAtSeconds(seconds - 1e-6));
         List<Section> sections = new ArrayList<>();
         for (int bar = 1; bar <= bars; bar += SECTION_BARS) {
             int length = Math.min(SECTION_BARS, bars - bar + 1);
-            sections.add(new Section("Bars " + bar + "\u2013" + (bar + length - 1), bar, length));
+            String name = "Bars " + bar + "\u2013" + (bar + length - 1);
+            sections.add(new Section(name, bar, length, SectionKind.OTHER));
         }
         return sections;
-    }
-
-    private static List<Return> field(List<Source> sources) {
-        Map<String, Double> hall = new TreeMap<>();
-        Map<String, Double> echo = new TreeMap<>();
-        for (Source s : sources) {
-            switch (s.role()) {
-                case LEAD -> {
-                    hall.put(s.id(), -12.0);
-                    echo.put(s.id(), -14.0);
-                }
-                case BACKING, HARMONY_BED -> hall.put(s.id(), -12.0);
-                case HITS -> hall.put(s.id(), -18.0);
-                case COLOUR -> hall.put(s.id(), -14.0);
-                case BASS -> {}
-            }
-        }
-        NoteValue sixtyFourth = NoteValue.parse("1/64").orElseThrow();
-        NoteValue dotted = NoteValue.parse("1/4.").orElseThrow();
-        Filter clean = new Filter(new Filter.Corner(180, 2), new Filter.Corner(6500, 2));
-        return List.of(
-                new Return(
-                        "A",
-                        "Hall",
-                        hall,
-                        Filter.OPEN,
-                        new MusicalTime.Note(sixtyFourth, 0),
-                        new Space.Hall(1.8, 1.1, 0.6),
-                        clean,
-                        null,
-                        -4,
-                        1),
-                new Return(
-                        "B",
-                        "Echo",
-                        echo,
-                        Filter.OPEN,
-                        new MusicalTime.Millis(0),
-                        new Space.PingPong(new MusicalTime.Note(dotted, 0), 0.3, 120, 6000, 0.7),
-                        clean,
-                        null,
-                        -4,
-                        1));
     }
 }

@@ -68,7 +68,7 @@ public final class Prints {
                         .max()
                         .orElse(0);
         int frames = material.frames() + (int) (Math.min(LONGEST_TAIL_SECONDS, tail) * rate);
-        Renderer renderer = new Renderer(material, frames, StageCache.ofQuarterHeap());
+        Renderer renderer = new Renderer(material, frames, StageCache.beside(material.bytes()));
         Design wanted = order.returnId().map(id -> only(design, id)).orElse(design);
         long started = System.nanoTime();
         Rendering rendering = renderer.render(wanted, job);

@@ -1,6 +1,7 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import java.util.Map;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import org.jspecify.annotations.Nullable;
@@ -19,20 +20,30 @@ final class Relocation {
         return new Design(
                 design.song(),
                 design.sources().stream()
-                        .map(s ->
-                                new Source(
-                                        s.id(),
-                                        s.name(),
-                                        path(from.resolve(s.file()).normalize(), to),
-                                        s.role(),
-                                        s.gainDb(),
-                                        s.pan()))
+                        .map(s -> s.withFile(path(from.resolve(s.file()).normalize(), to)))
                         .toList(),
                 design.returns());
     }
 
+    /** The design with the files of some sources where they were found. */
+    static Design found(Design design, Map<String, Path> files, Path folder) {
+        if (files.isEmpty()) {
+            return design;
+        }
+        return new Design(
+                design.song(),
+                design.sources().stream().map(s -> found(s, files.get(s.id()), folder)).toList(),
+                design.returns());
+    }
+
+    private static Source found(Source source, @Nullable Path file, Path folder) {
+        return file == null ? source : source.withFile(path(file, folder));
+    }
+
     /** Relative inside the project's folder, absolute outside it. */
-    private static String path(Path audio, Path to) {
-        return audio.startsWith(to) ? to.relativize(audio).toString() : audio.toString();
+    static String path(Path audio, Path to) {
+        Path file = audio.toAbsolutePath().normalize();
+        Path folder = to.toAbsolutePath().normalize();
+        return file.startsWith(folder) ? folder.relativize(file).toString() : file.toString();
     }
 }

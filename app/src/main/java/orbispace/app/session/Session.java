@@ -24,6 +24,7 @@ import orbispace.core.measure.DecayReport;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
+import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.RecallSheet;
@@ -34,6 +35,8 @@ import org.jspecify.annotations.Nullable;
  * listening that follow every change. Used on the interface thread only.
  */
 public final class Session {
+    static final String OPEN = "open";
+
     private static final String REST = "rest";
     private static final long REST_MILLIS = 200;
 
@@ -41,24 +44,30 @@ public final class Session {
     private final Measurements measured;
     private final Transport transport = new Transport();
     private final KeptProject kept;
+    private final SongStems stems = new SongStems();
+    private final Bringing bringing;
     private final Editing editing = new Editing(blank());
     private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
     private final Selection selection = new Selection();
     private final StringProperty problem = new SimpleStringProperty("");
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
+    private SongMaterial material = new SongMaterial(Map.of(), 48000);
 
     /**
      * An empty session.
      *
      * @param interfaceThread runs what changes its values
      * @param recent where opened projects are remembered
+     * @param facts where what is measured of stems is kept
      */
-    public Session(Executor interfaceThread, RecentProjects recent) {
+    public Session(Executor interfaceThread, RecentProjects recent, FactsCache facts) {
         kept = new KeptProject(blank(), recent);
         jobs = new Jobs(interfaceThread);
-        measured = new Measurements(jobs, problem::set);
+        measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
+        bringing = new Bringing(this, stems);
         transport.hearingBefore().addListener((o, was, is) -> listen());
         transport.mono().addListener((o, was, is) -> listen());
+        transport.clicking().addListener((o, was, is) -> listen());
         transport.soloReturn().addListener((o, was, is) -> listen());
         transport.soloSource().addListener((o, was, is) -> listen());
         transport.looping().addListener((o, was, is) -> loop());
@@ -70,6 +79,11 @@ public final class Session {
                     measure();
                 });
         wantsRemedies.addListener((o, was, is) -> measure());
+    }
+
+    /** The facts of stems that are kept in the user's cache folder. */
+    public static FactsCache keptFacts() {
+        return new FactsCache(CacheFolder.path().resolve("facts"));
     }
 
     private static Design blank() {
@@ -130,6 +144,11 @@ public final class Session {
     /** What was measured. */
     public Measurements measured() {
         return measured;
+    }
+
+    /** Bringing stems, finding missing ones, taking up what a crash left. */
+    public Bringing bringing() {
+        return bringing;
     }
 
     /** Listening. */
@@ -196,7 +215,7 @@ public final class Session {
         try {
             editing.apply(edit, gesture);
             problem.set("");
-            listen();
+            changed();
             return true;
         } catch (IllegalArgumentException e) {
             problem.set(String.valueOf(e.getMessage()));
@@ -207,14 +226,14 @@ public final class Session {
     /** Takes the last step back. */
     public void undo() {
         editing.undo();
-        listen();
+        changed();
         measure();
     }
 
     /** Brings the last undone step back. */
     public void redo() {
         editing.redo();
-        listen();
+        changed();
         measure();
     }
 
@@ -222,6 +241,39 @@ public final class Session {
     public void keepAsBefore() {
         before.set(editing.design().get());
         measure();
+    }
+
+    /** Takes another design as one step. */
+    void replace(Design other, String label) {
+        editing.replace(other, label);
+        changed();
+        measure();
+    }
+
+    /** What has to follow every change of the design: state kept, stems laid, sound. */
+    private void changed() {
+        Design now = editing.design().get();
+        if (bringing.recovered().get() != null) {
+            kept.setStateAside();
+        }
+        kept.keepState(now);
+        bringing.readUnread(now);
+        layStems();
+        listen();
+    }
+
+    /** Lays the stems as the design has them, if that has changed, and surveys what is new. */
+    void layStems() {
+        Design now = editing.design().get();
+        if (stems.laidOtherwise(now)) {
+            material = stems.material(now);
+            transport.renew(material);
+            measured.renew(material);
+            measured.survey().update(now, stems, material, this::measure);
+            listen();
+        } else {
+            measured.survey().update(now, stems, material, this::measure);
+        }
     }
 
     private void measure() {
@@ -249,57 +301,68 @@ public final class Session {
     /** Opens a project in the background; a failure leaves what is open as it is. */
     public void open(Path path) {
         jobs.start(
-                "open",
+                OPEN,
                 "Opening " + path.getFileName(),
                 job -> KeptProject.read(path, job),
                 opened -> {
-                    begin(
-                            opened.project(),
-                            opened.stems().material(),
-                            opened.file(),
-                            opened.folder());
-                    opened.stems().problems().stream().findFirst().ifPresent(problem::set);
+                    begin(opened);
+                    bringing.opened(opened);
                 },
-                e -> problem.set(String.valueOf(e.getMessage())));
+                this::failed);
     }
 
     /** Opens the demo song, making it first if it is not kept. */
     public void openDemo() {
         jobs.start(
-                "open",
+                OPEN,
                 "Making the demo song",
                 job -> DemoFiles.project(job::report),
                 this::open,
-                e -> problem.set(String.valueOf(e.getMessage())));
+                this::failed);
     }
 
     /** Starts a new project from material that was read, not yet kept anywhere. */
-    public void begin(
-            Design drafted, Map<String, orbispace.core.audio.Audio> audio, Path stemsFolder) {
+    public void begin(NewSong song) {
         begin(
-                ProjectFile.of(drafted),
-                new SongMaterial(audio, drafted.song().sampleRateHz()),
-                null,
-                stemsFolder);
+                new KeptProject.Opened(
+                        ProjectFile.of(song.design()),
+                        song.design(),
+                        song.stems(),
+                        null,
+                        song.folder(),
+                        Optional.empty()));
+        song.problems().stream().findFirst().ifPresent(problem::set);
     }
 
-    private void begin(
-            ProjectFile given, SongMaterial material, @Nullable Path path, Path stemsFolder) {
-        kept.begin(given, path, stemsFolder);
+    void failed(Exception e) {
+        problem.set(String.valueOf(e.getMessage()));
+    }
+
+    private void begin(KeptProject.Opened opened) {
+        Design given = opened.design();
+        if (bringing.recovered().get() == null) {
+            dropState();
+        }
+        kept.begin(opened);
+        stems.begin(given, opened.stems());
+        material = stems.material(given);
         problem.set("");
-        before.set(given.design());
-        selection.begin(given.design());
+        before.set(given);
+        selection.begin(given);
         transport.hearingBefore().set(false);
         transport.begin(material);
-        measured.begin(given.design(), material, this::measure);
-        editing.begin(given.design(), path != null);
+        measured.survey().clear();
+        measured.begin(material);
+        editing.begin(given, opened.file() != null && given.equals(opened.project().design()));
+        measured.survey().update(given, stems, material, this::measure);
         listen();
-        Optional<Section> second = given.design().song().sections().stream().skip(1).findFirst();
-        selection
-                .section()
-                .set(
-                        second.or(() -> given.design().song().sections().stream().findFirst())
-                                .orElse(null));
+        List<Section> sections = given.song().sections();
+        selection.section().set(sections.isEmpty() ? null : sections.get(sections.size() > 1 ? 1 : 0));
+    }
+
+    /** Forgets the state kept beside the project; call when its changes are given up. */
+    public void dropState() {
+        kept.dropState();
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */
@@ -312,6 +375,11 @@ public final class Session {
         return measured.renderer().map(r -> r.material());
     }
 
+    /** The stems of the open song. */
+    public SongStems stems() {
+        return stems;
+    }
+
     /**
      * Saves; what is open stays as it is if that fails.
      *
@@ -319,7 +387,9 @@ public final class Session {
      */
     public boolean save(Path path) {
         try {
-            kept.save(path, editing.design().get());
+            Design saved = kept.save(path, editing.design().get());
+            stems.relocated(editing.design().get(), saved);
+            editing.relocate(saved);
             editing.markSaved();
             problem.set("");
             return true;
@@ -356,5 +426,6 @@ public final class Session {
     public void close() {
         jobs.close();
         transport.close();
+        kept.close();
     }
 }

@@ -16,9 +16,11 @@ import orbispace.app.listen.Player;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.render.ClickTrack;
 import orbispace.core.render.LiveMix;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.render.SongMaterial;
+import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
@@ -31,6 +33,7 @@ public final class Transport {
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
     private final BooleanProperty looping = new SimpleBooleanProperty(false);
     private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
+    private final BooleanProperty clicking = new SimpleBooleanProperty(false);
     private final BooleanProperty mono = new SimpleBooleanProperty(false);
     private final DoubleProperty position = new SimpleDoubleProperty(0);
     private final StringProperty outputName = new SimpleStringProperty("");
@@ -40,6 +43,8 @@ public final class Transport {
     private @Nullable LiveMix mix;
     private @Nullable SongMaterial material;
     private @Nullable Design shaped;
+    private @Nullable ClickTrack click;
+    private @Nullable SongClock clicked;
 
     /** Whether it plays. */
     public BooleanProperty playing() {
@@ -59,6 +64,11 @@ public final class Transport {
     /** Whether both sides are folded to one. */
     public BooleanProperty mono() {
         return mono;
+    }
+
+    /** Whether a click is heard on every beat. */
+    public BooleanProperty clicking() {
+        return clicking;
     }
 
     /** Where the song is, in seconds. */
@@ -87,10 +97,18 @@ public final class Transport {
         material = given;
         shaped = null;
         mix = null;
+        click = null;
         playing.set(false);
         player = new Player(given.sampleRateHz());
         outputName.set(player.outputName());
         position.set(0);
+    }
+
+    /** Goes on with other material of the same rate, from the same place. */
+    void renew(SongMaterial given) {
+        material = given;
+        shaped = null;
+        click = null;
     }
 
     /** Makes a design heard within a block, gliding. */
@@ -128,7 +146,24 @@ public final class Transport {
                 .forEach(r ->
                         returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
         return new LiveSettings.Hearing(
-                dimmed, returns, mono.get(), Decibels.toAmplitude(outputGainDb));
+                dimmed,
+                returns,
+                mono.get(),
+                Decibels.toAmplitude(outputGainDb),
+                clicking.get() ? click(design.song().clock()) : null);
+    }
+
+    private ClickTrack click(SongClock clock) {
+        ClickTrack known = click;
+        SongMaterial from = java.util.Objects.requireNonNull(material);
+        if (known == null || !clock.equals(clicked)) {
+            known =
+                    ClickTrack.of(
+                            clock, from.frames() / from.sampleRateHz(), from.sampleRateHz());
+            click = known;
+            clicked = clock;
+        }
+        return known;
     }
 
     /** Starts or stops. */

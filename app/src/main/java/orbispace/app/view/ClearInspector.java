@@ -13,8 +13,8 @@ import orbispace.app.session.Session;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Targets;
-import orbispace.core.design.Edit;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.hearing.Cover;
 import orbispace.files.Wording;
 
@@ -33,7 +33,7 @@ final class ClearInspector extends VBox {
     private final List<Applied> applied = new ArrayList<>();
 
     /** A remedy that was applied, and how to take it back. */
-    private record Applied(Proposal proposal, Edit inverse) {}
+    private record Applied(Proposal proposal, ReturnEdit inverse) {}
 
     ClearInspector(Session session) {
         this.session = session;
@@ -178,7 +178,7 @@ final class ClearInspector extends VBox {
     }
 
     private void apply(Proposal p) {
-        Edit inverse = p.edit().inverse(session.design().get());
+        ReturnEdit inverse = p.edit().inverse(session.design().get());
         if (session.edit(p.edit())) {
             applied.add(new Applied(p, inverse));
             refresh();

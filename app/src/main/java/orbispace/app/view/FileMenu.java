@@ -3,7 +3,6 @@ package orbispace.app.view;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.Scene;
 import javafx.scene.control.Alert;
@@ -13,11 +12,9 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.TextInputDialog;
 import javafx.stage.FileChooser;
 import orbispace.app.session.NewSong;
 import orbispace.app.session.Session;
-import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 
 /** New, open, save: the menu under the song's title. Nothing unsaved is left without asking. */
@@ -35,6 +32,7 @@ public final class FileMenu {
         menu.getItems()
                 .addAll(
                         item("New from stems\u2026   Ctrl+N", this::newFromStems),
+                        item("Bring stems or MIDI\u2026   Ctrl+B", this::bring),
                         item("Open\u2026   Ctrl+O", this::open),
                         recent,
                         item("Demo song", this::openDemo),
@@ -81,33 +79,35 @@ public final class FileMenu {
         if (!mayLeave()) {
             return;
         }
-        FileChooser chooser = chooser("Bring stems", "WAV files", "*.wav", "*.WAV");
+        FileChooser chooser =
+                chooser(
+                        "Bring stems, and the MIDI file with the tempo",
+                        "Sound and MIDI",
+                        "*.wav",
+                        "*.WAV",
+                        "*.aif",
+                        "*.aiff",
+                        "*.aifc",
+                        "*.flac",
+                        "*.FLAC",
+                        "*.mid",
+                        "*.midi");
         List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
-        if (files == null || files.isEmpty()) {
-            return;
+        if (files != null && !files.isEmpty()) {
+            session.bringing().newSong(NewSong.Material.of(files.stream().map(File::toPath).toList()));
         }
-        TextInputDialog tempo = new TextInputDialog("120");
-        tempo.initOwner(scene.get().getWindow());
-        tempo.setTitle("New song");
-        tempo.setGraphic(null);
-        tempo.setHeaderText("Tempo in quarters per minute");
-        Optional<String> answer = tempo.showAndWait();
-        answer.ifPresent(text -> begin(files.stream().map(File::toPath).toList(), text));
     }
 
-    private void begin(List<Path> stems, String tempo) {
-        try {
-            NewSong song =
-                    NewSong.fromStems(stems, Double.parseDouble(tempo.strip().replace(',', '.')));
-            session.begin(song.design(), song.audio(), song.folder());
-        } catch (NumberFormatException e) {
-            session.problem()
-                    .set(
-                            "\u201c"
-                                    + tempo
-                                    + "\u201d is no tempo; write quarters per minute, such as 96");
-        } catch (FileProblem | IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
+    /** Adds stems to the open song, or a MIDI file with its tempo and form. */
+    void bring() {
+        FileChooser chooser =
+                chooser(
+                        "Bring more stems, or a MIDI file with the tempo",
+                        "Sound and MIDI",
+                        "*.*");
+        List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
+        if (files != null && !files.isEmpty()) {
+            session.bringing().bring(files.stream().map(File::toPath).toList());
         }
     }
 
@@ -193,6 +193,9 @@ public final class FileMenu {
         alert.setHeaderText(null);
         alert.setTitle("Unsaved changes");
         ButtonType answer = alert.showAndWait().orElse(stay);
+        if (answer == leave) {
+            session.dropState();
+        }
         return answer == leave || (answer == save && save());
     }
 }

@@ -208,6 +208,7 @@ public final class MainWindow {
             }
             case O -> files.open();
             case N -> files.newFromStems();
+            case B -> files.bring();
             default -> known = false;
         }
         if (known) {

@@ -17,6 +17,7 @@ import orbispace.app.draw.PolarAxis;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
 import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
@@ -155,7 +156,7 @@ final class OrbitHandles extends Pane {
                     note.map(n -> clock.length(n, session.selection().bar()).nominalMillis() / 1000)
                             .orElse(seconds);
             double wanted = Math.clamp(end - predelaySeconds(r), 0.1, 20);
-            return new Edit.Decay(
+            return new ReturnEdit.Decay(
                     r.id(), note.isPresent() ? wanted : Math.rint(100 * wanted) / 100);
         }
         double at = handle == echo ? seconds - predelaySeconds(r) : seconds;
@@ -165,9 +166,9 @@ final class OrbitHandles extends Pane {
                                 new MusicalTime.Millis(
                                         Math.clamp(Math.rint(10_000 * at) / 10, 0, 2000)));
         return handle == echo
-                ? new Edit.EchoTime(
+                ? new ReturnEdit.EchoTime(
                         r.id(), time, note.isPresent() ? session.selection().bar() : r.timedAtBar())
-                : new Edit.Predelay(
+                : new ReturnEdit.Predelay(
                         r.id(),
                         time,
                         note.isPresent() ? session.selection().bar() : r.timedAtBar());

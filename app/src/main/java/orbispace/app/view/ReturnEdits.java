@@ -9,6 +9,7 @@ import java.util.function.UnaryOperator;
 import orbispace.app.session.Session;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -70,14 +71,14 @@ final class ReturnEdits {
         return new ReturnNumber.Time(
                 r -> true,
                 Return::predelay,
-                (s, r, t) -> Optional.of(new Edit.Predelay(r.id(), t, barFor(s, r, t))));
+                (s, r, t) -> Optional.of(new ReturnEdit.Predelay(r.id(), t, barFor(s, r, t))));
     }
 
     private static ReturnNumber echoTime() {
         return new ReturnNumber.Time(
                 r -> r.space() instanceof Space.PingPong,
                 r -> echo(r).time(),
-                (s, r, t) -> Optional.of(new Edit.EchoTime(r.id(), t, barFor(s, r, t))));
+                (s, r, t) -> Optional.of(new ReturnEdit.EchoTime(r.id(), t, barFor(s, r, t))));
     }
 
     private static int barFor(Session session, Return r, MusicalTime time) {
@@ -93,7 +94,7 @@ final class ReturnEdits {
                 0.05,
                 0.1,
                 20,
-                (s, r, v) -> Optional.of(new Edit.Decay(r.id(), v)));
+                (s, r, v) -> Optional.of(new ReturnEdit.Decay(r.id(), v)));
     }
 
     private static ReturnNumber lows() {
@@ -101,7 +102,7 @@ final class ReturnEdits {
                 r -> hall(r).lowRatio(),
                 0.25,
                 2,
-                (r, v) -> new Edit.DecayRatios(r.id(), v, hall(r).highRatio()));
+                (r, v) -> new ReturnEdit.DecayRatios(r.id(), v, hall(r).highRatio()));
     }
 
     private static ReturnNumber highs() {
@@ -109,7 +110,7 @@ final class ReturnEdits {
                 r -> hall(r).highRatio(),
                 0.1,
                 1.5,
-                (r, v) -> new Edit.DecayRatios(r.id(), hall(r).lowRatio(), v));
+                (r, v) -> new ReturnEdit.DecayRatios(r.id(), hall(r).lowRatio(), v));
     }
 
     private static ReturnNumber ratio(
@@ -137,7 +138,7 @@ final class ReturnEdits {
                 0.01,
                 0,
                 0.95,
-                (s, r, v) -> Optional.of(new Edit.Feedback(r.id(), v)));
+                (s, r, v) -> Optional.of(new ReturnEdit.Feedback(r.id(), v)));
     }
 
     private static ReturnNumber sides() {
@@ -149,7 +150,7 @@ final class ReturnEdits {
                 0.05,
                 0,
                 1,
-                (s, r, v) -> Optional.of(new Edit.EchoWidth(r.id(), v)));
+                (s, r, v) -> Optional.of(new ReturnEdit.EchoWidth(r.id(), v)));
     }
 
     private static ReturnNumber level() {
@@ -161,17 +162,17 @@ final class ReturnEdits {
                 0.5,
                 -90,
                 24,
-                (s, r, v) -> Optional.of(new Edit.Level(r.id(), v)));
+                (s, r, v) -> Optional.of(new ReturnEdit.Level(r.id(), v)));
     }
 
     private static ReturnNumber before(boolean high) {
         return new ReturnNumber.Corner(
-                Return::filterIn, high, (s, r, f) -> Optional.of(new Edit.FilterIn(r.id(), f)));
+                Return::filterIn, high, (s, r, f) -> Optional.of(new ReturnEdit.FilterIn(r.id(), f)));
     }
 
     private static ReturnNumber after(boolean high) {
         return new ReturnNumber.Corner(
-                Return::filterOut, high, (s, r, f) -> Optional.of(new Edit.FilterOut(r.id(), f)));
+                Return::filterOut, high, (s, r, f) -> Optional.of(new ReturnEdit.FilterOut(r.id(), f)));
     }
 
     private static ReturnNumber depth() {
@@ -218,7 +219,7 @@ final class ReturnEdits {
                                 session.design().get().sourcesOf(Role.LEAD).stream()
                                         .findFirst()
                                         .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
-        return duck.map(change).map(d -> new Edit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
+        return duck.map(change).map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
     }
 
     private static Duck times(Duck d, double hold, double release) {

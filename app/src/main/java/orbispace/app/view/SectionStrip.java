@@ -69,12 +69,12 @@ final class SectionStrip extends ScalingCanvas {
         double beat =
                 clock.metre().beatOfBar(whole)
                         + (bar - whole) * clock.metre().at(whole).quartersPerBar();
-        return clock.tempo().secondsAt(beat);
+        return clock.secondsAt(beat);
     }
 
     private double barAtSeconds(double seconds) {
         var clock = session.design().get().song().clock();
-        double beat = clock.tempo().beatAt(seconds);
+        double beat = clock.beatAt(seconds);
         int bar = clock.metre().barAt(beat);
         return bar + (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
     }

@@ -73,7 +73,7 @@ final class SongInspector extends VBox {
                 m.integratedLufs().isPresent()
                         ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
                         : "silent",
-                "peak " + Wording.number(m.peakDbfs(), 1) + " dBFS");
+                "peak " + Wording.number(m.facts().peakDbfs(), 1) + " dBFS");
         m.phrases().ifPresent(this::phraseFacts);
         m.hits().ifPresent(this::hitFacts);
     }

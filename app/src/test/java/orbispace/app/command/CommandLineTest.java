@@ -19,7 +19,7 @@ import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
 import orbispace.files.MidiTempo;
-import orbispace.files.WavReader;
+import orbispace.files.SoundReader;
 import orbispace.files.WavWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -315,9 +315,9 @@ class CommandLineTest {
                         .json();
         assertThat(j.path("files").size()).isEqualTo(3);
         assertThat(j.path("timesRealtime").asDouble()).isPositive();
-        Audio mix = WavReader.read(out.resolve("mix.wav"));
-        Audio hall = WavReader.read(out.resolve("A-hall.wav"));
-        Audio echo = WavReader.read(out.resolve("B-echo.wav"));
+        Audio mix = SoundReader.read(out.resolve("mix.wav"));
+        Audio hall = SoundReader.read(out.resolve("A-hall.wav"));
+        Audio echo = SoundReader.read(out.resolve("B-echo.wav"));
         double half = Math.sqrt(0.5);
         int at = 48000;
         double dry =
@@ -342,7 +342,7 @@ class CommandLineTest {
                                 "--json")
                         .json();
         assertThat(one.path("files").size()).isEqualTo(1);
-        assertThat(WavReader.read(out.resolve("B-echo.wav")).seconds())
+        assertThat(SoundReader.read(out.resolve("B-echo.wav")).seconds())
                 .isCloseTo(10, within(0.001));
         assertOneLine(
                 run("render", project.toString(), "--out", out.toString(), "--return", "Z"),

@@ -27,7 +27,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ReturnEditsTest {
     @TempDir Path folder;
 
-    private final Session session = new Session(Runnable::run, RecentProjects.inMemory());
+    private final Session session = new Session(Runnable::run, RecentProjects.inMemory(), Songs.facts());
 
     @BeforeEach
     void open() throws IOException {
@@ -35,7 +35,7 @@ class ReturnEditsTest {
         NewSong song =
                 NewSong.fromStems(
                         List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav")), 120);
-        session.begin(song.design(), song.audio(), song.folder());
+        session.begin(song);
     }
 
     @AfterEach

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -82,7 +82,7 @@ class ReturnReadingsTest {
                 Filter.OPEN
                         .withHighPass(new Filter.Corner(310, 2))
                         .withLowPass(new Filter.Corner(6500, 4));
-        Design d = new Edit.FilterOut("A", f).applyTo(design(new Space.Hall(1, 1, 1)));
+        Design d = new ReturnEdit.FilterOut("A", f).applyTo(design(new Space.Hall(1, 1, 1)));
         assertThat(read(d, "high-pass")).isEqualTo("310 Hz");
         assertThat(read(d, "low-pass")).isEqualTo("6.5 kHz");
     }
@@ -90,7 +90,7 @@ class ReturnReadingsTest {
     @Test
     void aDuckerReadsDepthHoldAndRelease() {
         Design d =
-                new Edit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240))
+                new ReturnEdit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240))
                         .applyTo(design(new Space.Hall(1, 1, 1)));
         assertThat(read(d, "depth")).isEqualTo("6.0 dB");
         assertThat(read(d, "hold")).isEqualTo("100 ms");

@@ -10,7 +10,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Return;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
@@ -139,7 +139,7 @@ class ScreensTest extends WindowCase {
     void everySendHasAFieldOnItsCard() {
         for (int i = 0; i < 3; i++) {
             String id = design().sources().get(i).id();
-            robot.interact(() -> session.edit(new Edit.Send("A", id, -20.0)));
+            robot.interact(() -> session.edit(new ReturnEdit.Send("A", id, -20.0)));
         }
         Node pad = called("pad ");
         focus(pad);
@@ -171,8 +171,8 @@ class ScreensTest extends WindowCase {
         settle();
         assertThat(labels())
                 .anyMatch(t -> t.startsWith("Each was rendered") || t.startsWith("Clear:"));
-        robot.interact(() -> session.edit(new Edit.Level("A", -60)));
-        robot.interact(() -> session.edit(new Edit.Level("B", -60)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -60)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("B", -60)));
         settle();
         assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
         assertThat(labels()).contains("hidden");
@@ -180,7 +180,7 @@ class ScreensTest extends WindowCase {
 
     @Test
     void unsavedChangesAreNotLeftWithoutAsking() {
-        robot.interact(() -> session.edit(new Edit.Level("A", -8)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -8)));
         Optional<Boolean> stayed = answered("Stay");
         assertThat(stayed).contains(false);
         assertThat(answered("Leave without saving")).contains(true);
@@ -201,7 +201,7 @@ class ScreensTest extends WindowCase {
 
     @Test
     void theSongMenuUndoesByName() {
-        robot.interact(() -> session.edit(new Edit.Level("A", -8)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -8)));
         robot.clickOn(called("song menu"));
         robot.clickOn((Node n) ->
                 n instanceof Label l && l.getText() != null && l.getText().startsWith("Undo "));

@@ -33,7 +33,7 @@ abstract class WindowCase {
     private static final long LONGEST_SECONDS = 300;
 
     final FxRobot robot = new FxRobot();
-    Session session = new Session(Platform::runLater, RecentProjects.inMemory());
+    Session session = new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
     Path project = Path.of(".");
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
@@ -48,7 +48,7 @@ abstract class WindowCase {
         stage = FxToolkit.registerPrimaryStage();
         FxToolkit.setupFixture(() -> {
             Type.load();
-            session = new Session(Platform::runLater, RecentProjects.inMemory());
+            session = new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
             window = new MainWindow(session);
             stage.setScene(window.scene());
             stage.setWidth(1280);

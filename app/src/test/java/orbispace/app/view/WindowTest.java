@@ -16,7 +16,7 @@ import javafx.scene.paint.Color;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Clearance;
 import orbispace.core.design.Design;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.files.ProjectFile;
 import org.junit.jupiter.api.Test;
 
@@ -98,7 +98,7 @@ class WindowTest extends WindowCase {
 
     @Test
     void aRemedyRaisesPresenceByWhatWasPromisedAndIsUndoneByOnePress() {
-        robot.interact(() -> session.edit(new Edit.Level("A", 4)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 4)));
         key(KeyCode.DIGIT3);
         until(() -> {
             Clearance c = session.measured().clearance().get();
@@ -114,7 +114,7 @@ class WindowTest extends WindowCase {
                                         .proposals()
                                         .get("A"))
                         .stream()
-                        .filter(p -> p.edit() instanceof Edit.Ducking)
+                        .filter(p -> p.edit() instanceof ReturnEdit.Ducking)
                         .findFirst()
                         .orElseThrow()
                         .after()
@@ -138,7 +138,7 @@ class WindowTest extends WindowCase {
 
     @Test
     void beforeAndAfterFlipAtMatchedLoudness() {
-        robot.interact(() -> session.edit(new Edit.Level("A", 10)));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 10)));
         settle();
         key(KeyCode.B);
         assertThat(on(() -> session.transport().hearingBefore().get())).isTrue();
@@ -149,7 +149,7 @@ class WindowTest extends WindowCase {
 
     @Test
     void savingAndOpeningAgainFindsEverything() throws IOException {
-        robot.interact(() -> session.edit(new Edit.Decay("A", 2.65)));
+        robot.interact(() -> session.edit(new ReturnEdit.Decay("A", 2.65)));
         settle();
         assertThat(labels()).doesNotContain("nothing changed yet");
         key(KeyCode.S, KeyCode.CONTROL);

@@ -59,6 +59,12 @@ public final class Audio {
         return channels[0].length;
     }
 
+    /** Bytes of memory that its samples take; channels that are the same array count once. */
+    public long bytes() {
+        boolean shared = channels.length == 2 && channels[0] == channels[1];
+        return 4L * frames() * (shared ? 1 : channels.length);
+    }
+
     /** Length in seconds. */
     public double seconds() {
         return frames() / sampleRateHz;

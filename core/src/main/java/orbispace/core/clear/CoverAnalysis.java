@@ -90,13 +90,8 @@ public final class CoverAnalysis {
         List<Return> others = new ArrayList<>(design.returns());
         others.removeAll(wets);
         Excitation rest = sumOfReturns(design, others, job);
-        for (Source s : design.sources()) {
-            if (!s.id().equals(source.id())) {
-                job.check();
-                rest = rest.plus(dry(s));
-            }
-        }
-        return cut(dry(source), wet, rest, phrases, span);
+        job.check();
+        return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
     }
 
     /** The same pair with its wet given instead of rendered, such as under a changed ducker. */
@@ -110,10 +105,26 @@ public final class CoverAnalysis {
         List<Return> others = new ArrayList<>(design.returns());
         others.removeIf(r -> r.id().equals(ret.id()));
         Excitation rest = sumOfReturns(design, others, Job.QUIET);
+        return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
+    }
+
+    /** All layers of the part that a source belongs to, heard as one. */
+    private Excitation part(Design design, Source source) {
+        List<Source> layers = design.layersOf(source);
+        return layers.size() == 1
+                ? dry(source)
+                : known(
+                        layers.stream().map(CoverAnalysis::level).toList(),
+                        () -> renderer.dry(layers));
+    }
+
+    private Excitation others(Design design, Source source) {
+        List<Source> layers = design.layersOf(source);
+        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
         for (Source s : design.sources()) {
-            rest = s.id().equals(source.id()) ? rest : rest.plus(dry(s));
+            sum = layers.contains(s) ? sum : sum.plus(dry(s));
         }
-        return cut(dry(source), wet, rest, phrases, span);
+        return sum;
     }
 
     private PairView cut(
@@ -158,8 +169,11 @@ public final class CoverAnalysis {
     }
 
     private Excitation dry(Source source) {
-        return known(
-                List.of(source.id(), source.gainDb(), source.pan()), () -> renderer.dry(source));
+        return known(level(source), () -> renderer.dry(source));
+    }
+
+    private static List<Object> level(Source source) {
+        return List.of(source.id(), source.gainDb(), source.pan());
     }
 
     private Excitation known(Object key, Supplier<Audio> sound) {

@@ -1,6 +1,6 @@
 package orbispace.core.clear;
 
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.hearing.Cover;
 
 /**
@@ -13,7 +13,7 @@ import orbispace.core.hearing.Cover;
  * @param after measures with the change rendered
  * @param cost what it takes away
  */
-public record Proposal(Edit edit, String change, String why, Cover before, Cover after, Cost cost) {
+public record Proposal(ReturnEdit edit, String change, String why, Cover before, Cover after, Cost cost) {
 
     /**
      * What a remedy takes away.

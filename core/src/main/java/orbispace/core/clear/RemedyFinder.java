@@ -9,7 +9,7 @@ import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
@@ -72,7 +72,7 @@ public final class RemedyFinder {
         return p.presenceGain() / Math.max(0.1, p.cost().total());
     }
 
-    private record Candidate(Edit edit, String change, String why, double octaves, double duckDb) {}
+    private record Candidate(ReturnEdit edit, String change, String why, double octaves, double duckDb) {}
 
     private Proposal rendered(
             Design design,
@@ -120,7 +120,7 @@ public final class RemedyFinder {
                 Filter filter = ret.filterOut().withHighPass(new Filter.Corner(hz, poles));
                 return Optional.of(
                         new Candidate(
-                                new Edit.FilterOut(ret.id(), filter),
+                                new ReturnEdit.FilterOut(ret.id(), filter),
                                 (old == null ? "High-pass at " : text("High-pass %.0f to ", from))
                                         + text("%.0f Hz", hz),
                                 text(
@@ -164,7 +164,7 @@ public final class RemedyFinder {
         Duck duck = draft(source, phrases, range);
         return Optional.of(
                 new Candidate(
-                        new Edit.Ducking(ret.id(), duck),
+                        new ReturnEdit.Ducking(ret.id(), duck),
                         text("Duck %.1f dB, release %.0f ms", range, duck.releaseMillis()),
                         why(source, phrases, before),
                         0,

@@ -1,8 +1,7 @@
 /**
  * Measures how wet returns cover dry sources, and proposes remedies with rendered before and after.
  *
- * <p>Start at {@link orbispace.core.clear.CoverAnalysis}. The roof of the core: nothing in it
- * depends on this package.
+ * <p>Start at {@link orbispace.core.clear.CoverAnalysis}.
  */
 @org.jspecify.annotations.NullMarked
 package orbispace.core.clear;

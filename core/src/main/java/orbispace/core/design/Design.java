@@ -61,6 +61,13 @@ public record Design(Song song, List<Source> sources, List<Return> returns) {
                         () -> new IllegalArgumentException("there is no return \"" + id + "\""));
     }
 
+    /** The layers of the part that a source belongs to: its group, or it alone. */
+    public List<Source> layersOf(Source source) {
+        return source.group().isEmpty()
+                ? List.of(source)
+                : sources.stream().filter(s -> s.group().equals(source.group())).toList();
+    }
+
     /** The sources of a role, in order. */
     public List<Source> sourcesOf(Role role) {
         return sources.stream().filter(s -> s.role() == role).toList();

@@ -27,6 +27,21 @@ public record Song(String title, double sampleRateHz, SongClock clock, List<Sect
         }
     }
 
+    /** The same under another title. */
+    public Song withTitle(String other) {
+        return new Song(other, sampleRateHz, clock, sections);
+    }
+
+    /** The same at another time. */
+    public Song withClock(SongClock other) {
+        return new Song(title, sampleRateHz, other, sections);
+    }
+
+    /** The same in another form. */
+    public Song withSections(List<Section> other) {
+        return new Song(title, sampleRateHz, clock, other);
+    }
+
     /** The time that a section takes. */
     public Span span(Section section) {
         return new Span(

@@ -9,12 +9,69 @@ package orbispace.core.design;
  * @param role what it is in the song
  * @param gainDb fader, -90 to 24
  * @param pan position from -1 (left) to 1 (right)
+ * @param group name that it shares with other layers of one part; empty for none
+ * @param wet whether it is known to carry a space of its own already
+ * @param placement how it is laid into the song
  */
-public record Source(String id, String name, String file, Role role, double gainDb, double pan) {
+public record Source(
+        String id,
+        String name,
+        String file,
+        Role role,
+        double gainDb,
+        double pan,
+        String group,
+        boolean wet,
+        Placement placement) {
     /** Checks the ranges. */
     public Source {
         Ranges.requireId("source", id);
         Ranges.require("gain", gainDb, -90, 24);
         Ranges.require("pan", pan, -1, 1);
+    }
+
+    /** A dry stem on its own, as it lies in its file. */
+    public Source(String id, String name, String file, Role role, double gainDb, double pan) {
+        this(id, name, file, role, gainDb, pan, "", false, Placement.AS_IS);
+    }
+
+    /** The same under another name. */
+    public Source withName(String other) {
+        return new Source(id, other, file, role, gainDb, pan, group, wet, placement);
+    }
+
+    /** The same from another file. */
+    public Source withFile(String other) {
+        return new Source(id, name, other, role, gainDb, pan, group, wet, placement);
+    }
+
+    /** The same in another role. */
+    public Source withRole(Role other) {
+        return new Source(id, name, file, other, gainDb, pan, group, wet, placement);
+    }
+
+    /** The same at another level. */
+    public Source withGain(double otherDb) {
+        return new Source(id, name, file, role, otherDb, pan, group, wet, placement);
+    }
+
+    /** The same at another position. */
+    public Source withPan(double other) {
+        return new Source(id, name, file, role, gainDb, other, group, wet, placement);
+    }
+
+    /** The same in another group. */
+    public Source withGroup(String other) {
+        return new Source(id, name, file, role, gainDb, pan, other, wet, placement);
+    }
+
+    /** The same, known to be wet or dry. */
+    public Source withWet(boolean other) {
+        return new Source(id, name, file, role, gainDb, pan, group, other, placement);
+    }
+
+    /** The same, laid otherwise into the song. */
+    public Source withPlacement(Placement other) {
+        return new Source(id, name, file, role, gainDb, pan, group, wet, other);
     }
 }

@@ -11,12 +11,16 @@ import orbispace.core.signal.Fft;
  * @param delaySamples how much later the second is, in frames of its rate; negative if earlier
  * @param inverted whether the second is upside down
  * @param confidence 0 to 1: how far the peak stands over the next one
+ * @param sharedShare 0 to 1: squared correlation of the two once they are lined up; near 1 for
+ *     copies, small where one only bleeds into the other
  */
-public record LineUp(int delaySamples, boolean inverted, double confidence) {
+public record LineUp(
+        int delaySamples, boolean inverted, double confidence, double sharedShare) {
     /** The confidence from which two stems are taken to share sound. */
     public static final double SURE = 0.5;
 
-    private static final int LENGTH = 1 << 17;
+    /** Frames that are transformed at a time. */
+    static final int LENGTH = 1 << 17;
     private static final int PEAK_FRAMES = 4;
 
     /** The longest delay that is looked for, in frames. */
@@ -32,7 +36,11 @@ public record LineUp(int delaySamples, boolean inverted, double confidence) {
             throw new IllegalArgumentException(
                     "rates " + a.sampleRateHz() + " and " + b.sampleRateHz() + " Hz differ");
         }
-        double[] cross = crossSpectrum(a, b);
+        return ofCrossSpectrum(crossSpectrum(a, b)).map(l -> l.sharing(a, b));
+    }
+
+    /** Finds the peak of a summed cross-spectrum, which it overwrites; empty if it is zero. */
+    static Optional<LineUp> ofCrossSpectrum(double[] cross) {
         double most = 0;
         for (int k = 1; k < LENGTH / 2; k++) {
             most = Math.max(most, Math.hypot(cross[2 * k], cross[2 * k + 1]));
@@ -43,6 +51,23 @@ public record LineUp(int delaySamples, boolean inverted, double confidence) {
         whiten(cross, most);
         new Fft(LENGTH).inverse(cross);
         return Optional.of(peak(cross));
+    }
+
+    private LineUp sharing(Audio a, Audio b) {
+        double ab = 0;
+        double aa = 1e-30;
+        double bb = 1e-30;
+        int from = Math.max(0, -delaySamples);
+        int to = Math.min(a.frames(), b.frames() - delaySamples);
+        for (int i = from; i < to; i++) {
+            double x = (double) a.channel(0)[i] + a.channel(1)[i];
+            double y =
+                    (double) b.channel(0)[i + delaySamples] + b.channel(1)[i + delaySamples];
+            ab += x * y;
+            aa += x * x;
+            bb += y * y;
+        }
+        return new LineUp(delaySamples, inverted, confidence, ab * ab / (aa * bb));
     }
 
     private static double[] crossSpectrum(Audio a, Audio b) {
@@ -68,7 +93,8 @@ public record LineUp(int delaySamples, boolean inverted, double confidence) {
         return sum;
     }
 
-    private static boolean load(Audio audio, int start, double[] window, double[] into) {
+    /** Loads both channels' sum under a window; false if all of it is silent. */
+    static boolean load(Audio audio, int start, double[] window, double[] into) {
         boolean sound = false;
         float[] l = audio.channel(0);
         float[] r = audio.channel(1);
@@ -107,6 +133,6 @@ public record LineUp(int delaySamples, boolean inverted, double confidence) {
             }
         }
         int delay = best <= LENGTH / 2 ? best : best - LENGTH;
-        return new LineUp(delay, correlation[best] < 0, 1 - next / Math.abs(correlation[best]));
+        return new LineUp(delay, correlation[best] < 0, 1 - next / Math.abs(correlation[best]), 0);
     }
 }

@@ -33,6 +33,7 @@ public record Spectrum(List<Double> levelsDb) {
         double[] power = new double[BANDS];
         Fft fft = new Fft(LENGTH);
         double[] window = Fft.hann(LENGTH);
+        int[] bands = bands(audio.sampleRateHz());
         double[] x = new double[LENGTH];
         int count = 0;
         int last = Math.max(0, audio.frames() - LENGTH);
@@ -43,7 +44,7 @@ public record Spectrum(List<Double> levelsDb) {
                     x[i] = start + i < samples.length ? samples[start + i] * window[i] : 0;
                 }
                 fft.forward(x);
-                addBands(x, audio.sampleRateHz(), power);
+                addBands(x, bands, power);
             }
             count++;
         }
@@ -53,11 +54,23 @@ public record Spectrum(List<Double> levelsDb) {
                 Arrays.stream(power).mapToObj(p -> Decibels.ofPower(p * scale)).toList());
     }
 
-    private static void addBands(double[] packed, double rate, double[] power) {
+    /** The band of each bin; -1 for none. */
+    private static int[] bands(double rate) {
+        int[] bands = new int[LENGTH / 2];
+        for (int k = 0; k < bands.length; k++) {
+            int band =
+                    k == 0
+                            ? -1
+                            : (int) Math.round(10 * Math.log10(k * rate / LENGTH / 1000)) - LOWEST;
+            bands[k] = band < BANDS ? Math.max(-1, band) : -1;
+        }
+        return bands;
+    }
+
+    private static void addBands(double[] packed, int[] bands, double[] power) {
         for (int k = 1; k < LENGTH / 2; k++) {
-            int band = (int) Math.round(10 * Math.log10(k * rate / LENGTH / 1000)) - LOWEST;
-            if (band >= 0 && band < BANDS) {
-                power[band] +=
+            if (bands[k] >= 0) {
+                power[bands[k]] +=
                         packed[2 * k] * packed[2 * k] + packed[2 * k + 1] * packed[2 * k + 1];
             }
         }

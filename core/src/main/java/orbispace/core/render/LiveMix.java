@@ -106,6 +106,10 @@ public final class LiveMix {
             processReturn(r, now, start, n);
             addReturn(left, right, blocks[r], r, now.returnGains[r], n);
         }
+        ClickTrack click = now.click;
+        if (click != null) {
+            click.add(start, left, right, n);
+        }
         finish(left, right, now, n);
     }
 

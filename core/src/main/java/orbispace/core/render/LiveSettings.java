@@ -8,6 +8,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Everything that a {@link LiveMix} needs to know, worked out into plain arrays so that the audio
@@ -22,6 +23,7 @@ public final class LiveSettings {
     final float[] returnGains;
     final boolean mono;
     final float outputGain;
+    final @Nullable ClickTrack click;
 
     /**
      * What is heard of a design.
@@ -30,14 +32,16 @@ public final class LiveSettings {
      * @param returnGains factor on each return by id; missing ones are 1
      * @param mono whether both channels are folded to one
      * @param outputGain factor on everything, such as the match of before and after
+     * @param click heard over it; null for none
      */
     public record Hearing(
             Map<String, Double> dimmed,
             Map<String, Double> returnGains,
             boolean mono,
-            double outputGain) {
+            double outputGain,
+            @Nullable ClickTrack click) {
         /** Everything at its own level. */
-        public static final Hearing PLAIN = new Hearing(Map.of(), Map.of(), false, 1);
+        public static final Hearing PLAIN = new Hearing(Map.of(), Map.of(), false, 1, null);
     }
 
     private LiveSettings(Design design, SongMaterial material, Hearing hearing) {
@@ -64,6 +68,7 @@ public final class LiveSettings {
         }
         mono = hearing.mono();
         outputGain = (float) hearing.outputGain();
+        click = hearing.click();
     }
 
     /** Works out a design over its material. */

@@ -140,25 +140,23 @@ public final class Renderer {
 
     /** All sources at their faders and pans. */
     public Audio dryMix(Design design) {
-        float[] left = new float[frames];
-        float[] right = new float[frames];
-        for (Source s : design.sources()) {
-            Audio source = material.audio().get(s.id());
-            if (source != null) {
-                Mixdown.addPanned(left, right, source, Decibels.toAmplitude(s.gainDb()), s.pan());
-            }
-        }
-        return Audio.of(material.sampleRateHz(), left, right);
+        return dry(design.sources());
     }
 
     /** One source at its fader and pan. */
     public Audio dry(Source source) {
+        return dry(List.of(source));
+    }
+
+    /** Some sources together, each at its fader and pan. */
+    public Audio dry(List<Source> sources) {
         float[] left = new float[frames];
         float[] right = new float[frames];
-        Audio audio = material.audio().get(source.id());
-        if (audio != null) {
-            Mixdown.addPanned(
-                    left, right, audio, Decibels.toAmplitude(source.gainDb()), source.pan());
+        for (Source s : sources) {
+            Audio source = material.audio().get(s.id());
+            if (source != null) {
+                Mixdown.addPanned(left, right, source, Decibels.toAmplitude(s.gainDb()), s.pan());
+            }
         }
         return Audio.of(material.sampleRateHz(), left, right);
     }

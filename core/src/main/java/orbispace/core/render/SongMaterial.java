@@ -26,6 +26,11 @@ public record SongMaterial(Map<String, Audio> audio, double sampleRateHz) {
         });
     }
 
+    /** Bytes of memory that its samples take. */
+    public long bytes() {
+        return audio.values().stream().mapToLong(Audio::bytes).sum();
+    }
+
     /** Length of the longest stem in frames. */
     public int frames() {
         return audio.values().stream().mapToInt(Audio::frames).max().orElse(0);

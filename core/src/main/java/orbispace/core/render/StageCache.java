@@ -19,9 +19,9 @@ public final class StageCache {
         this.mostBytes = mostBytes;
     }
 
-    /** A cache of a quarter of what this machine lets the program use. */
-    public static StageCache ofQuarterHeap() {
-        return new StageCache(Runtime.getRuntime().maxMemory() / 4);
+    /** A cache of a third of what the program may use beside some bytes that it needs itself. */
+    public static StageCache beside(long usedBytes) {
+        return new StageCache(Math.max(0, (Runtime.getRuntime().maxMemory() - usedBytes) / 3));
     }
 
     synchronized Optional<Audio> find(Object key) {

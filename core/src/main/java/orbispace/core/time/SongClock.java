@@ -9,8 +9,23 @@ import java.util.List;
  *
  * @param tempo beats to seconds
  * @param metre bars to beats
+ * @param originSeconds when bar 1 begins, from the start of the stems; -600 to 600
  */
-public record SongClock(TempoMap tempo, MetreMap metre) {
+public record SongClock(TempoMap tempo, MetreMap metre, double originSeconds) {
+    private static final double MOST_ORIGIN_SECONDS = 600;
+
+    /** Checks the range. */
+    public SongClock {
+        if (!(Math.abs(originSeconds) <= MOST_ORIGIN_SECONDS)) {
+            throw new IllegalArgumentException(
+                    "bar 1 at " + originSeconds + " s is outside -600 to 600");
+        }
+    }
+
+    /** A clock whose bar 1 begins with the stems. */
+    public SongClock(TempoMap tempo, MetreMap metre) {
+        this(tempo, metre, 0);
+    }
 
     /**
      * A note value with its lengths at one place of the song.
@@ -47,14 +62,29 @@ public record SongClock(TempoMap tempo, MetreMap metre) {
         return new SongClock(TempoMap.constant(bpm), MetreMap.constant(beatsPerBar, beatUnit));
     }
 
+    /** The same with bar 1 at another time. */
+    public SongClock startingAt(double otherOriginSeconds) {
+        return new SongClock(tempo, metre, otherOriginSeconds);
+    }
+
+    /** Seconds from the start of the stems to a beat. */
+    public double secondsAt(double beat) {
+        return originSeconds + tempo.secondsAt(beat);
+    }
+
+    /** The beat reached at a time from the start of the stems. */
+    public double beatAt(double seconds) {
+        return tempo.beatAt(seconds - originSeconds);
+    }
+
     /** Seconds at which a bar starts. */
     public double secondsOfBar(int bar) {
-        return tempo.secondsAt(metre.beatOfBar(bar));
+        return secondsAt(metre.beatOfBar(bar));
     }
 
     /** The bar that is sounding at a time. */
     public int barAtSeconds(double seconds) {
-        return metre.barAt(tempo.beatAt(seconds));
+        return metre.barAt(beatAt(seconds));
     }
 
     /** Tempo at the start of a bar. */

@@ -9,7 +9,7 @@ import java.util.Map;
 import orbispace.core.Signals;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -130,10 +130,10 @@ class ClearTest {
                 .isGreaterThanOrEqualTo(Targets.LEAD.presence() - 0.01);
         assertThat(duck.presenceGain()).isGreaterThan(0.02);
         assertThat(duck.why()).contains("median gap");
-        Duck found = ((Edit.Ducking) duck.edit()).duck();
+        Duck found = ((ReturnEdit.Ducking) duck.edit()).duck();
         assertThat(found).isNotNull();
         Design shallower =
-                new Edit.Ducking(
+                new ReturnEdit.Ducking(
                                 "A",
                                 java.util.Objects.requireNonNull(found)
                                         .withRange(Math.max(0, found.rangeDb() - 1.5)))
@@ -152,7 +152,7 @@ class ClearTest {
                                 ALL,
                                 Job.QUIET)
                         .stream()
-                        .filter(p -> p.edit() instanceof Edit.Ducking)
+                        .filter(p -> p.edit() instanceof ReturnEdit.Ducking)
                         .findFirst()
                         .orElseThrow();
     }
@@ -161,8 +161,8 @@ class ClearTest {
     void aHighPassIsProposedWhileTooMuchLiesLowAndThenNoMore() {
         CoverAnalysis analysis = analysis();
         Design low =
-                new Edit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
-        Design boomy = new Edit.Send("A", "voice", null).applyTo(low);
+                new ReturnEdit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
+        Design boomy = new ReturnEdit.Send("A", "voice", null).applyTo(low);
         RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
         Proposal highPass =
                 finder
@@ -174,7 +174,7 @@ class ClearTest {
                                 ALL,
                                 Job.QUIET)
                         .stream()
-                        .filter(p -> p.edit() instanceof Edit.FilterOut)
+                        .filter(p -> p.edit() instanceof ReturnEdit.FilterOut)
                         .findFirst()
                         .orElseThrow();
         assertThat(highPass.why()).contains("under 250 Hz");
@@ -183,7 +183,7 @@ class ClearTest {
         Return hall = cured.returns().getFirst();
         boolean again =
                 finder.propose(cured, voice(cured), hall, phrases, ALL, Job.QUIET).stream()
-                        .anyMatch(p -> p.edit() instanceof Edit.FilterOut);
+                        .anyMatch(p -> p.edit() instanceof ReturnEdit.FilterOut);
         double corner = java.util.Objects.requireNonNull(hall.filterOut().highPass()).hz();
         assertThat(again).isEqualTo(false);
         assertThat(corner).isBetween(100.0, 400.0);

@@ -68,25 +68,25 @@ class DesignTest {
                 .isCloseTo(4, within(1e-9));
     }
 
-    static Stream<Edit> edits() {
+    static Stream<ReturnEdit> edits() {
         return Stream.of(
-                new Edit.Decay("A", 2.5),
-                new Edit.DecayRatios("A", 1.3, 0.5),
-                new Edit.Predelay("A", new MusicalTime.Note(Fields.note("1/32"), 2), 3),
-                new Edit.EchoTime("B", new MusicalTime.Note(Fields.note("1/8."), 0), 3),
-                new Edit.Feedback("B", 0.6),
-                new Edit.EchoWidth("B", 0.5),
-                new Edit.FilterIn("A", new Filter(new Filter.Corner(300, 4), null)),
-                new Edit.FilterOut("B", new Filter(null, new Filter.Corner(4000, 1))),
-                new Edit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240)),
-                new Edit.Level("B", -6),
-                new Edit.Send("B", "bed", -20.0),
-                new Edit.Send("A", "voice", null));
+                new ReturnEdit.Decay("A", 2.5),
+                new ReturnEdit.DecayRatios("A", 1.3, 0.5),
+                new ReturnEdit.Predelay("A", new MusicalTime.Note(Fields.note("1/32"), 2), 3),
+                new ReturnEdit.EchoTime("B", new MusicalTime.Note(Fields.note("1/8."), 0), 3),
+                new ReturnEdit.Feedback("B", 0.6),
+                new ReturnEdit.EchoWidth("B", 0.5),
+                new ReturnEdit.FilterIn("A", new Filter(new Filter.Corner(300, 4), null)),
+                new ReturnEdit.FilterOut("B", new Filter(null, new Filter.Corner(4000, 1))),
+                new ReturnEdit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240)),
+                new ReturnEdit.Level("B", -6),
+                new ReturnEdit.Send("B", "bed", -20.0),
+                new ReturnEdit.Send("A", "voice", null));
     }
 
     @ParameterizedTest
     @MethodSource("edits")
-    void everyEditChangesOneReturnAndItsInverseTakesItBack(Edit edit) {
+    void everyEditChangesOneReturnAndItsInverseTakesItBack(ReturnEdit edit) {
         Design changed = edit.applyTo(two);
         assertThat(changed).isNotEqualTo(two);
         assertThat(edit.subject()).contains(edit.returnId());
@@ -97,13 +97,13 @@ class DesignTest {
 
     @Test
     void editsOfWhatAReturnDoesNotHaveAreRefused() {
-        assertThatThrownBy(() -> new Edit.Decay("B", 1).applyTo(two))
+        assertThatThrownBy(() -> new ReturnEdit.Decay("B", 1).applyTo(two))
                 .hasMessageContaining("no reverb");
-        assertThatThrownBy(() -> new Edit.Feedback("A", 0.1).applyTo(two))
+        assertThatThrownBy(() -> new ReturnEdit.Feedback("A", 0.1).applyTo(two))
                 .hasMessageContaining("no echo");
-        assertThatThrownBy(() -> new Edit.Level("Z", 0).applyTo(two))
+        assertThatThrownBy(() -> new ReturnEdit.Level("Z", 0).applyTo(two))
                 .hasMessageContaining("no return \"Z\"");
-        assertThatThrownBy(() -> new Edit.Feedback("B", 0.96).applyTo(two))
+        assertThatThrownBy(() -> new ReturnEdit.Feedback("B", 0.96).applyTo(two))
                 .hasMessageContaining("feedback");
     }
 
@@ -152,10 +152,10 @@ class DesignTest {
         History history = new History(two);
         Object drag = new Object();
         for (double d = 1.3; d < 2; d += 0.1) {
-            history.push(new Edit.Decay("A", d).applyTo(history.current()), "decay of A", drag);
+            history.push(new ReturnEdit.Decay("A", d).applyTo(history.current()), "decay of A", drag);
         }
         Design dragged = history.current();
-        history.push(new Edit.Level("B", -9).applyTo(dragged), "level of B", null);
+        history.push(new ReturnEdit.Level("B", -9).applyTo(dragged), "level of B", null);
         assertThat(history.undoLabel()).contains("level of B");
         history.undo();
         assertThat(history.current()).isEqualTo(dragged);
@@ -174,9 +174,9 @@ class DesignTest {
     @Test
     void aNewStepForgetsWhatWasUndoneAndNoChangeIsNoStep() {
         History history = new History(two);
-        history.push(new Edit.Level("B", -9).applyTo(two), "first", null);
+        history.push(new ReturnEdit.Level("B", -9).applyTo(two), "first", null);
         history.undo();
-        history.push(new Edit.Level("B", -4).applyTo(two), "second", null);
+        history.push(new ReturnEdit.Level("B", -4).applyTo(two), "second", null);
         assertThat(history.redoLabel()).isEmpty();
         history.push(history.current(), "nothing", null);
         assertThat(history.undoLabel()).contains("second");

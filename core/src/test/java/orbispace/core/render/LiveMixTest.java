@@ -10,6 +10,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
@@ -27,7 +28,7 @@ class LiveMixTest {
                             "bed", Signals.mono(RATE, Signals.noise(0.003, 100, 3000, 4, RATE, 2))),
                     RATE);
     private final Design design =
-            new Edit.Ducking("A", new Duck("voice", 4, -50, 8, 6, 5, 50, 100))
+            new ReturnEdit.Ducking("A", new Duck("voice", 4, -50, 8, 6, 5, 50, 100))
                     .applyTo(Fields.two());
 
     private LiveMix mix(Design of, Hearing hearing) {
@@ -66,19 +67,19 @@ class LiveMixTest {
     @Test
     void everyEditIsTakenWithoutAClick() {
         Design sineOnly =
-                new Edit.Send("A", "bed", null)
-                        .applyTo(new Edit.Ducking("A", null).applyTo(Fields.two()));
+                new ReturnEdit.Send("A", "bed", null)
+                        .applyTo(new ReturnEdit.Ducking("A", null).applyTo(Fields.two()));
         Edit[] edits = {
-            new Edit.Decay("A", 3),
-            new Edit.Predelay("A", new MusicalTime.Millis(95), 1),
-            new Edit.EchoTime("B", new MusicalTime.Millis(333), 1),
-            new Edit.FilterOut("A", new Filter(new Filter.Corner(600, 4), null)),
-            new Edit.FilterOut("A", Filter.OPEN),
-            new Edit.Level("A", -30),
-            new Edit.Send("B", "voice", null),
-            new Edit.Feedback("B", 0.9),
-            new Edit.EchoWidth("B", 0),
-            new Edit.Ducking("A", new Duck("voice", 20, -60, 20, 0, 1, 50, 100)),
+            new ReturnEdit.Decay("A", 3),
+            new ReturnEdit.Predelay("A", new MusicalTime.Millis(95), 1),
+            new ReturnEdit.EchoTime("B", new MusicalTime.Millis(333), 1),
+            new ReturnEdit.FilterOut("A", new Filter(new Filter.Corner(600, 4), null)),
+            new ReturnEdit.FilterOut("A", Filter.OPEN),
+            new ReturnEdit.Level("A", -30),
+            new ReturnEdit.Send("B", "voice", null),
+            new ReturnEdit.Feedback("B", 0.9),
+            new ReturnEdit.EchoWidth("B", 0),
+            new ReturnEdit.Ducking("A", new Duck("voice", 20, -60, 20, 0, 1, 50, 100)),
         };
         SongMaterial sine =
                 new SongMaterial(
@@ -104,7 +105,7 @@ class LiveMixTest {
     void anEditIsHeardWithinAHundredMillis() {
         LiveMix mix = mix(design, Hearing.PLAIN);
         play(mix, 0, (int) RATE);
-        mix.set(LiveSettings.of(design, material, new Hearing(Map.of(), Map.of(), false, 0)));
+        mix.set(LiveSettings.of(design, material, new Hearing(Map.of(), Map.of(), false, 0, null)));
         float[][] after = play(mix, (int) RATE, (int) (0.2 * RATE));
         double power = 0;
         for (int i = (int) (0.1 * RATE); i < after[0].length; i++) {
@@ -115,7 +116,7 @@ class LiveMixTest {
 
     @Test
     void soloDimsTheOthersButKeepsTheirReturns() {
-        Hearing solo = new Hearing(Map.of("bed", 0.125), Map.of("A", 0.0, "B", 0.0), false, 1);
+        Hearing solo = new Hearing(Map.of("bed", 0.125), Map.of("A", 0.0, "B", 0.0), false, 1, null);
         LiveMix mix = mix(design, solo);
         float[][] out = play(mix, 0, 4800);
         Audio bed = java.util.Objects.requireNonNull(material.audio().get("bed"));
@@ -129,7 +130,7 @@ class LiveMixTest {
 
     @Test
     void monoFoldsBothSidesToTheirMean() {
-        LiveMix mix = mix(design, new Hearing(Map.of(), Map.of(), true, 1));
+        LiveMix mix = mix(design, new Hearing(Map.of(), Map.of(), true, 1, null));
         float[][] out = play(mix, 0, (int) RATE);
         assertThat(out[0]).isEqualTo(out[1]);
     }
@@ -152,9 +153,9 @@ class LiveMixTest {
         float[] l = new float[BLOCK];
         float[] r = new float[BLOCK];
         LiveSettings[] settings = {
-            LiveSettings.of(new Edit.Decay("A", 2).applyTo(design), material, Hearing.PLAIN),
+            LiveSettings.of(new ReturnEdit.Decay("A", 2).applyTo(design), material, Hearing.PLAIN),
             LiveSettings.of(
-                    new Edit.Predelay("A", new MusicalTime.Millis(5), 1).applyTo(design),
+                    new ReturnEdit.Predelay("A", new MusicalTime.Millis(5), 1).applyTo(design),
                     material,
                     Hearing.PLAIN)
         };
@@ -176,7 +177,7 @@ class LiveMixTest {
 
     @Test
     void aChangedShapeNeedsAnotherMix() {
-        assertThat(LiveMix.sameShape(design, new Edit.Decay("A", 2).applyTo(design))).isTrue();
+        assertThat(LiveMix.sameShape(design, new ReturnEdit.Decay("A", 2).applyTo(design))).isTrue();
         Design oneReturn =
                 new Design(design.song(), design.sources(), design.returns().subList(0, 1));
         assertThat(LiveMix.sameShape(design, oneReturn)).isFalse();

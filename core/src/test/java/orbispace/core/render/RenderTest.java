@@ -11,7 +11,7 @@ import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Edit;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
@@ -82,9 +82,9 @@ class RenderTest {
         SongMaterial material = material(1);
         Design design = Fields.two();
         Audio wet = wet(design, material, "B");
-        Audio louder = wet(new Edit.Level("B", 6).applyTo(design), material, "B");
+        Audio louder = wet(new ReturnEdit.Level("B", 6).applyTo(design), material, "B");
         assertThat(differenceDb(louder, wet.scaled(Math.pow(10, 6 / 20.0)))).isLessThan(-100);
-        Audio sent = wet(new Edit.Send("B", "voice", -4.0).applyTo(design), material, "B");
+        Audio sent = wet(new ReturnEdit.Send("B", "voice", -4.0).applyTo(design), material, "B");
         assertThat(differenceDb(sent, wet.scaled(Math.pow(10, 6 / 20.0)))).isLessThan(-100);
     }
 
@@ -112,13 +112,13 @@ class RenderTest {
         assertThat(renderer.wet(design, design.requireReturn("A"), Job.QUIET)).isSameAs(first);
         ChainSettings chain = ChainSettings.of(design, design.requireReturn("A"));
         Audio afterEngine = renderer.after(chain, ChainSettings.ENGINE + 1, Job.QUIET);
-        Design changed = new Edit.Level("A", -9).applyTo(design);
+        Design changed = new ReturnEdit.Level("A", -9).applyTo(design);
         ChainSettings changedChain = ChainSettings.of(changed, changed.requireReturn("A"));
         assertThat(renderer.after(changedChain, ChainSettings.ENGINE + 1, Job.QUIET))
                 .isSameAs(afterEngine);
         Audio again = renderer.wet(changed, changed.requireReturn("A"), Job.QUIET);
         assertThat(differenceDb(again, wet(changed, material, "A"))).isLessThan(-140);
-        Design longer = new Edit.Decay("A", 2).applyTo(design);
+        Design longer = new ReturnEdit.Decay("A", 2).applyTo(design);
         ChainSettings longerChain = ChainSettings.of(longer, longer.requireReturn("A"));
         assertThat(renderer.after(longerChain, ChainSettings.ENGINE + 1, Job.QUIET))
                 .isNotSameAs(afterEngine);
@@ -158,7 +158,7 @@ class RenderTest {
                                 Fields.source("bed", Role.HARMONY_BED)),
                         List.of(Fields.hall("A", 0.5, Map.of("bed", -6.0))));
         Design ducked =
-                new Edit.Ducking("A", new Duck("voice", 9, -50, 8, 6, 5, 50, 100)).applyTo(open);
+                new ReturnEdit.Ducking("A", new Duck("voice", 9, -50, 8, 6, 5, 50, 100)).applyTo(open);
         Audio before = wet(open, material, "A");
         Audio after = wet(ducked, material, "A");
         assertThat(levelDb(after, 0.3, 0.9) - levelDb(before, 0.3, 0.9)).isCloseTo(-9, within(0.1));
@@ -175,7 +175,7 @@ class RenderTest {
         Return hall = design.requireReturn("A");
         Audio response = ImpulseResponse.of(design, hall);
         assertThat(DecayMeter.measure(response).predelaySeconds()).isCloseTo(0.02, within(0.001));
-        Design other = new Edit.Level("A", -20).applyTo(design);
+        Design other = new ReturnEdit.Level("A", -20).applyTo(design);
         Audio same = ImpulseResponse.of(other, other.requireReturn("A"));
         assertThat(same.channel(0)).isEqualTo(response.channel(0));
         var t30 = DecayMeter.measure(response).bands().get(4).t30();

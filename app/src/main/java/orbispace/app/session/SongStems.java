@@ -1,0 +1,104 @@
+package orbispace.app.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableMap;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.render.SongMaterial;
+import orbispace.files.ProjectFolder;
+import orbispace.files.StemFiles;
+
+/** The sound of the open song's stems as their files have it, and what could not be read. */
+public final class SongStems {
+    private final Map<String, StemFiles.Stem> byFile = new HashMap<>();
+    private final ObservableMap<String, String> missing =
+            FXCollections.observableMap(new LinkedHashMap<>());
+    private List<Object> laid = List.of();
+
+    SongStems() {}
+
+    /** A line for each source whose file could not be read, by source id. */
+    public ObservableMap<String, String> missing() {
+        return missing;
+    }
+
+    /** Forgets everything and takes the stems of another song. */
+    void begin(Design design, ProjectFolder.Stems read) {
+        byFile.clear();
+        missing.clear();
+        laid = List.of();
+        take(design, read);
+    }
+
+    /** Takes stems that were read of sources of the open song. */
+    void take(Design design, ProjectFolder.Stems read) {
+        for (Source source : design.sources()) {
+            StemFiles.Stem stem = read.stems().get(source.id());
+            if (stem != null) {
+                byFile.put(source.file(), stem);
+                missing.remove(source.id());
+            }
+            String problem = read.problems().get(source.id());
+            if (problem != null) {
+                missing.put(source.id(), problem);
+            }
+        }
+        missing.keySet().removeIf(id -> design.findSource(id).isEmpty());
+    }
+
+    /** What was read of a source's file. */
+    Optional<StemFiles.Stem> of(Source source) {
+        return Optional.ofNullable(byFile.get(source.file()));
+    }
+
+    /** Sources whose file was neither read nor found missing. */
+    List<Source> unread(Design design) {
+        return design.sources().stream()
+                .filter(s -> of(s).isEmpty() && !missing.containsKey(s.id()))
+                .toList();
+    }
+
+    /** Looks again for a source's file the next time. */
+    void forgetMissing(Source source) {
+        missing.remove(source.id());
+    }
+
+    /** Whether a design lays its stems otherwise than the material made last. */
+    boolean laidOtherwise(Design design) {
+        return !laid.equals(lay(design));
+    }
+
+    /** The stems as a design lays them into its song. */
+    SongMaterial material(Design design) {
+        laid = lay(design);
+        Map<String, Audio> audio = new LinkedHashMap<>();
+        design.sources().forEach(s -> of(s).ifPresent(stem -> audio.put(s.id(), stem.audio())));
+        return ProjectFolder.placed(design, audio);
+    }
+
+    private List<Object> lay(Design design) {
+        List<Object> lay = new ArrayList<>();
+        for (Source s : design.sources()) {
+            lay.add(List.of(s.id(), s.file(), s.placement(), of(s).isPresent()));
+        }
+        return lay;
+    }
+
+    /** The same stems under the file names that they have in another folder. */
+    void relocated(Design before, Design after) {
+        for (int i = 0; i < before.sources().size(); i++) {
+            StemFiles.Stem stem = byFile.get(before.sources().get(i).file());
+            if (stem != null) {
+                byFile.put(after.sources().get(i).file(), stem);
+            }
+        }
+        laid = lay(after);
+    }
+}

@@ -1,0 +1,207 @@
+package orbispace.app.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableMap;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.material.LineUpSearch;
+import orbispace.core.material.PhraseFinder;
+import orbispace.core.material.Silhouette;
+import orbispace.core.material.StemFacts;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.SharedSound;
+import orbispace.core.prove.StemFindings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.files.FactsCache;
+
+/**
+ * What is known of the stems: measured in the background, shown as it arrives, kept by content. A
+ * stem is measured again only if its sound, its place or what is asked of its role has changed.
+ */
+public final class Survey {
+    private static final String JOB = "material";
+    private static final String PAIRS_JOB = "pairs";
+
+    private final Jobs jobs;
+    private final FactsCache cache;
+    private final Consumer<String> problem;
+    private final ObservableMap<String, Material> materials =
+            FXCollections.observableMap(new LinkedHashMap<>());
+    private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
+    private final Map<String, String> keys = new HashMap<>();
+    private List<SharedSound> pairs = List.of();
+    private List<String> paired = List.of();
+
+    Survey(Jobs jobs, FactsCache cache, Consumer<String> problem) {
+        this.jobs = jobs;
+        this.cache = cache;
+        this.problem = problem;
+    }
+
+    private record Task(Source source, Audio audio, List<Source> layers, String key) {}
+
+    /** What was found in each stem, by source. */
+    public ObservableMap<String, Material> materials() {
+        return materials;
+    }
+
+    /** What is wrong or worth knowing about the stems. */
+    public ReadOnlyObjectProperty<List<Finding>> findings() {
+        return findings;
+    }
+
+    void clear() {
+        jobs.cancel(JOB);
+        jobs.cancel(PAIRS_JOB);
+        materials.clear();
+        keys.clear();
+        pairs = List.of();
+        paired = List.of();
+        findings.set(List.of());
+    }
+
+    /** Measures what has changed, then calls back on the interface thread. */
+    void update(Design design, SongStems stems, SongMaterial material, Runnable measured) {
+        List<Task> tasks = new ArrayList<>();
+        for (Source source : design.sources()) {
+            Audio audio = material.audio().get(source.id());
+            if (audio != null) {
+                String key = key(design, source, stems);
+                if (!key.equals(keys.get(source.id()))) {
+                    tasks.add(new Task(source, audio, design.layersOf(source), key));
+                }
+            }
+        }
+        materials.keySet().removeIf(id -> !material.audio().containsKey(id));
+        keys.keySet().retainAll(materials.keySet());
+        if (tasks.isEmpty()) {
+            comparePairs(design, stems, material);
+            return;
+        }
+        jobs.start(
+                JOB,
+                "Listening to the stems",
+                job -> measureAll(tasks, material, job),
+                done -> {
+                    measured.run();
+                    comparePairs(design, stems, material);
+                },
+                e -> problem.accept(String.valueOf(e.getMessage())));
+    }
+
+    private static String key(Design design, Source source, SongStems stems) {
+        StringBuilder key = new StringBuilder();
+        boolean sings = Material.wanted(source.role()).phrases();
+        for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
+            key.append(stems.of(layer).map(s -> s.content()).orElse("?"))
+                    .append(layer.placement());
+            if (sings && design.layersOf(source).size() > 1) {
+                key.append(layer.gainDb()).append(layer.pan());
+            }
+        }
+        return key.append(stems.of(source).map(s -> s.content()).orElse("?"))
+                .append(Material.wanted(source.role()))
+                .toString();
+    }
+
+    private boolean measureAll(List<Task> tasks, SongMaterial material, Job job) {
+        AtomicInteger done = new AtomicInteger();
+        tasks.parallelStream().forEach(task -> {
+            job.check();
+            Material found = measure(task, material);
+            job.report(done.incrementAndGet() / (double) tasks.size());
+            jobs.later(job, () -> {
+                keys.put(task.source().id(), task.key());
+                materials.put(task.source().id(), found);
+            });
+        });
+        return true;
+    }
+
+    private Material measure(Task task, SongMaterial material) {
+        Silhouette silhouette = Silhouette.of(task.audio());
+        Optional<StemFacts> kept = cache.find(task.key());
+        if (kept.isPresent()) {
+            return new Material(silhouette, kept.get());
+        }
+        StemFacts.Wanted wanted = Material.wanted(task.source().role());
+        boolean layered = wanted.phrases() && task.layers().size() > 1;
+        StemFacts facts =
+                StemFacts.measure(
+                        task.audio(),
+                        silhouette,
+                        new StemFacts.Wanted(wanted.phrases() && !layered, wanted.hits()));
+        if (layered) {
+            Audio together = new Renderer(material, material.frames(), new StageCache(0)).dry(task.layers());
+            facts = facts.withPhrases(PhraseFinder.find(together));
+        }
+        cache.keep(task.key(), facts);
+        return new Material(silhouette, facts);
+    }
+
+    private void comparePairs(Design design, SongStems stems, SongMaterial material) {
+        List<String> ids =
+                design.sources().stream()
+                        .map(Source::id)
+                        .filter(material.audio()::containsKey)
+                        .toList();
+        List<String> now =
+                design.sources().stream()
+                        .map(s -> stems.of(s).map(x -> x.content()).orElse("") + s.placement())
+                        .toList();
+        if (now.equals(paired)) {
+            judge(design, stems, material);
+            return;
+        }
+        judge(design, stems, material);
+        jobs.start(
+                PAIRS_JOB,
+                "Comparing the stems",
+                job -> pairs(ids, material, job),
+                found -> {
+                    pairs = found;
+                    paired = now;
+                    judge(design, stems, material);
+                },
+                e -> problem.accept(String.valueOf(e.getMessage())));
+    }
+
+    private static List<SharedSound> pairs(List<String> ids, SongMaterial material, Job job) {
+        List<Audio> audio = ids.stream().map(material.audio()::get).toList();
+        List<LineUpSearch.Pair> found = LineUpSearch.pairs(audio, job::cancelled);
+        job.check();
+        return found.stream()
+                .map(p -> new SharedSound(ids.get(p.first()), ids.get(p.second()), p.lineUp()))
+                .toList();
+    }
+
+    private void judge(Design design, SongStems stems, SongMaterial material) {
+        Map<String, StemFindings.Stem> known = new HashMap<>();
+        for (Source source : design.sources()) {
+            Material m = materials.get(source.id());
+            Audio audio = material.audio().get(source.id());
+            if (m != null && audio != null) {
+                double own =
+                        stems.of(source).map(s -> s.ownRateHz()).orElse(audio.sampleRateHz());
+                known.put(
+                        source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
+            }
+        }
+        findings.set(StemFindings.of(design, known, pairs));
+    }
+}

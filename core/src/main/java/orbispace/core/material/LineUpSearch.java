@@ -1,0 +1,156 @@
+package orbispace.core.material;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import orbispace.core.audio.Audio;
+import orbispace.core.signal.Fft;
+
+/**
+ * Looks through all pairs of many stems for those that share sound. Every stem is transformed once
+ * in a dozen stretches, chosen so that each pair is heard together as much as the song allows;
+ * pairs whose phases agree are then compared again through the whole song.
+ */
+public final class LineUpSearch {
+    private static final int STRETCHES = 12;
+    private static final double WORTH_A_LOOK = 0.35;
+
+    private LineUpSearch() {}
+
+    /**
+     * Two stems that share sound.
+     *
+     * @param first index of one
+     * @param second index of the other
+     * @param lineUp how the second lies against the first
+     */
+    public record Pair(int first, int second, LineUp lineUp) {}
+
+    /**
+     * Compares all stems with each other.
+     *
+     * @param stems of one rate
+     * @param cancelled asked between pairs; a search that is stopped answers with what it has
+     * @return pairs with a confidence of at least {@link LineUp#SURE}
+     */
+    public static List<Pair> pairs(List<Audio> stems, BooleanSupplier cancelled) {
+        List<Integer> starts = stretches(stems);
+        float[][][] spectra =
+                IntStream.range(0, stems.size())
+                        .parallel()
+                        .mapToObj(i -> spectra(stems.get(i), starts))
+                        .toArray(float[][][]::new);
+        List<int[]> open = new ArrayList<>();
+        for (int i = 0; i < stems.size(); i++) {
+            for (int j = i + 1; j < stems.size(); j++) {
+                open.add(new int[] {i, j});
+            }
+        }
+        return open.parallelStream()
+                .filter(p -> !cancelled.getAsBoolean())
+                .filter(p -> quick(spectra[p[0]], spectra[p[1]]) >= WORTH_A_LOOK)
+                .flatMap(p -> compared(stems, p).stream())
+                .toList();
+    }
+
+    private static Optional<Pair> compared(List<Audio> stems, int[] p) {
+        return LineUp.of(stems.get(p[0]), stems.get(p[1]))
+                .filter(l -> l.confidence() >= LineUp.SURE)
+                .map(l -> new Pair(p[0], p[1], l));
+    }
+
+    private static double quick(float[][] a, float[][] b) {
+        double[] sum = new double[LineUp.LENGTH];
+        for (int s = 0; s < a.length; s++) {
+            float[] x = a[s];
+            float[] y = b[s];
+            for (int k = 2; x.length > 0 && y.length > 0 && k < sum.length; k += 2) {
+                sum[k] += x[k] * y[k] + x[k + 1] * y[k + 1];
+                sum[k + 1] += x[k] * y[k + 1] - x[k + 1] * y[k];
+            }
+        }
+        return LineUp.ofCrossSpectrum(sum).map(LineUp::confidence).orElse(0.0);
+    }
+
+    private static float[][] spectra(Audio audio, List<Integer> starts) {
+        Fft fft = new Fft(LineUp.LENGTH);
+        double[] window = Fft.hann(LineUp.LENGTH);
+        double[] x = new double[LineUp.LENGTH];
+        float[][] out = new float[starts.size()][];
+        for (int s = 0; s < out.length; s++) {
+            out[s] = new float[0];
+            if (LineUp.load(audio, starts.get(s), window, x)) {
+                fft.forward(x);
+                out[s] = new float[x.length];
+                for (int i = 0; i < x.length; i++) {
+                    out[s][i] = (float) x[i];
+                }
+            }
+        }
+        return out;
+    }
+
+    /** Picks stretches one by one, each where it adds most to what the pairs have together. */
+    private static List<Integer> stretches(List<Audio> stems) {
+        int hop = LineUp.LENGTH / 2;
+        int frames = stems.stream().mapToInt(Audio::frames).max().orElse(0);
+        int count = Math.max(1, (frames + hop - 1) / hop);
+        double[][] level = new double[stems.size()][];
+        for (int i = 0; i < level.length; i++) {
+            level[i] = levels(stems.get(i), count, hop);
+        }
+        double[] heard = new double[stems.size() * stems.size()];
+        List<Integer> picked = new ArrayList<>();
+        for (int n = 0; n < Math.min(STRETCHES, count); n++) {
+            int best = -1;
+            double most = 0;
+            for (int s = 0; s < count; s++) {
+                double gain = picked.contains(s * hop) ? -1 : gain(level, s, heard, false);
+                if (gain > most) {
+                    most = gain;
+                    best = s;
+                }
+            }
+            if (best < 0) {
+                break;
+            }
+            gain(level, best, heard, true);
+            picked.add(best * hop);
+        }
+        return picked;
+    }
+
+    private static double gain(double[][] level, int s, double[] heard, boolean take) {
+        double gain = 0;
+        for (int i = 0; i < level.length; i++) {
+            for (int j = i + 1; j < level.length; j++) {
+                double both = Math.min(level[i][s], level[j][s]);
+                int pair = i * level.length + j;
+                gain += Math.sqrt(heard[pair] + both) - Math.sqrt(heard[pair]);
+                heard[pair] += take ? both : 0;
+            }
+        }
+        return gain;
+    }
+
+    /** Level of each stretch relative to the stem's loudest. */
+    private static double[] levels(Audio audio, int count, int hop) {
+        double[] levels = new double[count];
+        float[] x = audio.channel(0);
+        double most = 1e-30;
+        for (int s = 0; s < count; s++) {
+            double sum = 0;
+            for (int i = s * hop; i < Math.min(x.length, (s + 2) * hop); i += 8) {
+                sum += (double) x[i] * x[i];
+            }
+            levels[s] = Math.sqrt(sum);
+            most = Math.max(most, levels[s]);
+        }
+        for (int s = 0; s < count; s++) {
+            levels[s] /= most;
+        }
+        return levels;
+    }
+}

@@ -1,0 +1,99 @@
+package orbispace.core.material;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.measure.LoudnessMeter;
+
+/**
+ * What is known of one stem.
+ *
+ * @param check faults of its samples
+ * @param spectrum in third octaves
+ * @param integratedLufs loudness; empty for silence
+ * @param peakDbfs highest sample
+ * @param crestDb how far that lies over the mean level while it sounds; 0 for silence
+ * @param soundingShare how much of its time it sounds, above -60 dB under its peak
+ * @param lastSoundSeconds when it falls silent for good
+ * @param ambience the room that is printed into it, if there is one
+ * @param phrases where it sings, if that was asked for
+ * @param hits its strokes, if that was asked for
+ * @param gate what parts its strokes from bleed, if that was asked for and anything does
+ */
+public record StemFacts(
+        StemCheck check,
+        Spectrum spectrum,
+        OptionalDouble integratedLufs,
+        double peakDbfs,
+        double crestDb,
+        double soundingShare,
+        double lastSoundSeconds,
+        Optional<Ambience> ambience,
+        Optional<Phrases> phrases,
+        Optional<Hits> hits,
+        Optional<GateKey> gate) {
+    private static final double SILENT_DBFS = -150;
+    private static final double SOUNDING_DB = -60;
+
+    /** What to look for beyond what is measured of every stem. */
+    public record Wanted(boolean phrases, boolean hits) {}
+
+    /** The same with phrases found otherwise, such as in all layers of a part together. */
+    public StemFacts withPhrases(Phrases other) {
+        return new StemFacts(
+                check,
+                spectrum,
+                integratedLufs,
+                peakDbfs,
+                crestDb,
+                soundingShare,
+                lastSoundSeconds,
+                ambience,
+                Optional.of(other),
+                hits,
+                gate);
+    }
+
+    /** Measures a stem of any rate and length. */
+    public static StemFacts measure(Audio audio, Silhouette silhouette, Wanted wanted) {
+        Optional<Hits> hits = wanted.hits() ? Optional.of(HitFinder.find(audio)) : Optional.empty();
+        Optional<GateKey> gate = hits.flatMap(h -> GateKeyFinder.find(audio, h));
+        double peak = silhouette.peak(0, silhouette.seconds());
+        double[] sounding = sounding(silhouette, peak * Decibels.toAmplitude(SOUNDING_DB));
+        return new StemFacts(
+                StemCheck.of(audio),
+                Spectrum.of(audio),
+                LoudnessMeter.integratedLufs(audio),
+                Math.max(SILENT_DBFS, Decibels.ofAmplitude(peak)),
+                peak == 0 ? 0 : Decibels.ofAmplitude(peak) - Decibels.ofPower(sounding[1]),
+                sounding[0],
+                sounding[2],
+                AmbienceFinder.find(audio),
+                wanted.phrases() ? Optional.of(PhraseFinder.find(audio)) : Optional.empty(),
+                gate.map(GateKey::events).or(() -> hits),
+                gate);
+    }
+
+    /** The share of steps above a level, their mean square, and when the last of them ends. */
+    private static double[] sounding(Silhouette s, double level) {
+        int steps = (int) Math.round(s.seconds() * Silhouette.STEPS_PER_SECOND);
+        int count = 0;
+        int last = 0;
+        double power = 0;
+        for (int i = 0; i < steps; i++) {
+            double at = (i + 0.5) / Silhouette.STEPS_PER_SECOND;
+            double mean = s.mean(at, at);
+            if (mean > level && mean > 0) {
+                count++;
+                power += mean * mean;
+                last = i + 1;
+            }
+        }
+        return new double[] {
+            count / Math.max(1.0, steps),
+            count == 0 ? 0 : power / count,
+            last / (double) Silhouette.STEPS_PER_SECOND
+        };
+    }
+}
