@@ -5,7 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.NavigableMap;
 import java.util.TreeMap;
@@ -21,7 +20,7 @@ import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
 
 /**
- * Tempo, metre and sections from a Standard MIDI File with PPQ division, and back.
+ * Tempo, metre and sections from a Standard MIDI File of format 0 or 1, and back.
  *
  * <p>Markers and cue points become sections that end where the next begins. Ritardandi are written
  * as a tempo every sixteenth that keeps every bar in place.
@@ -61,13 +60,14 @@ public final class MidiTempo {
         }
         try {
             Sequence sequence = MidiSystem.getSequence(file.toFile());
-            if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() < 1) {
-                throw new FileProblem(
-                        file + ": counts time in film frames; export it with beats (PPQ)");
+            if (sequence.getResolution() < 1) {
+                throw new FileProblem(file + ": divides time by nothing; export it again");
             }
             return form(file, sequence);
         } catch (InvalidMidiDataException | IllegalArgumentException e) {
             throw new FileProblem(file + ": is not a whole Standard MIDI File; export it again", e);
+        } catch (OutOfMemoryError e) {
+            throw new FileProblem(file + ": promises more than it can hold; export it again", e);
         } catch (IOException e) {
             throw e instanceof java.io.EOFException
                     ? new FileProblem(file + ": is cut off; export it again", e)
@@ -75,58 +75,101 @@ public final class MidiTempo {
         }
     }
 
+    /** What the meta events of a file say, each at its tick. */
+    private record Marks(
+            NavigableMap<Long, Double> tempi,
+            NavigableMap<Long, int[]> metres,
+            NavigableMap<Long, String> markers) {}
+
+    /** Beats of ticks. */
+    private interface Ruler {
+        double beat(long tick);
+    }
+
     private static Form form(Path file, Sequence sequence) throws FileProblem {
-        double ppq = sequence.getResolution();
-        List<TempoMap.Change> tempi = new ArrayList<>();
-        tempi.add(TempoMap.Change.step(0, DEFAULT_BPM));
-        TreeMap<Double, int[]> metres = new TreeMap<>();
-        TreeMap<Double, String> markers = new TreeMap<>();
+        Marks marks = new Marks(new TreeMap<>(), new TreeMap<>(), new TreeMap<>());
         for (Track track : sequence.getTracks()) {
             for (int i = 0; i < track.size(); i++) {
                 MidiEvent event = track.get(i);
                 if (event.getMessage() instanceof MetaMessage meta) {
-                    take(file, meta, event.getTick() / ppq, tempi, metres, markers);
+                    take(file, meta, event.getTick(), marks);
                 }
             }
         }
-        MetreMap metre = metre(metres);
-        SongClock clock = new SongClock(TempoMap.of(tempi), metre);
-        int endBar = metre.barAt(sequence.getTickLength() / ppq - 1e-6) + 1;
-        return new Form(clock, sections(markers, metre, endBar));
+        List<TempoMap.Change> tempi = new ArrayList<>();
+        tempi.add(TempoMap.Change.step(0, DEFAULT_BPM));
+        Ruler ruler = ruler(sequence, marks, tempi);
+        TreeMap<Double, String> markers = new TreeMap<>();
+        marks.markers().forEach((tick, name) -> markers.put(ruler.beat(tick), name));
+        MetreMap metre = metre(marks.metres(), ruler);
+        int endBar = metre.barAt(ruler.beat(sequence.getTickLength()) - 1e-6) + 1;
+        return new Form(
+                new SongClock(TempoMap.of(tempi), metre), sections(markers, metre, endBar));
     }
 
-    private static void take(
-            Path file,
-            MetaMessage meta,
-            double beat,
-            List<TempoMap.Change> tempi,
-            NavigableMap<Double, int[]> metres,
-            NavigableMap<Double, String> markers)
+    /**
+     * Fills in the tempo map and answers what maps ticks to beats. With a PPQ division ticks are
+     * beats; with an SMPTE division they are seconds, and the tempo events say how many beats pass.
+     */
+    private static Ruler ruler(Sequence sequence, Marks marks, List<TempoMap.Change> tempi) {
+        float frames = sequence.getDivisionType();
+        if (frames == Sequence.PPQ) {
+            double ppq = sequence.getResolution();
+            marks.tempi().forEach((tick, bpm) -> tempi.add(TempoMap.Change.step(tick / ppq, bpm)));
+            return tick -> tick / ppq;
+        }
+        // 30 drop-frame counts 29.97 frames a second.
+        double perSecond =
+                sequence.getResolution()
+                        * (frames == Sequence.SMPTE_30DROP ? 30000.0 / 1001 : frames);
+        double beat = 0;
+        double last = 0;
+        double bpm = DEFAULT_BPM;
+        for (var entry : marks.tempi().entrySet()) {
+            double seconds = entry.getKey() / perSecond;
+            beat += (seconds - last) * bpm / 60;
+            last = seconds;
+            bpm = entry.getValue();
+            tempi.add(TempoMap.Change.step(beat, bpm));
+        }
+        TempoMap map = TempoMap.of(tempi);
+        return tick -> map.beatAt(tick / perSecond);
+    }
+
+    private static void take(Path file, MetaMessage meta, long tick, Marks marks)
             throws FileProblem {
         byte[] data = meta.getData();
         if (meta.getType() == TEMPO && data.length >= 3) {
             int micros = ((data[0] & 0xFF) << 16) | ((data[1] & 0xFF) << 8) | (data[2] & 0xFF);
             double bpm = micros == 0 ? 0 : 60e6 / micros;
             if (bpm < 5 || bpm > 1000) {
-                throw new FileProblem(file + ": has a tempo outside 5 to 1000 bpm at beat " + beat);
+                throw new FileProblem(file + ": has a tempo outside 5 to 1000 bpm at tick " + tick);
             }
-            tempi.add(TempoMap.Change.step(beat, bpm));
+            marks.tempi().put(tick, bpm);
         } else if (meta.getType() == METRE && data.length >= 2) {
-            metres.put(beat, new int[] {data[0], 1 << data[1]});
+            marks.metres().put(tick, new int[] {data[0], 1 << data[1]});
         } else if (meta.getType() == MARKER || meta.getType() == CUE) {
-            markers.put(beat, new String(data, StandardCharsets.UTF_8).strip());
+            marks.markers().put(tick, new String(data, StandardCharsets.UTF_8).strip());
         }
     }
 
-    private static MetreMap metre(NavigableMap<Double, int[]> metres) {
+    /** A metre that changes inside a bar counts from the beginning of that bar. */
+    private static MetreMap metre(NavigableMap<Long, int[]> metres, Ruler ruler) {
         List<MetreMap.Change> changes = new ArrayList<>();
         changes.add(new MetreMap.Change(1, 4, 4));
-        metres.forEach((beat, m) -> {
-            int bar = beat <= 0 ? 1 : MetreMap.of(changes).barAt(beat);
-            changes.removeIf(c -> c.bar() == bar);
-            changes.add(new MetreMap.Change(bar, m[0], m[1]));
-            changes.sort(Comparator.comparingInt(MetreMap.Change::bar));
-        });
+        double start = 0;
+        for (var entry : metres.entrySet()) {
+            MetreMap.Change last = changes.getLast();
+            double into = Math.max(0, ruler.beat(entry.getKey()) - start);
+            int bars = (int) Math.floor(into / last.quartersPerBar() + 1e-9);
+            if (bars == 0) {
+                changes.removeLast();
+            }
+            start += bars * last.quartersPerBar();
+            changes.add(
+                    new MetreMap.Change(
+                            last.bar() + bars, entry.getValue()[0], entry.getValue()[1]));
+        }
         return MetreMap.of(changes);
     }
 

@@ -9,7 +9,8 @@ import picocli.CommandLine.Command;
 final class MeasureCommand implements Runnable {
     @Override
     public void run() {
-        throw new WrongUsage("measure what: loudness, decay, cover or loudness-sones");
+        throw new WrongUsage("measure what: loudness, decay, phrases, hits, stereo, lineup, cover or"
+                        + " loudness-sones");
     }
 
     /** With a command for each measure. */
@@ -17,6 +18,10 @@ final class MeasureCommand implements Runnable {
         return new CommandLine(new MeasureCommand())
                 .addSubcommand(new MeasureLoudness(output))
                 .addSubcommand(new MeasureDecay(output))
+                .addSubcommand(new MeasurePhrases(output))
+                .addSubcommand(new MeasureHits(output))
+                .addSubcommand(new MeasureStereo(output))
+                .addSubcommand(new MeasureLineUp(output))
                 .addSubcommand(new MeasureCover(output))
                 .addSubcommand(new MeasureSones(output));
     }

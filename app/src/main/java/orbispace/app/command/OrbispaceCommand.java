@@ -52,6 +52,7 @@ public final class OrbispaceCommand implements Callable<Integer> {
         CommandLine line = new CommandLine(new OrbispaceCommand(windows));
         line.addSubcommand(new DemoCommand(output, windows));
         line.addSubcommand(new TestCommand());
+        line.addSubcommand(new NewCommand(output));
         line.addSubcommand(new TimesCommand(output));
         line.addSubcommand(MeasureCommand.all(output));
         line.addSubcommand(new RenderCommand(output));

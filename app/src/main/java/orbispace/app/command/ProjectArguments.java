@@ -1,5 +1,6 @@
 package orbispace.app.command;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -17,6 +18,14 @@ final class ProjectArguments {
             throw new OrbispaceCommand.WrongUsage("name a project");
         }
         return ProjectFile.read(project).design();
+    }
+
+    static void makeFolder(Path folder) throws FileProblem {
+        try {
+            Files.createDirectories(folder);
+        } catch (java.io.IOException e) {
+            throw FileProblem.writing(folder, e);
+        }
     }
 
     static Path folder(Path project) {

@@ -19,7 +19,7 @@ public record Material(Silhouette silhouette, StemFacts facts) {
     /** What is looked for in a stem of a role. */
     public static StemFacts.Wanted wanted(Role role) {
         return new StemFacts.Wanted(
-                role == Role.LEAD || role == Role.BACKING, role == Role.HITS || role == Role.COLOUR);
+                role == Role.LEAD || role == Role.BACKING, role == Role.HITS);
     }
 
     /** Its loudness. */
@@ -32,7 +32,7 @@ public record Material(Silhouette silhouette, StemFacts facts) {
         return facts.phrases();
     }
 
-    /** Its strokes, for hits and colour. */
+    /** Its strokes, for hits. */
     public Optional<Hits> hits() {
         return facts.hits();
     }

@@ -111,6 +111,17 @@ public record NewSong(
                 folder);
     }
 
+    /** The same, named for a project in a folder, with its stems' files as seen from there. */
+    public NewSong keptIn(Path project) {
+        String title = project.getFileName() == null ? "Untitled" : project.getFileName().toString();
+        Design moved = Relocation.moved(design, folder, project);
+        return new NewSong(
+                new Design(moved.song().withTitle(title), moved.sources(), moved.returns()),
+                stems,
+                problems,
+                project);
+    }
+
     /**
      * Sources for stems that were read, with ids and roles that fit those already there.
      *

@@ -16,17 +16,13 @@ import javafx.collections.ObservableMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
-import orbispace.core.material.LineUpSearch;
-import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.SharedSound;
 import orbispace.core.prove.StemFindings;
 import orbispace.core.render.Job;
-import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
-import orbispace.core.render.StageCache;
 import orbispace.files.FactsCache;
 
 /**
@@ -53,7 +49,7 @@ public final class Survey {
         this.problem = problem;
     }
 
-    private record Task(Source source, Audio audio, List<Source> layers, String key) {}
+    private record Task(Source source, Audio audio, String key) {}
 
     /** What was found in each stem, by source. */
     public ObservableMap<String, Material> materials() {
@@ -83,7 +79,7 @@ public final class Survey {
             if (audio != null) {
                 String key = key(design, source, stems);
                 if (!key.equals(keys.get(source.id()))) {
-                    tasks.add(new Task(source, audio, design.layersOf(source), key));
+                    tasks.add(new Task(source, audio, key));
                 }
             }
         }
@@ -96,7 +92,7 @@ public final class Survey {
         jobs.start(
                 JOB,
                 "Listening to the stems",
-                job -> measureAll(tasks, material, job),
+                job -> measureAll(tasks, design, material, job),
                 done -> {
                     measured.run();
                     comparePairs(design, stems, material);
@@ -119,11 +115,12 @@ public final class Survey {
                 .toString();
     }
 
-    private boolean measureAll(List<Task> tasks, SongMaterial material, Job job) {
+    private boolean measureAll(
+            List<Task> tasks, Design design, SongMaterial material, Job job) {
         AtomicInteger done = new AtomicInteger();
         tasks.parallelStream().forEach(task -> {
             job.check();
-            Material found = measure(task, material);
+            Material found = measure(task, design, material);
             job.report(done.incrementAndGet() / (double) tasks.size());
             jobs.later(job, () -> {
                 keys.put(task.source().id(), task.key());
@@ -133,32 +130,21 @@ public final class Survey {
         return true;
     }
 
-    private Material measure(Task task, SongMaterial material) {
+    private Material measure(Task task, Design design, SongMaterial material) {
         Silhouette silhouette = Silhouette.of(task.audio());
         Optional<StemFacts> kept = cache.find(task.key());
         if (kept.isPresent()) {
             return new Material(silhouette, kept.get());
         }
-        StemFacts.Wanted wanted = Material.wanted(task.source().role());
-        boolean layered = wanted.phrases() && task.layers().size() > 1;
-        StemFacts facts =
-                StemFacts.measure(
-                        task.audio(),
-                        silhouette,
-                        new StemFacts.Wanted(wanted.phrases() && !layered, wanted.hits()));
-        if (layered) {
-            Audio together = new Renderer(material, material.frames(), new StageCache(0)).dry(task.layers());
-            facts = facts.withPhrases(PhraseFinder.find(together));
-        }
+        StemFacts facts = StemSurvey.facts(design, task.source(), material, silhouette);
         cache.keep(task.key(), facts);
         return new Material(silhouette, facts);
     }
 
     private void comparePairs(Design design, SongStems stems, SongMaterial material) {
-        List<String> ids =
+        List<Source> heard =
                 design.sources().stream()
-                        .map(Source::id)
-                        .filter(material.audio()::containsKey)
+                        .filter(s -> material.audio().containsKey(s.id()))
                         .toList();
         List<String> now =
                 design.sources().stream()
@@ -172,22 +158,13 @@ public final class Survey {
         jobs.start(
                 PAIRS_JOB,
                 "Comparing the stems",
-                job -> pairs(ids, material, job),
+                job -> StemSurvey.pairs(heard, material, job),
                 found -> {
                     pairs = found;
                     paired = now;
                     judge(design, stems, material);
                 },
                 e -> problem.accept(String.valueOf(e.getMessage())));
-    }
-
-    private static List<SharedSound> pairs(List<String> ids, SongMaterial material, Job job) {
-        List<Audio> audio = ids.stream().map(material.audio()::get).toList();
-        List<LineUpSearch.Pair> found = LineUpSearch.pairs(audio, job::cancelled);
-        job.check();
-        return found.stream()
-                .map(p -> new SharedSound(ids.get(p.first()), ids.get(p.second()), p.lineUp()))
-                .toList();
     }
 
     private void judge(Design design, SongStems stems, SongMaterial material) {

@@ -23,4 +23,16 @@ public final class Pan {
     public static double balanceRight(double position) {
         return Math.min(1, right(position) * Math.sqrt(2));
     }
+
+    /**
+     * The position at which a sound has some powers left and right.
+     *
+     * @param leftPower at least 0
+     * @param rightPower at least 0; both 0 answer the middle
+     */
+    public static double position(double leftPower, double rightPower) {
+        return leftPower == 0 && rightPower == 0
+                ? 0
+                : Math.atan2(Math.sqrt(rightPower), Math.sqrt(leftPower)) * 4 / Math.PI - 1;
+    }
 }

@@ -145,8 +145,12 @@ public final class AmbienceFinder {
         double[] powers = new double[audio.frames() / frame];
         for (int c = 0; c < audio.channelCount(); c++) {
             float[] x = audio.channel(c);
-            for (int k = 0; k < powers.length * frame; k++) {
-                powers[k / frame] += (double) x[k] * x[k] / frame;
+            for (int f = 0; f < powers.length; f++) {
+                double sum = 0;
+                for (int k = f * frame; k < (f + 1) * frame; k++) {
+                    sum += (double) x[k] * x[k];
+                }
+                powers[f] += sum / frame;
             }
         }
         return powers;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
@@ -24,6 +25,8 @@ public final class GateKeyFinder {
     private static final double[] HIGH_PASS_HZ = {0, 80, 160, 315, 630, 1250, 2500, 5000};
     private static final double[] LOW_PASS_HZ = {0, 160, 315, 630, 1250, 2500, 5000, 10000};
     private static final int POLES = 4;
+    private static final int SEARCHED_EVENTS = 64;
+    private static final double GOLDEN = 0.618033988749895;
 
     private static final double BEFORE_SECONDS = 0.06;
     private static final double AFTER_SECONDS = 0.06;
@@ -48,21 +51,46 @@ public final class GateKeyFinder {
             return Optional.empty();
         }
         List<float[]> windows = seconds.stream().map(s -> window(audio, s)).toList();
+        double rate = audio.sampleRateHz();
+        // The corners are sought among some of the events, and then tried on all.
+        double share = SEARCHED_EVENTS / (double) seconds.size();
+        List<float[]> few = some(windows, share);
+        List<Double> fewSeconds = some(seconds, share);
         GateKey best = null;
         for (double high : HIGH_PASS_HZ) {
             for (double low : LOW_PASS_HZ) {
                 boolean sensible = low == 0 ? high > 0 : low > 1.9 * high;
-                if (sensible && low < audio.sampleRateHz() / 2 && high < audio.sampleRateHz() / 4) {
-                    Hits keyed = keyed(windows, seconds, audio.sampleRateHz(), high, low);
+                if (sensible && low < rate / 2 && high < rate / 4) {
+                    Hits keyed = keyed(few, fewSeconds, rate, high, low);
                     Optional<GateKey> key = gate(keyed, plain, high, low);
-                    if (key.isPresent()
+                    if (key.filter(GateKeyFinder::opensForTheStronger).isPresent()
                             && (best == null || key.get().separationDb() > best.separationDb())) {
                         best = key.get();
                     }
                 }
             }
         }
-        return Optional.ofNullable(best).filter(k -> k.separationDb() >= ENOUGH_DB);
+        return Optional.ofNullable(best)
+                .flatMap(k ->
+                        gate(
+                                keyed(
+                                        windows,
+                                        seconds,
+                                        rate,
+                                        k.keyHighPassHz(),
+                                        k.keyLowPassHz()),
+                                plain,
+                                k.keyHighPassHz(),
+                                k.keyLowPassHz()))
+                .filter(k -> k.separationDb() >= ENOUGH_DB);
+    }
+
+    /** A share of all, spread evenly but in no rhythm, as hits and bleed may alternate. */
+    private static <T> List<T> some(List<T> all, double share) {
+        return IntStream.range(0, all.size())
+                .filter(i -> i * GOLDEN % 1 < share)
+                .mapToObj(all::get)
+                .toList();
     }
 
     private static Optional<GateKey> gate(Hits keyed, Hits plain, double high, double low) {
@@ -76,6 +104,15 @@ public final class GateKeyFinder {
         return Optional.of(
                 new GateKey(
                         weakest - apart / 2, apart / 3, high, low, apart, plain.parted(hits)));
+    }
+
+    /** A key that opens for what is the weaker in the plain sound would open for the bleed. */
+    private static boolean opensForTheStronger(GateKey key) {
+        return meanEnergyDb(key.events().hits()) > meanEnergyDb(key.events().bleed());
+    }
+
+    private static double meanEnergyDb(List<Hits.Hit> events) {
+        return events.stream().mapToDouble(Hits.Hit::energyDb).average().orElse(0);
     }
 
     /** Both channels' mean around an event, faded in so that the filters do not ring. */
@@ -107,7 +144,7 @@ public final class GateKeyFinder {
         for (int n = 0; n < windows.size(); n++) {
             float[] x = windows.get(n);
             float[] y = x.clone();
-            new Cascade(sections).process(y, x.clone(), 0, y.length);
+            new Cascade(sections).process(y, y, 0, y.length);
             Audio sound = Audio.of(rate, y);
             int at = (int) Math.round(BEFORE_SECONDS * rate);
             double peak = sound.slice(at - (int) (0.01 * rate), y.length).peak();

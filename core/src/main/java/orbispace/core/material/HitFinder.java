@@ -16,13 +16,14 @@ import orbispace.core.signal.Fft;
  * <p>Onsets are within 5 ms on synthetic strokes; two strokes less than 30 ms apart are one.
  */
 public final class HitFinder {
-    private static final double HOP_SECONDS = 0.0025;
+    private static final double HOP_SECONDS = 0.005;
     private static final double WINDOW_SECONDS = 0.0107;
     private static final double LEAST_INTERVAL_SECONDS = 0.03;
     private static final double MEDIAN_SECONDS = 0.1;
     private static final double OVER_MEDIAN = 3;
     private static final double LEAST_FLUX_SHARE = 0.06;
     private static final double COMPRESSION = 1000;
+    private static final int BINS_PER_LOG = 16;
     private static final double LEAST_VALLEY_DB = 6;
 
     private HitFinder() {}
@@ -46,15 +47,17 @@ public final class HitFinder {
         double[] window = Fft.hann(length);
         double[] buffer = new double[length];
         double[] last = new double[length / 2];
+        Arrays.fill(last, 1);
         double[] flux = new double[frames];
+        float[] l = audio.channel(0);
+        float[] r = audio.channel(1);
         for (int f = 0; f < frames; f++) {
             int start = (int) Math.round(f * hop) - length / 2;
-            for (int i = 0; i < length; i++) {
-                int at = start + i;
-                buffer[i] =
-                        at >= 0 && at < audio.frames()
-                                ? window[i] * (audio.channel(0)[at] + audio.channel(1)[at]) / 2
-                                : 0;
+            int from = Math.max(0, -start);
+            int to = Math.min(length, l.length - start);
+            Arrays.fill(buffer, 0);
+            for (int i = from; i < to; i++) {
+                buffer[i] = window[i] * (l[start + i] + r[start + i]) / 2;
             }
             fft.forward(buffer);
             flux[f] = rise(buffer, last, length);
@@ -62,15 +65,26 @@ public final class HitFinder {
         return flux;
     }
 
+    /**
+     * Sum of the rises of log(1 + 1000 m) over all bins. A sum of logarithms is the logarithm of a
+     * product, so that few are taken.
+     */
     private static double rise(double[] spectrum, double[] last, int length) {
         double sum = 0;
+        double product = 1;
+        double scale = COMPRESSION * 4 / length;
         for (int k = 1; k < last.length; k++) {
-            double magnitude = Math.hypot(spectrum[2 * k], spectrum[2 * k + 1]) * 4 / length;
-            double log = Math.log1p(COMPRESSION * magnitude);
-            sum += Math.max(0, log - last[k]);
-            last[k] = log;
+            double re = spectrum[2 * k];
+            double im = spectrum[2 * k + 1];
+            double size = 1 + scale * Math.sqrt(re * re + im * im);
+            product *= Math.max(1, size / last[k]);
+            last[k] = size;
+            if (k % BINS_PER_LOG == 0) {
+                sum += Math.log(product);
+                product = 1;
+            }
         }
-        return sum;
+        return sum + Math.log(product);
     }
 
     private static List<Integer> peaks(double[] flux) {

@@ -43,7 +43,7 @@ public record LineUp(
     static Optional<LineUp> ofCrossSpectrum(double[] cross) {
         double most = 0;
         for (int k = 1; k < LENGTH / 2; k++) {
-            most = Math.max(most, Math.hypot(cross[2 * k], cross[2 * k + 1]));
+            most = Math.max(most, size(cross, k));
         }
         if (most == 0) {
             return Optional.empty();
@@ -53,16 +53,20 @@ public record LineUp(
         return Optional.of(peak(cross));
     }
 
-    private LineUp sharing(Audio a, Audio b) {
+    /** The same with how much of their sound the two share. */
+    LineUp sharing(Audio a, Audio b) {
         double ab = 0;
         double aa = 1e-30;
         double bb = 1e-30;
         int from = Math.max(0, -delaySamples);
         int to = Math.min(a.frames(), b.frames() - delaySamples);
+        float[] al = a.channel(0);
+        float[] ar = a.channel(1);
+        float[] bl = b.channel(0);
+        float[] br = b.channel(1);
         for (int i = from; i < to; i++) {
-            double x = (double) a.channel(0)[i] + a.channel(1)[i];
-            double y =
-                    (double) b.channel(0)[i + delaySamples] + b.channel(1)[i + delaySamples];
+            double x = (double) al[i] + ar[i];
+            double y = (double) bl[i + delaySamples] + br[i + delaySamples];
             ab += x * y;
             aa += x * x;
             bb += y * y;
@@ -106,12 +110,16 @@ public record LineUp(
         return sound;
     }
 
+    private static double size(double[] packed, int k) {
+        return Math.sqrt(packed[2 * k] * packed[2 * k] + packed[2 * k + 1] * packed[2 * k + 1]);
+    }
+
     /** Keeps the phase only; bins 80 dB under the strongest say nothing. */
     private static void whiten(double[] cross, double most) {
         cross[0] = 0;
         cross[1] = 0;
         for (int k = 1; k < LENGTH / 2; k++) {
-            double size = Math.hypot(cross[2 * k], cross[2 * k + 1]);
+            double size = size(cross, k);
             double scale = size > 1e-8 * most ? 1 / size : 0;
             cross[2 * k] *= scale;
             cross[2 * k + 1] *= scale;

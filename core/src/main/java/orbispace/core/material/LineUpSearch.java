@@ -11,7 +11,7 @@ import orbispace.core.signal.Fft;
 /**
  * Looks through all pairs of many stems for those that share sound. Every stem is transformed once
  * in a dozen stretches, chosen so that each pair is heard together as much as the song allows;
- * pairs whose phases agree are then compared again through the whole song.
+ * pairs that this leaves in doubt are compared again through the whole song.
  */
 public final class LineUpSearch {
     private static final int STRETCHES = 12;
@@ -50,18 +50,24 @@ public final class LineUpSearch {
         }
         return open.parallelStream()
                 .filter(p -> !cancelled.getAsBoolean())
-                .filter(p -> quick(spectra[p[0]], spectra[p[1]]) >= WORTH_A_LOOK)
-                .flatMap(p -> compared(stems, p).stream())
+                .flatMap(p -> compared(stems, spectra, p).stream())
                 .toList();
     }
 
-    private static Optional<Pair> compared(List<Audio> stems, int[] p) {
-        return LineUp.of(stems.get(p[0]), stems.get(p[1]))
+    private static Optional<Pair> compared(List<Audio> stems, float[][][] spectra, int[] p) {
+        Audio a = stems.get(p[0]);
+        Audio b = stems.get(p[1]);
+        return quick(spectra[p[0]], spectra[p[1]])
+                .filter(l -> l.confidence() >= WORTH_A_LOOK)
+                .flatMap(l ->
+                        l.confidence() >= LineUp.SURE
+                                ? Optional.of(l.sharing(a, b))
+                                : LineUp.of(a, b))
                 .filter(l -> l.confidence() >= LineUp.SURE)
                 .map(l -> new Pair(p[0], p[1], l));
     }
 
-    private static double quick(float[][] a, float[][] b) {
+    private static Optional<LineUp> quick(float[][] a, float[][] b) {
         double[] sum = new double[LineUp.LENGTH];
         for (int s = 0; s < a.length; s++) {
             float[] x = a[s];
@@ -71,7 +77,7 @@ public final class LineUpSearch {
                 sum[k + 1] += x[k] * y[k + 1] - x[k + 1] * y[k];
             }
         }
-        return LineUp.ofCrossSpectrum(sum).map(LineUp::confidence).orElse(0.0);
+        return LineUp.ofCrossSpectrum(sum);
     }
 
     private static float[][] spectra(Audio audio, List<Integer> starts) {

@@ -24,10 +24,23 @@ public final class Silhouette {
         int count = (int) Math.ceil(audio.frames() / step);
         float[] peak = new float[count];
         float[] mean = new float[count];
+        for (int c = 0; c < audio.channelCount(); c++) {
+            float[] x = audio.channel(c);
+            for (int s = 0; s < count; s++) {
+                int from = (int) (s * step);
+                int to = Math.min(x.length, (int) ((s + 1) * step));
+                float most = peak[s];
+                double sum = 0;
+                for (int i = from; i < to; i++) {
+                    most = Math.max(most, Math.abs(x[i]));
+                    sum += (double) x[i] * x[i];
+                }
+                peak[s] = most;
+                mean[s] += (float) (sum / Math.max(1, to - from) / audio.channelCount());
+            }
+        }
         for (int s = 0; s < count; s++) {
-            Audio part = audio.slice((int) (s * step), (int) ((s + 1) * step));
-            peak[s] = (float) part.peak();
-            mean[s] = (float) Math.sqrt(part.meanSquare() / part.channelCount());
+            mean[s] = (float) Math.sqrt(mean[s]);
         }
         return new Silhouette(peak, mean);
     }

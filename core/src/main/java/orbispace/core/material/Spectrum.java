@@ -13,6 +13,7 @@ import orbispace.core.signal.Fft;
  */
 public record Spectrum(List<Double> levelsDb) {
     private static final int LENGTH = 16384;
+    private static final int MOST_WINDOWS = 255;
     private static final int LOWEST = -16;
 
     /** Number of bands. */
@@ -28,7 +29,10 @@ public record Spectrum(List<Double> levelsDb) {
         return 1000 * Math.pow(10, (band + LOWEST) / 10.0);
     }
 
-    /** Measures a stem by averaged Hann-windowed spectra; both channels are added by power. */
+    /**
+     * Measures a stem by Hann-windowed spectra, averaged over at most 256 windows that are spread
+     * evenly; both channels are added by power.
+     */
     public static Spectrum of(Audio audio) {
         double[] power = new double[BANDS];
         Fft fft = new Fft(LENGTH);
@@ -37,7 +41,8 @@ public record Spectrum(List<Double> levelsDb) {
         double[] x = new double[LENGTH];
         int count = 0;
         int last = Math.max(0, audio.frames() - LENGTH);
-        for (int start = 0; start <= last; start += LENGTH / 2) {
+        int step = Math.max(LENGTH / 2, last / MOST_WINDOWS);
+        for (int start = 0; start <= last; start += step) {
             for (int c = 0; c < audio.channelCount(); c++) {
                 float[] samples = audio.channel(c);
                 for (int i = 0; i < LENGTH; i++) {

@@ -31,6 +31,7 @@ public record StemCheck(
         int runs = 0;
         int first = Integer.MAX_VALUE;
         double sum = 0;
+        float most = 0;
         for (int c = 0; c < audio.channelCount(); c++) {
             float[] x = audio.channel(c);
             float high = 0;
@@ -40,11 +41,11 @@ public record StemCheck(
                 low = Math.min(low, v);
                 sum += v;
             }
-            for (float top : new float[] {high, low}) {
-                int[] found = flatRuns(x, top);
-                runs += found[0];
-                first = Math.min(first, found[1]);
-            }
+            most = Math.max(most, Math.max(high, -low));
+            int[] top = flatRuns(x, high);
+            int[] bottom = flatRuns(x, low);
+            runs += top[0] + bottom[0];
+            first = Math.min(first, Math.min(top[1], bottom[1]));
         }
         double mean = sum / Math.max(1, (long) audio.frames() * audio.channelCount());
         boolean offset = Math.abs(mean) > Decibels.toAmplitude(OFFSET_DB);
@@ -52,7 +53,7 @@ public record StemCheck(
                 runs,
                 runs == 0 ? 0 : first / audio.sampleRateHz(),
                 offset ? mean : 0,
-                audio.peak() < Decibels.toAmplitude(SILENT_DB));
+                most < Decibels.toAmplitude(SILENT_DB));
     }
 
     /** Number of runs cut flat at an extreme value, and the frame of the first. */
@@ -60,10 +61,15 @@ public record StemCheck(
         int runs = 0;
         int first = Integer.MAX_VALUE;
         float size = Math.abs(top);
+        float near = (float) (FLAT * size);
         int i = size < LEAST_PEAK ? x.length : 0;
         while (i < x.length) {
-            int end = i;
-            while (end < x.length && Math.abs(x[end] - top) <= FLAT * size) {
+            if (Math.abs(x[i] - top) > near) {
+                i++;
+                continue;
+            }
+            int end = i + 1;
+            while (end < x.length && Math.abs(x[end] - top) <= near) {
                 end++;
             }
             boolean steepIn = i == 0 || Math.abs(x[i - 1] - top) > STEEP * size;

@@ -1,6 +1,7 @@
 package orbispace.core.measure;
 
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Pan;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Fft;
 
@@ -92,7 +93,7 @@ public final class PolarEnergy {
             double el = l[2 * k] * l[2 * k] + l[2 * k + 1] * l[2 * k + 1];
             double er = r[2 * k] * r[2 * k] + r[2 * k + 1] * r[2 * k + 1];
             if (el + er > 0) {
-                double pan = Math.atan2(Math.sqrt(er), Math.sqrt(el)) * 4 / Math.PI - 1;
+                double pan = Pan.position(el, er);
                 int b = (int) Math.round((pan + 1) / 2 * (BEARINGS - 1));
                 bearings[b] += el + er;
             }

@@ -1,0 +1,133 @@
+package orbispace.app.command;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.concurrent.Callable;
+import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.session.NewSong;
+import orbispace.app.session.StemSurvey;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Remedy;
+import orbispace.core.render.Job;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Makes a project from material. */
+@Command(
+        name = "new",
+        mixinStandardHelpOptions = true,
+        description = "makes a project from stems, with a drafted field, and says what it found")
+final class NewCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "DIR", description = "folder for the project; made if it is not there")
+    private @Nullable Path folder;
+
+    @Option(
+            names = "--stems",
+            required = true,
+            arity = "1..*",
+            paramLabel = "FILE",
+            description = "sound files, or folders that hold some")
+    private List<Path> stems = List.of();
+
+    @Option(names = "--midi", paramLabel = "FILE", description = "tempo, metre and sections")
+    private @Nullable Path midi;
+
+    @Option(names = "--bpm", description = "quarters per minute, where there is no MIDI file")
+    private @Nullable Double bpm;
+
+    private final Output output;
+
+    NewCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        if (midi != null && bpm != null) {
+            throw new WrongUsage("--bpm and --midi exclude each other");
+        }
+        Double tempo = bpm;
+        if (tempo != null && !(tempo >= 5 && tempo <= 1000)) {
+            throw new WrongUsage("--bpm " + tempo + " is outside 5 to 1000");
+        }
+        Path home = java.util.Objects.requireNonNull(folder).toAbsolutePath().normalize();
+        Path file = home.resolve(home.getFileName() + ProjectFile.SUFFIX);
+        if (Files.exists(file)) {
+            throw new FileProblem(file + ": is there already; choose another folder");
+        }
+        NewSong song = NewSong.from(material(tempo), Job.QUIET);
+        if (!song.problems().isEmpty()) {
+            throw new FileProblem(song.problems().getFirst());
+        }
+        NewSong named = song.keptIn(home);
+        List<Finding> findings = StemSurvey.findings(named.design(), named.stems(), Job.QUIET);
+        ProjectArguments.makeFolder(home);
+        ProjectFile.of(named.design()).write(file, named.design());
+        print(file, named.design(), findings);
+        return 0;
+    }
+
+    private NewSong.Material material(@Nullable Double tempo) {
+        List<Path> paths = new ArrayList<>(stems);
+        if (midi != null) {
+            paths.add(0, midi);
+        }
+        NewSong.Material all = NewSong.Material.of(paths);
+        return tempo == null
+                ? all
+                : new NewSong.Material(all.files(), null, OptionalDouble.of(tempo));
+    }
+
+    private void print(Path file, Design design, List<Finding> findings) {
+        ObjectNode document = Output.object();
+        document.put("project", file.toString());
+        document.put("sampleRateHz", design.song().sampleRateHz());
+        ArrayNode sources = document.putArray("sources");
+        for (Source s : design.sources()) {
+            sources.addObject()
+                    .put("id", s.id())
+                    .put("name", s.name())
+                    .put("role", s.role().label())
+                    .put("file", s.file());
+        }
+        ArrayNode found = document.putArray("findings");
+        for (Finding f : findings) {
+            found.addObject()
+                    .put("rule", f.rule())
+                    .put("severity", f.severity().label())
+                    .put("subject", f.subject())
+                    .put("evidence", f.evidence())
+                    .put(
+                            "remedy",
+                            String.join("; ", f.remedies().stream().map(Remedy::label).toList()));
+        }
+        output.print(document, () -> lines(file, design, findings));
+    }
+
+    private void lines(Path file, Design design, List<Finding> findings) {
+        output.line("%s", file);
+        for (Source s : design.sources()) {
+            output.line("  %-24s %-12s %s", s.name(), s.role().label(), s.file());
+        }
+        for (Finding f : findings) {
+            String remedies = String.join("; ", f.remedies().stream().map(Remedy::label).toList());
+            output.line(
+                    "%s: %s: %s%s",
+                    f.severity().label(),
+                    f.subject(),
+                    f.evidence(),
+                    remedies.isEmpty() ? "" : " Remedy: " + remedies + ".");
+        }
+    }
+}
