@@ -73,7 +73,12 @@ final class Tour {
 
     private static List<Path> visit(Path project, Path folder)
             throws FileProblem, InterruptedException, ExecutionException, TimeoutException {
-        Session session = on(() -> new Session(Platform::runLater, RecentProjects.inMemory(), Session.keptFacts()));
+        Session session =
+                on(() ->
+                        new Session(
+                                Platform::runLater,
+                                RecentProjects.inMemory(),
+                                Session.keptFacts()));
         MainWindow window =
                 on(() -> {
                     Type.load();

@@ -56,12 +56,12 @@ final class FlacReader {
             out[c] = joined(blocks.get(c), (int) frames);
         }
         // A stream of unknown length promises nothing, but a damaged frame tells that more came.
-        double expected = decoder.getBadFrames() > 0 ? Math.max(promised, frames + 1.0) : promised;
+        long expected = decoder.getBadFrames() > 0 ? Math.max(promised, frames + 1) : promised;
         return PcmData.usable(
                 file,
                 out,
                 (int) frames,
-                expected,
+                (double) expected,
                 info.getSampleRate(),
                 salvage,
                 OptionalLong.empty());

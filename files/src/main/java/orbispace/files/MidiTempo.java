@@ -103,8 +103,7 @@ public final class MidiTempo {
         marks.markers().forEach((tick, name) -> markers.put(ruler.beat(tick), name));
         MetreMap metre = metre(marks.metres(), ruler);
         int endBar = metre.barAt(ruler.beat(sequence.getTickLength()) - 1e-6) + 1;
-        return new Form(
-                new SongClock(TempoMap.of(tempi), metre), sections(markers, metre, endBar));
+        return new Form(new SongClock(TempoMap.of(tempi), metre), sections(markers, metre, endBar));
     }
 
     /**

@@ -33,12 +33,13 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
         }
         if (!(rate >= 8000 && rate <= 192000)) {
             throw new FileProblem(
-                    file + ": has a sample rate of " + Math.round(rate)
+                    file
+                            + ": has a sample rate of "
+                            + Math.round(rate)
                             + " Hz; 8000 to 192000 are read");
         }
         if (!known) {
-            throw new FileProblem(
-                    file + ": is coded as " + coded + "; export plain PCM or float");
+            throw new FileProblem(file + ": is coded as " + coded + "; export plain PCM or float");
         }
     }
 

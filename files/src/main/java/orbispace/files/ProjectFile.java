@@ -94,7 +94,9 @@ public final class ProjectFile {
     /** Writes like {@link #write}, and keeps what stood in the file beside it. */
     public ProjectFile save(Path file, Design changed) throws FileProblem {
         if (Files.isRegularFile(file)) {
-            AtomicFile.write(previousOf(file), temporary -> Files.copy(file, temporary, StandardCopyOption.REPLACE_EXISTING));
+            AtomicFile.write(
+                    previousOf(file),
+                    temporary -> Files.copy(file, temporary, StandardCopyOption.REPLACE_EXISTING));
         }
         return write(file, changed);
     }

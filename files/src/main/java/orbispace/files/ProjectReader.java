@@ -62,9 +62,7 @@ final class ProjectReader {
         List<TempoMap.Change> tempo = new ArrayList<>();
         for (JsonNode t : list(n, "tempo")) {
             double bpm = number(t, "bpm");
-            tempo.add(
-                    new TempoMap.Change(
-                            number(t, "beat"), bpm, number(t, "endBpm", bpm)));
+            tempo.add(new TempoMap.Change(number(t, "beat"), bpm, number(t, "endBpm", bpm)));
         }
         List<MetreMap.Change> metre = new ArrayList<>();
         for (JsonNode m : list(n, "metre")) {

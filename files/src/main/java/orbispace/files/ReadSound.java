@@ -11,5 +11,4 @@ import org.jspecify.annotations.Nullable;
  * @param usedPart words about what was left out, or null if all was taken
  * @param timeReferenceFrames where the file says that it begins, in frames from midnight
  */
-public record ReadSound(
-        Audio audio, @Nullable String usedPart, OptionalLong timeReferenceFrames) {}
+public record ReadSound(Audio audio, @Nullable String usedPart, OptionalLong timeReferenceFrames) {}

@@ -138,8 +138,7 @@ public final class StemFiles {
                                             job.check();
                                             Read one = readOne(file);
                                             job.report(
-                                                    done.incrementAndGet()
-                                                            / (files.size() * 1.25));
+                                                    done.incrementAndGet() / (files.size() * 1.25));
                                             return one;
                                         })
                         .toList());
@@ -151,7 +150,10 @@ public final class StemFiles {
             return new Read(file, Optional.of(sound), digest(file), "");
         } catch (IOException e) {
             return new Read(
-                    file, Optional.empty(), "", String.valueOf(FileProblem.reading(file, e).getMessage()));
+                    file,
+                    Optional.empty(),
+                    "",
+                    String.valueOf(FileProblem.reading(file, e).getMessage()));
         }
     }
 

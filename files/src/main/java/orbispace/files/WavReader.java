@@ -63,7 +63,9 @@ final class WavReader {
         throw new FileProblem(file + ": holds no sound; export it again");
     }
 
-    /** A size of all ones stands for that in the ds64 chunk, or where there is none for the rest. */
+    /**
+     * A size of all ones stands for that in the ds64 chunk, or where there is none for the rest.
+     */
     private static long promised(long size, long dataBytes, long rest) {
         if (size != UNKNOWN_SIZE) {
             return size;

@@ -12,10 +12,10 @@ import java.util.Random;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
@@ -224,7 +224,9 @@ class ProjectFileTest {
                 Audio.silence(44100, 1, 441),
                 WavWriter.Depth.BITS_16,
                 "");
-        Audio drum = ProjectFolder.readAll(folder, design()).audio().get("drum");
+        Audio drum =
+                java.util.Objects.requireNonNull(
+                        ProjectFolder.readAll(folder, design()).audio().get("drum"));
         assertThat(drum.sampleRateHz()).isEqualTo(48000);
         assertThat(drum.frames()).isEqualTo(480);
         assertThat(ProjectFolder.lengthSeconds(folder, design())).isEqualTo(0.01);

@@ -9,7 +9,8 @@ import picocli.CommandLine.Command;
 final class MeasureCommand implements Runnable {
     @Override
     public void run() {
-        throw new WrongUsage("measure what: loudness, decay, phrases, hits, stereo, lineup, cover or"
+        throw new WrongUsage(
+                "measure what: loudness, decay, phrases, hits, stereo, lineup, cover or"
                         + " loudness-sones");
     }
 

@@ -5,7 +5,20 @@ import orbispace.core.time.SongClock;
 
 /** Bars along a time axis: a boxed ruler, and hairlines down through what lies below. */
 public final class BarRuler {
+    private static final double BEATS_FROM = 60;
+
     private BarRuler() {}
+
+    /** Small ticks on the beats of a bar. */
+    private static void beats(Pen pen, SongClock clock, TimeAxis axis, int bar, double base) {
+        double quarters = 4.0 / clock.metre().at(bar).beatUnit();
+        for (int k = 1; k < clock.metre().at(bar).beatsPerBar(); k++) {
+            double at = axis.x(clock.secondsAt(clock.metre().beatOfBar(bar) + k * quarters));
+            if (at > axis.left() && at < axis.right()) {
+                pen.upright(at, base - 5, base, pen.palette.ink2);
+            }
+        }
+    }
 
     /** Draws the ruler from {@code top} and hairlines down to {@code bottom}. */
     public static void paint(
@@ -20,6 +33,9 @@ public final class BarRuler {
                 continue;
             }
             pen.upright(x, top + height, bottom, pen.palette.hair);
+            if (perBar > BEATS_FROM) {
+                beats(pen, clock, axis, bar, top + height);
+            }
             boolean named = (bar - first) % every == 0;
             pen.upright(x, top + (named ? 0 : height / 2), top + height, pen.palette.ink);
             if (named && x + 18 < axis.right()) {

@@ -2,6 +2,7 @@ package orbispace.app.draw;
 
 import java.util.List;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.session.FormItem;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.time.TempoMap;
@@ -13,13 +14,59 @@ import org.jspecify.annotations.Nullable;
  * uprights.
  */
 public final class TempoPainter {
+    private static final double EDGE_LINE = 36;
+    private static final double LEAST_NODE = 10;
+
     private final Pen pen;
     private final Song song;
     private final TimeAxis axis;
     private final double top;
     private final double height;
-    private final double slowest;
-    private final double fastest;
+    private final Places places;
+
+    /** Where edges and tempo changes lie in a lane, shared by drawing and pointer. */
+    public static final class Places {
+        private final Song song;
+        private final TimeAxis axis;
+        private final double top;
+        private final double height;
+        private final double slowest;
+        private final double fastest;
+
+        /** Places in a lane. */
+        public Places(Song song, TimeAxis axis, double top, double height) {
+            this.song = song;
+            this.axis = axis;
+            this.top = top;
+            this.height = height;
+            List<TempoMap.Change> changes = song.clock().tempo().changes();
+            slowest =
+                    changes.stream()
+                            .mapToDouble(c -> Math.min(c.bpm(), c.endBpm()))
+                            .min()
+                            .orElse(60);
+            fastest =
+                    changes.stream()
+                            .mapToDouble(c -> Math.max(c.bpm(), c.endBpm()))
+                            .max()
+                            .orElse(60);
+        }
+
+        /** The edge before a bar: x, y. */
+        public double[] edge(int bar) {
+            return new double[] {axis.x(song.clock().secondsOfBar(bar)), top + EDGE_LINE};
+        }
+
+        /** The node of a tempo change: x, y. */
+        public double[] tempo(TempoMap.Change c) {
+            return new double[] {axis.x(song.clock().secondsAt(c.beat())), y(c.bpm())};
+        }
+
+        private double y(double bpm) {
+            double range = Math.max(8, fastest - slowest);
+            return top + height - 8 - (height - EDGE_LINE - 20) * (bpm - slowest) / range;
+        }
+    }
 
     /** A painter of a lane. */
     public TempoPainter(Pen pen, Song song, TimeAxis axis, double top, double height) {
@@ -28,14 +75,12 @@ public final class TempoPainter {
         this.axis = axis;
         this.top = top;
         this.height = height;
-        List<TempoMap.Change> changes = song.clock().tempo().changes();
-        slowest = changes.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(60);
-        fastest = changes.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(60);
+        places = new Places(song, axis, top, height);
     }
 
-    /** Draws everything, with one section chosen. */
-    public void paint(@Nullable Section chosen) {
-        double lane = top + 36;
+    /** Draws everything, with one section and one edge or tempo chosen. */
+    public void paint(@Nullable Section chosen, @Nullable FormItem item) {
+        double lane = top + EDGE_LINE;
         pen.text("Tempo", 18, top + 14, Type.strong(13), pen.palette.ink);
         var metre = song.clock().metre().at(1);
         pen.text(
@@ -65,38 +110,47 @@ public final class TempoPainter {
                     top + 27,
                     Type.regular(11.5),
                     pen.palette.ink3);
-            diamond(x, lane);
         }
         pen.across(axis.left(), axis.right(), lane, pen.palette.ink);
-        line();
+        for (int i = 0; i < song.sections().size(); i++) {
+            diamond(
+                    places.edge(song.sections().get(i).firstBar()),
+                    new FormItem.Edge(i).equals(item));
+        }
+        if (!song.sections().isEmpty()) {
+            diamond(
+                    places.edge(song.sections().getLast().endBar()),
+                    new FormItem.Edge(song.sections().size()).equals(item));
+        }
+        line(item);
         pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
     }
 
-    private void diamond(double x, double y) {
-        pen.g.setFill(pen.palette.paper);
-        pen.g.fillPolygon(new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
+    private void diamond(double[] place, boolean chosen) {
+        double r = chosen ? 6 : 4;
+        double[] xs = {place[0] - r, place[0], place[0] + r, place[0]};
+        double[] ys = {place[1], place[1] - r, place[1], place[1] + r};
+        pen.g.setFill(chosen ? pen.palette.ink : pen.palette.paper);
+        pen.g.fillPolygon(xs, ys, 4);
         pen.g.setStroke(pen.palette.ink);
         pen.g.setLineWidth(1);
-        pen.g.strokePolygon(
-                new double[] {x - 4, x, x + 4, x}, new double[] {y, y - 4, y, y + 4}, 4);
+        pen.g.strokePolygon(xs, ys, 4);
     }
 
     private double y(double bpm) {
-        double range = Math.max(8, fastest - slowest);
-        return top + height - 8 - (height - 36 - 20) * (bpm - slowest) / range;
+        return places.y(bpm);
     }
 
-    private void line() {
+    private void line(@Nullable FormItem item) {
         List<TempoMap.Change> changes = song.clock().tempo().changes();
         double lastLabel = Double.NEGATIVE_INFINITY;
+        double lastNode = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < changes.size(); i++) {
             TempoMap.Change c = changes.get(i);
             double x = axis.x(song.clock().secondsAt(c.beat()));
             boolean last = i + 1 == changes.size();
             double end =
-                    last
-                            ? axis.right()
-                            : axis.x(song.clock().secondsAt(changes.get(i + 1).beat()));
+                    last ? axis.right() : axis.x(song.clock().secondsAt(changes.get(i + 1).beat()));
             double to = last ? c.bpm() : c.endBpm();
             pen.line(x, y(c.bpm()), Math.min(end, axis.right()), y(to), pen.palette.time, 1.8);
             if (!last && changes.get(i + 1).bpm() != to) {
@@ -113,7 +167,18 @@ public final class TempoPainter {
                             1);
                 }
             }
-            pen.circle(x, y(c.bpm()), 3, pen.palette.paper, pen.palette.time, 1.4);
+            boolean chosen = new FormItem.Tempo(c.beat()).equals(item);
+            if (!chosen && x - lastNode < LEAST_NODE) {
+                continue;
+            }
+            lastNode = x;
+            pen.circle(
+                    x,
+                    y(c.bpm()),
+                    chosen ? 4.5 : 3,
+                    chosen ? pen.palette.time : pen.palette.paper,
+                    pen.palette.time,
+                    1.4);
             String label = Wording.number(c.bpm(), 0);
             if (x - lastLabel > 34 && x < axis.right() - 24) {
                 double low = y(c.bpm()) + 14;

@@ -39,7 +39,8 @@ public final class Bringing {
         this.stems = stems;
     }
 
-    private record Brought(List<Source> sources, ProjectFolder.Stems stems, List<String> problems) {}
+    private record Brought(
+            List<Source> sources, ProjectFolder.Stems stems, List<String> problems) {}
 
     /** Changes of the open project that were never saved; null for none. */
     public ReadOnlyObjectProperty<Autosave.@Nullable Recovered> recovered() {
@@ -102,8 +103,8 @@ public final class Bringing {
     }
 
     /**
-     * Takes what was dropped or chosen: a project is opened, a MIDI file gives tempo and form, sound
-     * files and folders become stems, of the open song or of a new one.
+     * Takes what was dropped or chosen: a project is opened, a MIDI file gives tempo and form,
+     * sound files and folders become stems, of the open song or of a new one.
      */
     public void bring(List<Path> paths) {
         Optional<Path> project = paths.stream().filter(p -> named(p, ".json")).findFirst();
@@ -171,8 +172,7 @@ public final class Bringing {
                         "Reading the stems",
                         job -> brought(design, folder, paths, job),
                         b -> {
-                            session.edit(
-                                    SourcesEdit.adding(session.design().get(), b.sources()));
+                            session.edit(SourcesEdit.adding(session.design().get(), b.sources()));
                             take(b.stems());
                             b.problems().stream().findFirst().ifPresent(session.problem()::set);
                         },

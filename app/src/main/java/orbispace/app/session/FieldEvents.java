@@ -10,6 +10,7 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import org.jspecify.annotations.Nullable;
 
 /** The song's own events that tails have to respect, as rings after the dry sound. */
 public final class FieldEvents {
@@ -58,18 +59,22 @@ public final class FieldEvents {
                 .flatMap(Material::phrases);
     }
 
-    /** The loudest hits source that separates from its bleed. */
     private static Optional<Hits> hits(Design design, Map<String, Material> measured) {
+        return hitsSource(design, measured).map(s -> measured.get(s.id())).flatMap(Material::hits);
+    }
+
+    /** The loudest hits source with more than one stroke. */
+    public static Optional<Source> hitsSource(Design design, Map<String, Material> measured) {
         return design.sourcesOf(Role.HITS).stream()
-                .map(Source::id)
-                .map(measured::get)
-                .filter(java.util.Objects::nonNull)
-                .sorted(
-                        Comparator.comparingDouble((Material m) -> m.integratedLufs().orElse(-99))
-                                .reversed())
-                .map(Material::hits)
-                .flatMap(Optional::stream)
-                .filter(h -> h.hits().size() > 1)
-                .findFirst();
+                .filter(s -> strokes(measured.get(s.id())) > 1)
+                .max(
+                        Comparator.comparingDouble(s ->
+                                java.util.Objects.requireNonNull(measured.get(s.id()))
+                                        .integratedLufs()
+                                        .orElse(-99)));
+    }
+
+    private static int strokes(@Nullable Material m) {
+        return m == null ? 0 : m.hits().map(h -> h.hits().size()).orElse(0);
     }
 }

@@ -13,8 +13,7 @@ final class FormFromMidi {
     static SongEdit edit(Design design, MidiTempo.Form form) {
         Song song =
                 design.song()
-                        .withClock(
-                                form.clock().startingAt(design.song().clock().originSeconds()));
+                        .withClock(form.clock().startingAt(design.song().clock().originSeconds()));
         return new SongEdit(
                 form.sections().isEmpty() ? song : song.withSections(form.sections()),
                 "tempo and form");

@@ -141,6 +141,11 @@ public final class Jobs {
         }
     }
 
+    /** Stops everything that runs. */
+    public void cancelAll() {
+        java.util.List.copyOf(running.keySet()).forEach(this::cancel);
+    }
+
     private void finish(String name, AtomicBoolean token, Runnable then) {
         if (token.get()) {
             return;

@@ -103,7 +103,9 @@ final class KeptProject {
         }
     }
 
-    /** Forgets the state beside the project: there is nothing in it that is not saved or given up. */
+    /**
+     * Forgets the state beside the project: there is nothing in it that is not saved or given up.
+     */
     void dropState() {
         Path path = file.get();
         if (path != null) {

@@ -18,8 +18,7 @@ public record Material(Silhouette silhouette, StemFacts facts) {
 
     /** What is looked for in a stem of a role. */
     public static StemFacts.Wanted wanted(Role role) {
-        return new StemFacts.Wanted(
-                role == Role.LEAD || role == Role.BACKING, role == Role.HITS);
+        return new StemFacts.Wanted(role == Role.LEAD || role == Role.BACKING, role == Role.HITS);
     }
 
     /** Its loudness. */

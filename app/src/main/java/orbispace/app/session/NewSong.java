@@ -2,6 +2,7 @@ package orbispace.app.session;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -80,7 +81,9 @@ public record NewSong(
      */
     public static NewSong from(Material material, Job job) throws FileProblem {
         MidiTempo.Form form =
-                material.midi() == null ? null : MidiTempo.read(Objects.requireNonNull(material.midi()));
+                material.midi() == null
+                        ? null
+                        : MidiTempo.read(Objects.requireNonNull(material.midi()));
         List<Path> files = StemFiles.gather(material.files());
         if (files.isEmpty()) {
             throw new FileProblem("there is no sound file among what was brought; bring stems");
@@ -93,7 +96,10 @@ public record NewSong(
         }
         Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
         Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
-        List<Source> sources = sources(read, folder, List.of(), stems);
+        List<Source> sources =
+                sources(read, folder, List.of(), stems).stream()
+                        .sorted(Comparator.comparing(Source::role))
+                        .toList();
         double seconds =
                 read.stems().stream().mapToDouble(s -> s.audio().seconds()).max().orElse(1);
         double bpm = material.bpm().orElse(USUAL_BPM);
@@ -113,7 +119,8 @@ public record NewSong(
 
     /** The same, named for a project in a folder, with its stems' files as seen from there. */
     public NewSong keptIn(Path project) {
-        String title = project.getFileName() == null ? "Untitled" : project.getFileName().toString();
+        String title =
+                project.getFileName() == null ? "Untitled" : project.getFileName().toString();
         Design moved = Relocation.moved(design, folder, project);
         return new NewSong(
                 new Design(moved.song().withTitle(title), moved.sources(), moved.returns()),
@@ -135,8 +142,8 @@ public record NewSong(
         List<Source> all = new ArrayList<>(before);
         long earliest =
                 read.stems().stream()
-                        .map(StemFiles.Stem::timeReferenceFrames)
-                        .allMatch(OptionalLong::isPresent)
+                                .map(StemFiles.Stem::timeReferenceFrames)
+                                .allMatch(OptionalLong::isPresent)
                         ? read.stems().stream()
                                 .mapToLong(s -> s.timeReferenceFrames().orElse(0))
                                 .min()

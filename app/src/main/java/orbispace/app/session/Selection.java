@@ -6,11 +6,14 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
+import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** What of the song is chosen: a section, a return, a source. */
 public final class Selection {
     private final ObjectProperty<@Nullable Section> section = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable Span> window = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable FormItem> form = new SimpleObjectProperty<>();
     private final StringProperty returnId = new SimpleStringProperty("");
     private final StringProperty sourceId = new SimpleStringProperty("");
 
@@ -31,6 +34,16 @@ public final class Selection {
         return sourceId;
     }
 
+    /** The stretch of the song that is seen; null for all of it. */
+    public ObjectProperty<@Nullable Span> window() {
+        return window;
+    }
+
+    /** What is chosen on the ruler of tempo and form; null for nothing. */
+    public ObjectProperty<@Nullable FormItem> form() {
+        return form;
+    }
+
     /** The bar that note values are taken at: the first of the chosen section. */
     public int bar() {
         Section chosen = section.get();
@@ -40,6 +53,8 @@ public final class Selection {
     /** The first return and source of a song that is opened, and the whole of it. */
     void begin(Design design) {
         section.set(null);
+        window.set(null);
+        form.set(null);
         returnId.set(design.returns().stream().findFirst().map(r -> r.id()).orElse(""));
         sourceId.set(design.sources().stream().findFirst().map(s -> s.id()).orElse(""));
     }

@@ -46,6 +46,7 @@ public final class Session {
     private final KeptProject kept;
     private final SongStems stems = new SongStems();
     private final Bringing bringing;
+    private final FormEditing form;
     private final Editing editing = new Editing(blank());
     private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
     private final Selection selection = new Selection();
@@ -65,6 +66,7 @@ public final class Session {
         jobs = new Jobs(interfaceThread);
         measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
         bringing = new Bringing(this, stems);
+        form = new FormEditing(this);
         transport.hearingBefore().addListener((o, was, is) -> listen());
         transport.mono().addListener((o, was, is) -> listen());
         transport.clicking().addListener((o, was, is) -> listen());
@@ -149,6 +151,11 @@ public final class Session {
     /** Bringing stems, finding missing ones, taking up what a crash left. */
     public Bringing bringing() {
         return bringing;
+    }
+
+    /** Changing sections, tempo and metre. */
+    public FormEditing form() {
+        return form;
     }
 
     /** Listening. */
@@ -357,7 +364,9 @@ public final class Session {
         measured.survey().update(given, stems, material, this::measure);
         listen();
         List<Section> sections = given.song().sections();
-        selection.section().set(sections.isEmpty() ? null : sections.get(sections.size() > 1 ? 1 : 0));
+        selection
+                .section()
+                .set(sections.isEmpty() ? null : sections.get(sections.size() > 1 ? 1 : 0));
     }
 
     /** Forgets the state kept beside the project; call when its changes are given up. */

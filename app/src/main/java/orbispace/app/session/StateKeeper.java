@@ -17,12 +17,11 @@ final class StateKeeper {
     private static final int LONGEST_CLOSE_SECONDS = 5;
 
     private final ExecutorService executor =
-            Executors.newSingleThreadExecutor(
-                    task -> {
-                        Thread thread = new Thread(task, "orbispace-state");
-                        thread.setDaemon(true);
-                        return thread;
-                    });
+            Executors.newSingleThreadExecutor(task -> {
+                Thread thread = new Thread(task, "orbispace-state");
+                thread.setDaemon(true);
+                return thread;
+            });
     private final AtomicReference<@Nullable Work> next = new AtomicReference<>();
 
     /** Something to write. */

@@ -40,8 +40,7 @@ public final class StemSurvey {
                     job.check();
                     Source source = sources.get(i);
                     Audio audio = audio(material, source);
-                    StemFacts facts =
-                            facts(design, source, material, Silhouette.of(audio));
+                    StemFacts facts = facts(design, source, material, Silhouette.of(audio));
                     double own =
                             java.util.Objects.requireNonNull(stems.stems().get(source.id()))
                                     .ownRateHz();

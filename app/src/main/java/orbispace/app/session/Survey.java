@@ -104,8 +104,7 @@ public final class Survey {
         StringBuilder key = new StringBuilder();
         boolean sings = Material.wanted(source.role()).phrases();
         for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
-            key.append(stems.of(layer).map(s -> s.content()).orElse("?"))
-                    .append(layer.placement());
+            key.append(stems.of(layer).map(s -> s.content()).orElse("?")).append(layer.placement());
             if (sings && design.layersOf(source).size() > 1) {
                 key.append(layer.gainDb()).append(layer.pan());
             }
@@ -115,18 +114,20 @@ public final class Survey {
                 .toString();
     }
 
-    private boolean measureAll(
-            List<Task> tasks, Design design, SongMaterial material, Job job) {
+    private boolean measureAll(List<Task> tasks, Design design, SongMaterial material, Job job) {
         AtomicInteger done = new AtomicInteger();
-        tasks.parallelStream().forEach(task -> {
-            job.check();
-            Material found = measure(task, design, material);
-            job.report(done.incrementAndGet() / (double) tasks.size());
-            jobs.later(job, () -> {
-                keys.put(task.source().id(), task.key());
-                materials.put(task.source().id(), found);
-            });
-        });
+        tasks.parallelStream()
+                .forEach(task -> {
+                    job.check();
+                    Material found = measure(task, design, material);
+                    job.report(done.incrementAndGet() / (double) tasks.size());
+                    jobs.later(
+                            job,
+                            () -> {
+                                keys.put(task.source().id(), task.key());
+                                materials.put(task.source().id(), found);
+                            });
+                });
         return true;
     }
 
@@ -173,10 +174,8 @@ public final class Survey {
             Material m = materials.get(source.id());
             Audio audio = material.audio().get(source.id());
             if (m != null && audio != null) {
-                double own =
-                        stems.of(source).map(s -> s.ownRateHz()).orElse(audio.sampleRateHz());
-                known.put(
-                        source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
+                double own = stems.of(source).map(s -> s.ownRateHz()).orElse(audio.sampleRateHz());
+                known.put(source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
             }
         }
         findings.set(StemFindings.of(design, known, pairs));

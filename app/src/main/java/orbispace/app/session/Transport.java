@@ -157,9 +157,7 @@ public final class Transport {
         ClickTrack known = click;
         SongMaterial from = java.util.Objects.requireNonNull(material);
         if (known == null || !clock.equals(clicked)) {
-            known =
-                    ClickTrack.of(
-                            clock, from.frames() / from.sampleRateHz(), from.sampleRateHz());
+            known = ClickTrack.of(clock, from.frames() / from.sampleRateHz(), from.sampleRateHz());
             click = known;
             clicked = clock;
         }

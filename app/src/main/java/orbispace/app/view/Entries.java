@@ -50,6 +50,11 @@ final class Entries {
         return plain(text.replaceFirst("^[x\u00d7]", ""), "x", 1);
     }
 
+    /** A number with a unit or without: {@code 96}, {@code 96 bpm}. */
+    static OptionalDouble number(String text, String unit) {
+        return plain(text, unit.toLowerCase(Locale.ROOT), 1);
+    }
+
     private static OptionalDouble plain(String text, String unit, double scale) {
         Matcher m = NUMBER.matcher(text.strip().toLowerCase(Locale.ROOT));
         return m.matches()

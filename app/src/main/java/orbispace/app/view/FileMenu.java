@@ -12,9 +12,13 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import orbispace.app.session.NewSong;
 import orbispace.app.session.Session;
+import orbispace.core.design.Source;
 import orbispace.files.ProjectFile;
 
 /** New, open, save: the menu under the song's title. Nothing unsaved is left without asking. */
@@ -94,20 +98,58 @@ public final class FileMenu {
                         "*.midi");
         List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
         if (files != null && !files.isEmpty()) {
-            session.bringing().newSong(NewSong.Material.of(files.stream().map(File::toPath).toList()));
+            session.bringing()
+                    .newSong(NewSong.Material.of(files.stream().map(File::toPath).toList()));
+        }
+    }
+
+    /** Takes files and folders that are dragged over the window. */
+    void offered(DragEvent e) {
+        if (e.getDragboard().hasFiles()) {
+            e.acceptTransferModes(TransferMode.COPY);
+        }
+        e.consume();
+    }
+
+    /** Brings what was dropped. */
+    void dropped(DragEvent e) {
+        List<Path> paths = e.getDragboard().getFiles().stream().map(File::toPath).toList();
+        e.setDropCompleted(!paths.isEmpty());
+        e.consume();
+        boolean project =
+                paths.stream().anyMatch(p -> String.valueOf(p.getFileName()).endsWith(".json"));
+        if (!paths.isEmpty() && (!project || mayLeave())) {
+            session.bringing().bring(paths);
         }
     }
 
     /** Adds stems to the open song, or a MIDI file with its tempo and form. */
     void bring() {
         FileChooser chooser =
-                chooser(
-                        "Bring more stems, or a MIDI file with the tempo",
-                        "Sound and MIDI",
-                        "*.*");
+                chooser("Bring more stems, or a MIDI file with the tempo", "Sound and MIDI", "*.*");
         List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
         if (files != null && !files.isEmpty()) {
             session.bringing().bring(files.stream().map(File::toPath).toList());
+        }
+    }
+
+    /** Asks for the file of a stem that is missing. */
+    void relink(Source source) {
+        File file =
+                chooser("Find " + source.file(), "Sound", "*.*")
+                        .showOpenDialog(scene.get().getWindow());
+        if (file != null) {
+            session.bringing().relink(source, file.toPath());
+        }
+    }
+
+    /** Asks for a folder and looks for all missing stems in it. */
+    void relinkFolder() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle("Search a folder for the missing stems");
+        File folder = chooser.showDialog(scene.get().getWindow());
+        if (folder != null && session.bringing().relinkFrom(folder.toPath()) == 0) {
+            session.problem().set(folder + ": none of the missing stems is in it by its name.");
         }
     }
 

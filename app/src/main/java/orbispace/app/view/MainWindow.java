@@ -41,7 +41,8 @@ public final class MainWindow {
     private final HBox problemBar;
     private final Label busy = new Label();
     private final ProgressBar progress = new ProgressBar();
-    private final HBox busyBar = new HBox(8, busy, progress);
+    private final HBox busyBar;
+    private final RecoveryBar recovery;
     private final Label keys = new Label();
     private final Scene scene;
     private Palette palette = Palette.DAY;
@@ -53,12 +54,14 @@ public final class MainWindow {
         files = new FileMenu(session, this::scene);
         ribbon = new Ribbon(session, files.menu());
         rail = new Rail(this::go, this::turnLight);
-        screens.put(Step.SONG, new SongView(session));
+        screens.put(Step.SONG, new SongView(session, files));
         screens.put(Step.ORBIT, new OrbitView(session));
         screens.put(Step.CLEAR, new ClearView(session));
         screens.put(Step.SHEET, new SheetView(session));
         welcome = new Welcome(files);
         problemBar = problemBar();
+        busyBar = new HBox(8, busy, progress, Plate.small("Cancel", session.jobs()::cancelAll));
+        recovery = new RecoveryBar(session.bringing());
         busyBar.getStyleClass().add("busy-bar");
         busyBar.setAlignment(Pos.CENTER_LEFT);
         keys.getStyleClass().add("keys");
@@ -74,6 +77,8 @@ public final class MainWindow {
         scene = new Scene(root, 1280, 800);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        scene.setOnDragOver(files::offered);
+        scene.setOnDragDropped(files::dropped);
         listen();
         setPalette(Palette.DAY);
         go(Step.ORBIT);
@@ -98,7 +103,7 @@ public final class MainWindow {
         Region spring = new Region();
         spring.setMouseTransparent(true);
         VBox.setVgrow(spring, Priority.ALWAYS);
-        VBox overlay = new VBox(6, spring, keys, busyBar, problemBar);
+        VBox overlay = new VBox(6, spring, keys, busyBar, recovery, problemBar);
         overlay.setPickOnBounds(false);
         overlay.setPadding(new javafx.geometry.Insets(0, 16, 8, 16));
         return overlay;

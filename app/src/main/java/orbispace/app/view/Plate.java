@@ -42,6 +42,13 @@ final class Plate {
         return button;
     }
 
+    /** A small button that does something. */
+    static Button small(String text, Runnable action) {
+        Button button = button(text, action);
+        button.getStyleClass().add("small");
+        return button;
+    }
+
     /** A button that stays pressed. */
     static ToggleButton toggle(String text, String accessible) {
         ToggleButton toggle = clip(new ToggleButton(text));

@@ -9,9 +9,9 @@ import java.util.function.UnaryOperator;
 import orbispace.app.session.Session;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Space;
 
@@ -167,12 +167,16 @@ final class ReturnEdits {
 
     private static ReturnNumber before(boolean high) {
         return new ReturnNumber.Corner(
-                Return::filterIn, high, (s, r, f) -> Optional.of(new ReturnEdit.FilterIn(r.id(), f)));
+                Return::filterIn,
+                high,
+                (s, r, f) -> Optional.of(new ReturnEdit.FilterIn(r.id(), f)));
     }
 
     private static ReturnNumber after(boolean high) {
         return new ReturnNumber.Corner(
-                Return::filterOut, high, (s, r, f) -> Optional.of(new ReturnEdit.FilterOut(r.id(), f)));
+                Return::filterOut,
+                high,
+                (s, r, f) -> Optional.of(new ReturnEdit.FilterOut(r.id(), f)));
     }
 
     private static ReturnNumber depth() {
@@ -219,7 +223,8 @@ final class ReturnEdits {
                                 session.design().get().sourcesOf(Role.LEAD).stream()
                                         .findFirst()
                                         .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
-        return duck.map(change).map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
+        return duck.map(change)
+                .map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
     }
 
     private static Duck times(Duck d, double hold, double release) {

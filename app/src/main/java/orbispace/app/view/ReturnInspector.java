@@ -18,9 +18,9 @@ import orbispace.app.draw.Pen;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
 import orbispace.core.design.Edit;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
 import orbispace.files.Wording;
 
@@ -74,8 +74,9 @@ final class ReturnInspector extends VBox {
 
     private void clearTheGap() {
         Reasons.decayThatClears(session)
-                .ifPresent(
-                        s -> session.edit(new ReturnEdit.Decay(session.selection().returnId().get(), s)));
+                .ifPresent(s ->
+                        session.edit(
+                                new ReturnEdit.Decay(session.selection().returnId().get(), s)));
     }
 
     void setPalette(Palette given) {
@@ -167,7 +168,8 @@ final class ReturnInspector extends VBox {
     }
 
     private boolean setSend(String sourceId, double db) {
-        return session.edit(new ReturnEdit.Send(session.selection().returnId().get(), sourceId, db));
+        return session.edit(
+                new ReturnEdit.Send(session.selection().returnId().get(), sourceId, db));
     }
 
     private static double stepOf(NumberField.Step size) {

@@ -23,6 +23,7 @@ final class SectionStrip extends ScalingCanvas {
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
         session.transport().loop().addListener((o, was, is) -> repaint());
+        session.selection().window().addListener((o, was, is) -> repaint());
     }
 
     private int lastBar() {
@@ -53,13 +54,18 @@ final class SectionStrip extends ScalingCanvas {
         session.transport().seek(seconds(pressedBar));
     }
 
-    /** Repeats the bars under the hand. */
+    /** Repeats the bars under the hand; with Shift they are what is seen on the Song screen. */
     private void dragged(MouseEvent e) {
         double bar = barAt(e.getX());
         int from = (int) Math.floor(Math.min(bar, pressedBar));
         int to = (int) Math.ceil(Math.max(bar, pressedBar));
         if (Math.abs(bar - pressedBar) > 0.5 && to > from) {
-            session.loopOver(new Span(seconds(from), seconds(to)));
+            Span bars = new Span(Math.max(0, seconds(from)), Math.max(0.1, seconds(to)));
+            if (e.isShiftDown()) {
+                session.selection().window().set(bars);
+            } else {
+                session.loopOver(bars);
+            }
         }
     }
 
@@ -108,6 +114,7 @@ final class SectionStrip extends ScalingCanvas {
                     on ? pen.palette.time : pen.palette.ink3);
         }
         bars(pen, w);
+        window(pen, w);
         loop(pen, w);
         caret(pen, w);
     }
@@ -133,6 +140,18 @@ final class SectionStrip extends ScalingCanvas {
         pen.g.setFill(pen.palette.time);
         pen.g.fillPolygon(new double[] {x - 5, x + 5, x}, new double[] {54, 54, 46}, 3);
         pen.line(x, 36, x, 48, pen.palette.time, 1.6);
+    }
+
+    /** A bracket over what is seen on the Song screen. */
+    private void window(Pen pen, double w) {
+        Span seen = session.selection().window().get();
+        if (seen != null) {
+            double left = x(barAtSeconds(seen.startSeconds()), w);
+            double right = Math.min(w - 1, x(barAtSeconds(seen.endSeconds()), w));
+            pen.line(left, 1.5, right, 1.5, pen.palette.ink, 1.4);
+            pen.line(left, 1, left, 6, pen.palette.ink, 1.4);
+            pen.line(right, 1, right, 6, pen.palette.ink, 1.4);
+        }
     }
 
     private void loop(Pen pen, double w) {

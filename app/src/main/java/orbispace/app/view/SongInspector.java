@@ -1,146 +1,61 @@
 package orbispace.app.view;
 
-import java.util.Optional;
-import javafx.collections.MapChangeListener;
-import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Material;
+import orbispace.app.draw.Palette;
 import orbispace.app.session.Session;
-import orbispace.app.session.Transport;
-import orbispace.core.design.Source;
-import orbispace.core.material.Hits;
-import orbispace.core.material.Phrases;
-import orbispace.files.Wording;
 
-/** What was measured of the chosen stem. */
+/** Of the Song screen: the chosen stem, or the chosen section with tempo and bar 1. */
 final class SongInspector extends VBox {
-    private final Session session;
-    private final Label name = new Label();
-    private final Label file = new Label();
-    private final VBox facts = new VBox(8);
-    private final ToggleButton solo;
+    private final StemPanel stem;
+    private final FormPanel form;
+    private final ScrollPane scroll = new ScrollPane();
+    private final ToggleButton stemTab = Plate.toggle("Stem", "show the chosen stem");
+    private final ToggleButton formTab = Plate.toggle("Tempo and form", "show tempo and sections");
 
-    SongInspector(Session session) {
-        this.session = session;
+    SongInspector(Session session, FileMenu files) {
         getStyleClass().add("inspector");
-        name.getStyleClass().add("inspector-title");
-        file.getStyleClass().add("caption");
-        solo =
-                Plate.toggle(
-                        "solo, the rest " + Wording.number(Transport.DIM_DB, 0) + " dB",
-                        "hear this stem with the rest dimmed");
-        solo.setOnAction(e ->
-                session.transport()
-                        .soloSource()
-                        .set(solo.isSelected() ? session.selection().sourceId().get() : ""));
-        VBox head = new VBox(-2, name, file);
-        head.getStyleClass().add("inspector-head");
-        setSpacing(12);
-        getChildren().addAll(head, facts, solo);
-        session.selection().sourceId().addListener((o, was, is) -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
-        session.measured()
-                .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.transport().soloSource().addListener((o, was, is) -> refresh());
-        refresh();
+        stem = new StemPanel(session, files);
+        form = new FormPanel(session);
+        ToggleGroup tabs = new ToggleGroup();
+        stemTab.setToggleGroup(tabs);
+        formTab.setToggleGroup(tabs);
+        tabs.selectedToggleProperty()
+                .addListener((o, was, is) -> {
+                    if (is == null) {
+                        tabs.selectToggle(was);
+                    } else {
+                        scroll.setContent(stemTab.isSelected() ? stem : form);
+                        form.shown(formTab.isSelected());
+                    }
+                });
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        setSpacing(10);
+        getChildren().addAll(new HBox(6, stemTab, formTab), scroll);
+        tabs.selectToggle(stemTab);
+        session.selection().sourceId().addListener((o, was, is) -> tabs.selectToggle(stemTab));
+        session.selection()
+                .form()
+                .addListener((o, was, is) -> {
+                    if (is != null) {
+                        tabs.selectToggle(formTab);
+                    }
+                });
     }
 
-    private void refresh() {
-        facts.getChildren().clear();
-        Optional<Source> source =
-                session.design().get().findSource(session.selection().sourceId().get());
-        solo.setVisible(source.isPresent());
-        if (source.isEmpty()) {
-            name.setText("No stem chosen");
-            file.setText("");
-            return;
-        }
-        solo.setSelected(source.get().id().equals(session.transport().soloSource().get()));
-        name.setText(source.get().name());
-        file.setText(source.get().file());
-        fact("ROLE", source.get().role().label(), "");
-        fact("FADER, PAN", Wording.db(source.get().gainDb()), panWords(source.get().pan()));
-        Material m = session.measured().materials().get(source.get().id());
-        if (m == null) {
-            fact("MEASURED", "not yet", "");
-            return;
-        }
-        fact(
-                "LEVEL",
-                m.integratedLufs().isPresent()
-                        ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
-                        : "silent",
-                "peak " + Wording.number(m.facts().peakDbfs(), 1) + " dBFS");
-        m.phrases().ifPresent(this::phraseFacts);
-        m.hits().ifPresent(this::hitFacts);
+    /** Brings the name of the chosen section under the hand. */
+    void rename() {
+        formTab.setSelected(true);
+        form.rename();
     }
 
-    private static String panWords(double pan) {
-        if (Math.abs(pan) < 0.005) {
-            return "middle";
-        }
-        return (pan < 0 ? "left " : "right ") + Wording.number(100 * Math.abs(pan), 0) + " %";
-    }
-
-    private void phraseFacts(Phrases p) {
-        fact(
-                "PHRASES",
-                Integer.toString(p.spans().size()),
-                "level over " + Wording.number(p.splitDb(), 0) + " dBFS");
-        if (!p.gaps().isEmpty()) {
-            fact(
-                    "GAPS",
-                    Wording.seconds(p.gapSeconds(0.5)),
-                    "half from "
-                            + Wording.number(p.gapSeconds(0.25), 2)
-                            + " to "
-                            + Wording.number(p.gapSeconds(0.75), 2)
-                            + " s");
-        }
-        fact(
-                "SINGING, RESTING",
-                Wording.number(p.speakingDb(), 0) + " dBFS",
-                "rests at " + Wording.number(p.floorDb(), 0) + " dBFS");
-    }
-
-    private void hitFacts(Hits h) {
-        fact(
-                "HITS",
-                Integer.toString(h.hits().size()),
-                h.bleed().isEmpty()
-                        ? "no bleed found"
-                        : h.bleed().size() + " fainter events, bleed");
-        if (h.separationDb().isPresent()) {
-            fact(
-                    "SEPARATION",
-                    Wording.number(h.separationDb().getAsDouble(), 1) + " dB",
-                    "weakest hit over strongest bleed");
-        }
-        if (h.hits().size() > 2) {
-            fact(
-                    "FROM HIT TO HIT",
-                    Wording.time(h.intervalSeconds(0.5)),
-                    "half from "
-                            + Wording.time(h.intervalSeconds(0.25))
-                            + " to "
-                            + Wording.time(h.intervalSeconds(0.75)));
-        }
-    }
-
-    private void fact(String head, String value, String words) {
-        Label h = new Label(head);
-        h.getStyleClass().add("caps");
-        Label v = new Label(value);
-        v.getStyleClass().add("fact");
-        Label w = new Label(words);
-        w.getStyleClass().add("caption");
-        HBox line = new HBox(8, v, w);
-        line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
-        VBox fact = new VBox(0, h, line);
-        fact.getStyleClass().add("fact-row");
-        facts.getChildren().add(fact);
+    void setPalette(Palette palette) {
+        stem.setPalette(palette);
     }
 }

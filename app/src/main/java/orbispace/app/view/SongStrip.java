@@ -9,7 +9,6 @@ import orbispace.app.draw.Type;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
-import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.material.Hits;
@@ -19,33 +18,40 @@ import orbispace.core.time.Span;
 import orbispace.files.Wording;
 
 /** What the song allows: hit intervals, phrase gaps, note values. */
-final class SongStrip {
+final class SongStrip extends ScalingCanvas {
     private static final List<String> NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
+    private static final double TALL = 150;
 
-    private final Pen pen;
     private final Session session;
+    private Pen pen = new Pen(new javafx.scene.canvas.Canvas().getGraphicsContext2D(), palette());
+    private double bars;
 
-    SongStrip(Pen pen, Session session) {
-        this.pen = pen;
+    SongStrip(Session session) {
         this.session = session;
     }
 
-    void paint(double left, double top, double width, double height) {
-        pen.text("What the song allows", left, top + 12, Type.strong(13), pen.palette.ink);
+    @Override
+    void paint(Pen given, double w, double height) {
+        if (session.design().get().sources().isEmpty()) {
+            return;
+        }
+        pen = given;
+        bars = height > TALL ? 70 : 26;
+        double width = w - 32;
+        double left = 16;
+        pen.text("What the song allows", left, 12, Type.strong(13), pen.palette.ink);
         double column = Math.min(230, width * 0.26);
-        hits(left, top + 34, column);
-        pen.upright(left + column + 12, top + 24, top + height - 20, pen.palette.rule);
-        gaps(left + column + 24, top + 34, column);
-        pen.upright(left + 2 * column + 36, top + 24, top + height - 20, pen.palette.rule);
-        notes(left + 2 * column + 48, top + 34, width - 2 * column - 48);
+        hits(left, 34, column);
+        pen.upright(left + column + 12, 24, height - 20, pen.palette.rule);
+        gaps(left + column + 24, 34, column);
+        pen.upright(left + 2 * column + 36, 24, height - 20, pen.palette.rule);
+        notes(left + 2 * column + 48, 34, width - 2 * column - 48, height);
     }
 
     private void hits(double x, double y, double w) {
         pen.text("HIT INTERVAL", x, y, Type.strong(10.5), pen.palette.ink2);
         Optional<Source> source =
-                session.design().get().sourcesOf(Role.HITS).stream()
-                        .filter(s -> session.measured().materials().get(s.id()) != null)
-                        .findFirst();
+                FieldEvents.hitsSource(session.design().get(), session.measured().materials());
         Optional<Hits> found =
                 source.map(s -> session.measured().materials().get(s.id()))
                         .flatMap(Material::hits)
@@ -70,9 +76,9 @@ final class SongStrip {
                 "median, " + source.get().name().toLowerCase(java.util.Locale.ROOT),
                 x,
                 y + 24);
-        histogram(intervals, 2, x, y + 108, w, 70);
+        histogram(intervals, 2, x, y + 38 + bars, w, bars);
         double half = h.intervalSeconds(0.5);
-        mark(half, 2, x, y + 108, w);
+        mark(half, 2, x, y + 38 + bars, w);
         String separation =
                 h.separationDb().isPresent()
                         ? h.hits().size()
@@ -80,7 +86,7 @@ final class SongStrip {
                                 + Wording.number(h.separationDb().getAsDouble(), 1)
                                 + " dB below"
                         : h.hits().size() + " hits, no bleed found";
-        pen.text(separation, x, y + 138, Type.regular(11.5), pen.palette.ink3);
+        note(separation, x, y);
     }
 
     private void gaps(double x, double y, double w) {
@@ -98,20 +104,25 @@ final class SongStrip {
         pen.g.setGlobalAlpha(0.1);
         pen.g.setFill(pen.palette.ink);
         double from = x + w * p.gapSeconds(0.25) / most;
-        pen.g.fillRect(from, y + 38, Math.max(2, x + w * p.gapSeconds(0.75) / most - from), 70);
+        pen.g.fillRect(from, y + 38, Math.max(2, x + w * p.gapSeconds(0.75) / most - from), bars);
         pen.g.setGlobalAlpha(1);
-        histogram(lengths, most, x, y + 108, w, 70);
-        mark(p.gapSeconds(0.5), most, x, y + 108, w);
-        pen.text(
+        histogram(lengths, most, x, y + 38 + bars, w, bars);
+        mark(p.gapSeconds(0.5), most, x, y + 38 + bars, w);
+        note(
                 "half lie from "
                         + Wording.number(p.gapSeconds(0.25), 2)
                         + " to "
                         + Wording.number(p.gapSeconds(0.75), 2)
                         + " s",
                 x,
-                y + 138,
-                Type.regular(11.5),
-                pen.palette.ink3);
+                y);
+    }
+
+    /** A line under a histogram, where there is room for it. */
+    private void note(String text, double x, double y) {
+        if (bars > 40) {
+            pen.text(text, x, y + 68 + bars, Type.regular(11.5), pen.palette.ink3);
+        }
     }
 
     private void big(String value, String unit, String words, double x, double y) {
@@ -175,10 +186,10 @@ final class SongStrip {
 
     private void mark(double value, double most, double x, double base, double w) {
         double at = x + w * Math.min(1, value / most);
-        pen.line(at, base - 74, at, base, pen.palette.ink, 2);
+        pen.line(at, base - bars - 4, at, base, pen.palette.ink, 2);
     }
 
-    private void notes(double x, double y, double w) {
+    private void notes(double x, double y, double w, double height) {
         pen.text("NOTE VALUES, MS", x, y, Type.strong(10.5), pen.palette.ink2);
         double first = 130;
         double step = (w - first) / (NOTES.size() + 1);
@@ -194,7 +205,7 @@ final class SongStrip {
         pen.across(x, x + w, y + 6, pen.palette.ink);
         double row = y + 22;
         var song = session.design().get().song();
-        for (Section s : song.sections().stream().limit(7).toList()) {
+        for (Section s : song.sections().stream().limit((long) ((height - 46) / 20)).toList()) {
             boolean on = s.equals(session.selection().section().get());
             if (on) {
                 pen.clipped(

@@ -1,53 +1,55 @@
 package orbispace.app.view;
 
-import java.util.List;
-import java.util.Optional;
 import javafx.collections.MapChangeListener;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.text.TextAlignment;
-import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.draw.SilhouettePainter;
-import orbispace.app.draw.TempoPainter;
-import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Material;
 import orbispace.app.session.Session;
 import orbispace.core.design.Design;
-import orbispace.core.design.Source;
-import orbispace.core.material.Hits;
-import orbispace.core.material.Phrases;
-import orbispace.core.time.Span;
-import orbispace.files.Wording;
 
-/** The materials: what is in the song, and what was found in it. */
+/** The materials: what is in the song, what was found in it, and its tempo and form. */
 final class SongView extends Screen {
-    private static final double TEMPO_TOP = 52;
-    private static final double TEMPO_HEIGHT = 76;
-    private static final double RULER_TOP = 152;
-    private static final double LANES_TOP = 172;
+    private static final double HEAD = 46;
+    private static final double FORM_HEIGHT = 126;
     private static final double STRIP_HEIGHT = 186;
+    private static final double LOW_STRIP_HEIGHT = 128;
+    private static final int MANY_LANES = 14;
 
+    private final Legend legend = new Legend();
+    private final FormLane form;
+    private final SongLanes lanes;
+    private final SongStrip strip;
     private final Playhead playhead;
-    private final Chart chart = new Chart();
     private final SongInspector inspector;
 
-    SongView(Session session) {
+    SongView(Session session, FileMenu files) {
         super(session, "Song");
+        inspector = new SongInspector(session, files);
+        form = new FormLane(session, inspector::rename);
+        lanes = new SongLanes(session, form::axis);
+        strip = new SongStrip(session);
         playhead = new Playhead(session.transport().position());
-        inspector = new SongInspector(session);
-        fill(chart, playhead);
+        fill(legend, form, lanes, strip, playhead);
         session.design().addListener((o, was, is) -> refresh());
-        session.selection().sourceId().addListener((o, was, is) -> chart.repaint());
-        session.selection().section().addListener((o, was, is) -> chart.repaint());
+        session.selection().sourceId().addListener((o, was, is) -> refresh());
+        session.selection().section().addListener((o, was, is) -> strip.repaint());
+        session.selection().window().addListener((o, was, is) -> refresh());
+        session.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
         session.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         refresh();
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == javafx.scene.input.KeyCode.C && !e.isShortcutDown()) {
+            session.transport().clicking().set(!session.transport().clicking().get());
+            e.consume();
+        }
     }
 
     private void refresh() {
@@ -57,13 +59,33 @@ final class SongView extends Screen {
         caption(
                 stems == 0
                         ? "nothing brought yet"
-                        : stems + " stems, " + seconds / 60 + " min " + seconds % 60 + " s");
-        chart.repaint();
+                        : stems
+                                + (stems == 1 ? " stem, " : " stems, ")
+                                + seconds / 60
+                                + " min "
+                                + seconds % 60
+                                + " s");
+        form.repaint();
+        lanes.repaint();
+        strip.repaint();
+        legend.repaint();
+        requestLayout();
     }
 
     @Override
     protected void layoutChildren() {
-        Plate.place(chart, 0, 0, getWidth(), getHeight());
+        double w = getWidth();
+        double h = getHeight();
+        int stems = session.design().get().sources().size();
+        double low = stems > MANY_LANES ? LOW_STRIP_HEIGHT : STRIP_HEIGHT;
+        double top = HEAD + FORM_HEIGHT;
+        double room = Math.max(40, h - top - low - 14);
+        Plate.place(legend, 0, 0, w, HEAD);
+        Plate.place(form, 0, HEAD, w, FORM_HEIGHT);
+        Plate.place(lanes, 0, top, w, room);
+        Plate.place(strip, 0, top + room + 14, w, low);
+        Plate.place(playhead, 0, 0, w, h);
+        playhead.follow(form.axis(), HEAD + FormLane.RULER_TOP, top + Math.max(20, lanes.bottom()));
         super.layoutChildren();
     }
 
@@ -74,237 +96,60 @@ final class SongView extends Screen {
 
     @Override
     void setPalette(Palette palette) {
-        chart.setPalette(palette);
+        for (ScalingCanvas c : new ScalingCanvas[] {legend, form, lanes, strip}) {
+            c.setPalette(palette);
+        }
+        inspector.setPalette(palette);
         playhead.setColor(palette.time);
     }
 
     @Override
     String keys() {
-        return "Up and Down: choose a stem. Click on a phrase: repeat it. Click elsewhere: go"
-                + " there.";
+        return "In the stems: Up and Down choose; Enter folds a group; + and \u2212 or the wheel"
+                + " zoom, Left and Right or Shift with the wheel scroll, Z shows the loop or"
+                + " section, Home all. A click on a phrase repeats it. On the ruler: Page Up and"
+                + " Down choose an edge or a tempo, arrows move it (Shift fine, Ctrl coarse), X"
+                + " splits at the playhead, T sets a tempo there, Delete joins or removes, F2"
+                + " renames. C: click on the beats.";
     }
 
-    private final class Chart extends ScalingCanvas {
-        Chart() {
-            setMouseTransparent(false);
-            setFocusTraversable(true);
-            setAccessibleText("stems over time; up and down choose a stem");
-            addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
-            addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        }
-
-        private List<Source> sources() {
-            return session.design().get().sources();
-        }
-
-        private TimeAxis axis(double w) {
-            return new TimeAxis(0, session.songSeconds(), 16 + LABELS, w - 32 - LABELS);
-        }
-
-        private double laneHeight(double h) {
-            double room = h - LANES_TOP - STRIP_HEIGHT - 14;
-            return Math.clamp(room / Math.max(1, sources().size() + 0.6), 16, 66);
-        }
-
-        private double laneTop(int index, double lane) {
-            return LANES_TOP + (index == 0 ? 0 : lane * 1.6 + (index - 1) * lane);
-        }
-
-        private void pressed(MouseEvent e) {
-            requestFocus();
-            double lane = laneHeight(getHeight());
-            TimeAxis axis = axis(getWidth());
-            for (int i = 0; i < sources().size(); i++) {
-                if (e.getY() >= laneTop(i, lane) && e.getY() < laneTop(i + 1, lane)) {
-                    session.selection().sourceId().set(sources().get(i).id());
-                    loopPhrase(sources().get(i), axis.seconds(e.getX()));
-                }
-            }
-            if (e.getX() > axis.left()) {
-                session.transport().seek(axis.seconds(e.getX()));
-            }
-        }
-
-        private void loopPhrase(Source source, double seconds) {
-            Optional.ofNullable(session.measured().materials().get(source.id()))
-                    .flatMap(Material::phrases)
-                    .flatMap(p -> p.spans().stream().filter(s -> s.contains(seconds)).findFirst())
-                    .ifPresent(session::loopOver);
-        }
-
-        private void key(KeyEvent e) {
-            int step = e.getCode() == KeyCode.DOWN ? 1 : e.getCode() == KeyCode.UP ? -1 : 0;
-            List<String> ids = sources().stream().map(Source::id).toList();
-            int at = ids.indexOf(session.selection().sourceId().get());
-            if (step != 0 && at + step >= 0 && at + step < ids.size()) {
-                session.selection().sourceId().set(ids.get(at + step));
-                e.consume();
-            }
-        }
-
+    /** What the marks in the lanes mean. */
+    private final class Legend extends ScalingCanvas {
         @Override
         void paint(Pen pen, double w, double h) {
-            if (sources().isEmpty()) {
+            if (session.design().get().sources().isEmpty()) {
                 return;
             }
-            TimeAxis axis = axis(w);
-            double lane = laneHeight(h);
-            double bottom = laneTop(sources().size(), lane);
-            legend(pen, w);
-            new TempoPainter(pen, session.design().get().song(), axis, TEMPO_TOP, TEMPO_HEIGHT)
-                    .paint(session.selection().section().get());
-            BarRuler.paint(pen, session.design().get().song().clock(), axis, RULER_TOP, 20, bottom);
-            for (int i = 0; i < sources().size(); i++) {
-                lane(
-                        pen,
-                        axis,
-                        sources().get(i),
-                        laneTop(i, lane),
-                        i == 0 ? lane * 1.6 : lane,
-                        i == 0);
-            }
-            pen.across(16, axis.right(), bottom, pen.palette.rule);
-            playhead.follow(axis, TEMPO_TOP, bottom);
-            new SongStrip(pen, session).paint(16, bottom + 14, w - 32, STRIP_HEIGHT);
-        }
-
-        private void legend(Pen pen, double w) {
             double y = 30;
             double x = w - 16;
             for (String name : new String[] {"bleed", "hit", "phrase", "mean, peak"}) {
                 double width = Pen.width(name, Type.regular(11.5));
                 pen.text(name, x - width, y, Type.regular(11.5), pen.palette.ink2);
                 x -= width + 10;
-                switch (name) {
-                    case "bleed" -> pen.line(x, y - 5, x, y, pen.palette.ink2, 1);
-                    case "hit" -> pen.line(x, y - 10, x, y, pen.palette.ink, 2.2);
-                    case "phrase" -> {
-                        pen.g.setGlobalAlpha(0.12);
-                        pen.g.setFill(pen.palette.ink);
-                        pen.g.fillRect(x - 18, y - 10, 20, 11);
-                        pen.g.setGlobalAlpha(1);
-                        x -= 18;
-                    }
-                    default -> {
-                        for (int i = 0; i < 10; i++) {
-                            double top = 3 + 7 * Math.abs(Math.sin(i * 0.9));
-                            pen.line(x - 2 * i, y, x - 2 * i, y - top, pen.palette.ink, 1);
-                        }
-                        x -= 20;
-                    }
+                x -= sign(pen, name, x, y) + 16;
+            }
+        }
+
+        private double sign(Pen pen, String name, double x, double y) {
+            switch (name) {
+                case "bleed" -> pen.line(x, y - 5, x, y, pen.palette.ink2, 1);
+                case "hit" -> pen.line(x, y - 10, x, y, pen.palette.ink, 2.2);
+                case "phrase" -> {
+                    pen.g.setGlobalAlpha(0.12);
+                    pen.g.setFill(pen.palette.ink);
+                    pen.g.fillRect(x - 18, y - 10, 20, 11);
+                    pen.g.setGlobalAlpha(1);
+                    return 18;
                 }
-                x -= 16;
-            }
-        }
-
-        private void lane(
-                Pen pen, TimeAxis axis, Source source, double top, double height, boolean first) {
-            boolean chosen = source.id().equals(session.selection().sourceId().get());
-            if (chosen) {
-                pen.clipped(
-                        8.5,
-                        Math.floor(top) + 2.5,
-                        LABELS + 2,
-                        height - 5,
-                        5,
-                        pen.palette.card,
-                        pen.palette.ink);
-            }
-            pen.across(16, axis.right(), top, pen.palette.rule);
-            Material m = session.measured().materials().get(source.id());
-            double base = top + height - 4;
-            double textY = height > 46 ? top + height / 2 - 10 : top + Math.min(height - 4, 14);
-            pen.text(source.name(), 18, textY, Type.strong(13), pen.palette.ink);
-            if (height > 34) {
-                pen.text(
-                        source.role().label(),
-                        18,
-                        textY + 15,
-                        Type.regular(11.5),
-                        pen.palette.ink3);
-            }
-            if (m != null && height > 46) {
-                String lufs =
-                        m.integratedLufs().isPresent()
-                                ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
-                                : "silent";
-                pen.text(lufs, 18, textY + 30, Type.regular(11.5), pen.palette.ink2);
-            }
-            if (m == null) {
-                pen.text(
-                        "listening",
-                        axis.left() + 8,
-                        base - 6,
-                        Type.italic(11.5),
-                        pen.palette.ink3);
-                return;
-            }
-            m.phrases().ifPresent(p -> phrases(pen, axis, p, top, height, first));
-            double full = m.silhouette().peak(0, m.silhouette().seconds());
-            Optional<Hits> hits =
-                    m.hits().filter(x -> source.role() == orbispace.core.design.Role.HITS);
-            double reach = height - (first && m.phrases().isPresent() ? 26 : 10);
-            if (hits.isPresent()) {
-                ticks(pen, axis, hits.get(), base, reach);
-            } else {
-                SilhouettePainter.paint(pen, m.silhouette(), axis, base, reach, full);
-            }
-        }
-
-        private void phrases(
-                Pen pen,
-                TimeAxis axis,
-                Phrases found,
-                double top,
-                double height,
-                boolean numbered) {
-            for (Span span : found.spans()) {
-                double x = axis.x(span.startSeconds());
-                double width = Math.max(1, axis.x(span.endSeconds()) - x);
-                pen.g.setGlobalAlpha(0.09);
-                pen.g.setFill(pen.palette.ink);
-                pen.g.fillRect(x, top + 1, width, height - 5);
-                pen.g.setGlobalAlpha(1);
-            }
-            for (Span gap : numbered ? found.gaps() : List.<Span>of()) {
-                double x = axis.x((gap.startSeconds() + gap.endSeconds()) / 2);
-                String label = Wording.number(gap.seconds(), 1);
-                if (axis.x(gap.endSeconds()) - axis.x(gap.startSeconds()) + 14
-                        > Pen.width(label, Type.regular(11))) {
-                    pen.text(
-                            label,
-                            x,
-                            top + 12,
-                            Type.regular(11),
-                            pen.palette.ink2,
-                            TextAlignment.CENTER);
+                default -> {
+                    for (int i = 0; i < 10; i++) {
+                        double tall = 3 + 7 * Math.abs(Math.sin(i * 0.9));
+                        pen.line(x - 2 * i, y, x - 2 * i, y - tall, pen.palette.ink, 1);
+                    }
+                    return 20;
                 }
             }
-        }
-
-        private void ticks(Pen pen, TimeAxis axis, Hits hits, double base, double height) {
-            double loudest = hits.hits().stream().mapToDouble(Hits.Hit::peakDb).max().orElse(0);
-            for (Hits.Hit hit : hits.bleed()) {
-                double tall = Math.max(2, height * (1 + (hit.peakDb() - loudest) / 36));
-                pen.line(
-                        axis.x(hit.seconds()),
-                        base,
-                        axis.x(hit.seconds()),
-                        base - tall,
-                        pen.palette.ink3,
-                        1);
-            }
-            for (Hits.Hit hit : hits.hits()) {
-                double tall = Math.max(2, height * (1 + (hit.peakDb() - loudest) / 36));
-                pen.line(
-                        axis.x(hit.seconds()),
-                        base,
-                        axis.x(hit.seconds()),
-                        base - tall,
-                        pen.palette.ink,
-                        1.8);
-            }
-            pen.across(axis.left(), axis.right(), base, pen.palette.ink);
+            return 0;
         }
     }
 }

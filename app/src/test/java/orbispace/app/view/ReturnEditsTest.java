@@ -27,7 +27,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ReturnEditsTest {
     @TempDir Path folder;
 
-    private final Session session = new Session(Runnable::run, RecentProjects.inMemory(), Songs.facts());
+    private final Session session =
+            new Session(Runnable::run, RecentProjects.inMemory(), Songs.facts());
 
     @BeforeEach
     void open() throws IOException {

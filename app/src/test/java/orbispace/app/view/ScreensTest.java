@@ -10,8 +10,8 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 

@@ -60,6 +60,7 @@ public final class Audio {
     }
 
     /** Bytes of memory that its samples take; channels that are the same array count once. */
+    @SuppressWarnings("ReferenceEquality") // One and the same array is held once.
     public long bytes() {
         boolean shared = channels.length == 2 && channels[0] == channels[1];
         return 4L * frames() * (shared ? 1 : channels.length);

@@ -13,7 +13,8 @@ import orbispace.core.hearing.Cover;
  * @param after measures with the change rendered
  * @param cost what it takes away
  */
-public record Proposal(ReturnEdit edit, String change, String why, Cover before, Cover after, Cost cost) {
+public record Proposal(
+        ReturnEdit edit, String change, String why, Cover before, Cover after, Cost cost) {
 
     /**
      * What a remedy takes away.

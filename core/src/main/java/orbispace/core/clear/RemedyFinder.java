@@ -9,9 +9,9 @@ import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.dynamics.Ducker;
 import orbispace.core.hearing.Cover;
@@ -72,7 +72,8 @@ public final class RemedyFinder {
         return p.presenceGain() / Math.max(0.1, p.cost().total());
     }
 
-    private record Candidate(ReturnEdit edit, String change, String why, double octaves, double duckDb) {}
+    private record Candidate(
+            ReturnEdit edit, String change, String why, double octaves, double duckDb) {}
 
     private Proposal rendered(
             Design design,

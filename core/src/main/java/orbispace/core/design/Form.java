@@ -115,10 +115,8 @@ public final class Form {
         }
         Section a = song.sections().get(index);
         Section b = song.sections().get(index + 1);
-        Song half =
-                replaced(song, index, new Section(b.name(), a.firstBar(), a.bars(), b.kind()));
-        return replaced(
-                half, index + 1, new Section(a.name(), b.firstBar(), b.bars(), a.kind()));
+        Song half = replaced(song, index, new Section(b.name(), a.firstBar(), a.bars(), b.kind()));
+        return replaced(half, index + 1, new Section(a.name(), b.firstBar(), b.bars(), a.kind()));
     }
 
     private static Song replaced(Song song, int index, Section section) {
@@ -127,11 +125,27 @@ public final class Form {
         return song.withSections(all);
     }
 
-    /** Sets the tempo from a beat on, up to the next change. */
+    /**
+     * Sets the tempo from a beat on, up to the next change. A glide that begins there still goes
+     * where it went, and one that led there leads to the new tempo.
+     */
     public static Song tempo(Song song, double beat, double bpm) {
-        List<TempoMap.Change> changes = new ArrayList<>(song.clock().tempo().changes());
-        changes.removeIf(c -> c.beat() == beat);
-        changes.add(TempoMap.Change.step(beat, bpm));
+        List<TempoMap.Change> all = song.clock().tempo().changes();
+        List<TempoMap.Change> changes = new ArrayList<>();
+        double end = bpm;
+        for (int i = 0; i < all.size(); i++) {
+            TempoMap.Change c = all.get(i);
+            boolean glides = c.endBpm() != c.bpm();
+            boolean leadsHere = i + 1 < all.size() && all.get(i + 1).beat() == beat;
+            if (c.beat() == beat) {
+                end = glides ? c.endBpm() : bpm;
+            } else if (glides && leadsHere && c.endBpm() == all.get(i + 1).bpm()) {
+                changes.add(new TempoMap.Change(c.beat(), c.bpm(), bpm));
+            } else {
+                changes.add(c);
+            }
+        }
+        changes.add(new TempoMap.Change(beat, bpm, end));
         return tempi(song, heldBefore(song, changes, beat));
     }
 
@@ -187,8 +201,7 @@ public final class Form {
 
     private static Song tempi(Song song, List<TempoMap.Change> changes) {
         SongClock c = song.clock();
-        return song.withClock(
-                new SongClock(TempoMap.of(changes), c.metre(), c.originSeconds()));
+        return song.withClock(new SongClock(TempoMap.of(changes), c.metre(), c.originSeconds()));
     }
 
     /** Sets the metre from a bar on, up to the next change. */
@@ -208,8 +221,7 @@ public final class Form {
 
     private static Song metres(Song song, List<MetreMap.Change> changes) {
         SongClock c = song.clock();
-        return song.withClock(
-                new SongClock(c.tempo(), MetreMap.of(changes), c.originSeconds()));
+        return song.withClock(new SongClock(c.tempo(), MetreMap.of(changes), c.originSeconds()));
     }
 
     /** Lets bar 1 begin at a time from the start of the stems. */

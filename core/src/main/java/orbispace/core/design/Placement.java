@@ -11,8 +11,7 @@ import orbispace.core.audio.Audio;
  * @param constantOffset a constant that is taken away from every sample, full scale 1
  * @param keepFrames how much of the stem is used from its start; 0 for all
  */
-public record Placement(
-        int shiftFrames, boolean inverted, double constantOffset, int keepFrames) {
+public record Placement(int shiftFrames, boolean inverted, double constantOffset, int keepFrames) {
     /** A stem as it lies in its file. */
     public static final Placement AS_IS = new Placement(0, false, 0, 0);
 

@@ -15,9 +15,9 @@ import orbispace.core.audio.Quantile;
  *
  * <p>A stop counts if the quarter second before it was steady within 5 dB, the level then drops by
  * at least 8 dB in a tenth of a second, and what follows falls straight (correlation over 0.9 in
- * steps of 50 ms) for a fifth of a second at least, clearly slower than the drop. Sounds
- * that ring by themselves from their stroke, such as bars and strings, have no such knee and are
- * not reported.
+ * steps of 50 ms) for a fifth of a second at least, clearly slower than the drop. Sounds that ring
+ * by themselves from their stroke, such as bars and strings, have no such knee and are not
+ * reported.
  */
 public final class AmbienceFinder {
     private static final double FRAME_SECONDS = 0.01;

@@ -73,12 +73,7 @@ public final class GateKeyFinder {
         return Optional.ofNullable(best)
                 .flatMap(k ->
                         gate(
-                                keyed(
-                                        windows,
-                                        seconds,
-                                        rate,
-                                        k.keyHighPassHz(),
-                                        k.keyLowPassHz()),
+                                keyed(windows, seconds, rate, k.keyHighPassHz(), k.keyLowPassHz()),
                                 plain,
                                 k.keyHighPassHz(),
                                 k.keyLowPassHz()))
@@ -102,8 +97,7 @@ public final class GateKeyFinder {
         double apart = separation.getAsDouble();
         Set<Double> hits = keyed.hits().stream().map(Hits.Hit::seconds).collect(toSet());
         return Optional.of(
-                new GateKey(
-                        weakest - apart / 2, apart / 3, high, low, apart, plain.parted(hits)));
+                new GateKey(weakest - apart / 2, apart / 3, high, low, apart, plain.parted(hits)));
     }
 
     /** A key that opens for what is the weaker in the plain sound would open for the bleed. */
@@ -151,9 +145,7 @@ public final class GateKeyFinder {
             double energy = sound.slice(at, y.length).meanSquare();
             events.add(
                     new Hits.Hit(
-                            seconds.get(n),
-                            Decibels.ofAmplitude(peak),
-                            Decibels.ofPower(energy)));
+                            seconds.get(n), Decibels.ofAmplitude(peak), Decibels.ofPower(energy)));
         }
         return HitFinder.split(events);
     }

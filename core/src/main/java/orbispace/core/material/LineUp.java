@@ -14,13 +14,13 @@ import orbispace.core.signal.Fft;
  * @param sharedShare 0 to 1: squared correlation of the two once they are lined up; near 1 for
  *     copies, small where one only bleeds into the other
  */
-public record LineUp(
-        int delaySamples, boolean inverted, double confidence, double sharedShare) {
+public record LineUp(int delaySamples, boolean inverted, double confidence, double sharedShare) {
     /** The confidence from which two stems are taken to share sound. */
     public static final double SURE = 0.5;
 
     /** Frames that are transformed at a time. */
     static final int LENGTH = 1 << 17;
+
     private static final int PEAK_FRAMES = 4;
 
     /** The longest delay that is looked for, in frames. */

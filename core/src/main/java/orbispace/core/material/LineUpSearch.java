@@ -16,6 +16,7 @@ import orbispace.core.signal.Fft;
 public final class LineUpSearch {
     private static final int STRETCHES = 12;
     private static final double WORTH_A_LOOK = 0.35;
+    private static final double CERTAIN = 0.65;
 
     private LineUpSearch() {}
 
@@ -60,9 +61,7 @@ public final class LineUpSearch {
         return quick(spectra[p[0]], spectra[p[1]])
                 .filter(l -> l.confidence() >= WORTH_A_LOOK)
                 .flatMap(l ->
-                        l.confidence() >= LineUp.SURE
-                                ? Optional.of(l.sharing(a, b))
-                                : LineUp.of(a, b))
+                        l.confidence() >= CERTAIN ? Optional.of(l.sharing(a, b)) : LineUp.of(a, b))
                 .filter(l -> l.confidence() >= LineUp.SURE)
                 .map(l -> new Pair(p[0], p[1], l));
     }

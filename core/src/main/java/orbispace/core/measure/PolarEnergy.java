@@ -1,8 +1,8 @@
 package orbispace.core.measure;
 
 import orbispace.core.audio.Audio;
-import orbispace.core.audio.Pan;
 import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Pan;
 import orbispace.core.signal.Fft;
 
 /**

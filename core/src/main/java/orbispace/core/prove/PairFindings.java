@@ -45,7 +45,7 @@ final class PairFindings {
                         "unaligned",
                         frames == 0 && !l.inverted() ? Severity.KNOW : Severity.ACT,
                         moved.id(),
-                        flag(frames, moved == later, l.inverted()),
+                        flag(frames, copy, l.inverted()),
                         evidence(design, earlier, later, frames, l, copy),
                         "The two add up to a comb: some tones double, others vanish, and every"
                                 + " space they share repeats it.",

@@ -20,11 +20,9 @@ public final class StemFindings {
     private static final double TAIL_KEPT_SECONDS = 1;
 
     private final Design design;
-    private final Map<String, Stem> stems;
 
-    private StemFindings(Design design, Map<String, Stem> stems) {
+    private StemFindings(Design design) {
         this.design = design;
-        this.stems = stems;
     }
 
     /**
@@ -45,10 +43,9 @@ public final class StemFindings {
      */
     public static List<Finding> of(
             Design design, Map<String, Stem> stems, List<SharedSound> pairs) {
-        StemFindings rules = new StemFindings(design, stems);
+        StemFindings rules = new StemFindings(design);
         List<Finding> found = new ArrayList<>();
-        double usual =
-                Quantile.of(stems.values().stream().map(Stem::seconds).toList(), 0.5);
+        double usual = Quantile.of(stems.values().stream().map(Stem::seconds).toList(), 0.5);
         for (Source source : design.sources()) {
             Stem stem = stems.get(source.id());
             if (stem == null) {

@@ -9,9 +9,9 @@ import java.util.Map;
 import orbispace.core.Signals;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.Cover;
@@ -161,7 +161,8 @@ class ClearTest {
     void aHighPassIsProposedWhileTooMuchLiesLowAndThenNoMore() {
         CoverAnalysis analysis = analysis();
         Design low =
-                new ReturnEdit.FilterOut("A", orbispace.core.design.Filter.OPEN).applyTo(design(-14));
+                new ReturnEdit.FilterOut("A", orbispace.core.design.Filter.OPEN)
+                        .applyTo(design(-14));
         Design boomy = new ReturnEdit.Send("A", "voice", null).applyTo(low);
         RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
         Proposal highPass =

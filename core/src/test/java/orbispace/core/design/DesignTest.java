@@ -152,7 +152,8 @@ class DesignTest {
         History history = new History(two);
         Object drag = new Object();
         for (double d = 1.3; d < 2; d += 0.1) {
-            history.push(new ReturnEdit.Decay("A", d).applyTo(history.current()), "decay of A", drag);
+            history.push(
+                    new ReturnEdit.Decay("A", d).applyTo(history.current()), "decay of A", drag);
         }
         Design dragged = history.current();
         history.push(new ReturnEdit.Level("B", -9).applyTo(dragged), "level of B", null);

@@ -10,10 +10,10 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.render.LiveSettings.Hearing;
 import org.junit.jupiter.api.Test;
 
@@ -116,7 +116,8 @@ class LiveMixTest {
 
     @Test
     void soloDimsTheOthersButKeepsTheirReturns() {
-        Hearing solo = new Hearing(Map.of("bed", 0.125), Map.of("A", 0.0, "B", 0.0), false, 1, null);
+        Hearing solo =
+                new Hearing(Map.of("bed", 0.125), Map.of("A", 0.0, "B", 0.0), false, 1, null);
         LiveMix mix = mix(design, solo);
         float[][] out = play(mix, 0, 4800);
         Audio bed = java.util.Objects.requireNonNull(material.audio().get("bed"));
@@ -177,7 +178,8 @@ class LiveMixTest {
 
     @Test
     void aChangedShapeNeedsAnotherMix() {
-        assertThat(LiveMix.sameShape(design, new ReturnEdit.Decay("A", 2).applyTo(design))).isTrue();
+        assertThat(LiveMix.sameShape(design, new ReturnEdit.Decay("A", 2).applyTo(design)))
+                .isTrue();
         Design oneReturn =
                 new Design(design.song(), design.sources(), design.returns().subList(0, 1));
         assertThat(LiveMix.sameShape(design, oneReturn)).isFalse();

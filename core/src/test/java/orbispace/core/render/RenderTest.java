@@ -11,10 +11,10 @@ import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayTime;
@@ -158,7 +158,8 @@ class RenderTest {
                                 Fields.source("bed", Role.HARMONY_BED)),
                         List.of(Fields.hall("A", 0.5, Map.of("bed", -6.0))));
         Design ducked =
-                new ReturnEdit.Ducking("A", new Duck("voice", 9, -50, 8, 6, 5, 50, 100)).applyTo(open);
+                new ReturnEdit.Ducking("A", new Duck("voice", 9, -50, 8, 6, 5, 50, 100))
+                        .applyTo(open);
         Audio before = wet(open, material, "A");
         Audio after = wet(ducked, material, "A");
         assertThat(levelDb(after, 0.3, 0.9) - levelDb(before, 0.3, 0.9)).isCloseTo(-9, within(0.1));
