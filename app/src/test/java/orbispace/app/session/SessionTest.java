@@ -320,7 +320,7 @@ class SessionTest {
                                 folder.resolve("drum.wav")),
                         96);
         assertThat(song.design().sources().stream().map(Source::role))
-                .containsExactly(Role.LEAD, Role.HARMONY_BED, Role.HITS);
+                .containsExactly(Role.LEAD, Role.HITS, Role.HARMONY_BED);
         assertThat(song.design().returns()).hasSize(2);
         assertThat(song.design().song().clock().bpmOfBar(1)).isEqualTo(96);
         session.begin(song);

@@ -9,6 +9,7 @@ import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
@@ -28,9 +29,9 @@ class ScreensTest extends WindowCase {
     }
 
     private String shownName() {
-        return robot.lookup(".inspector-title").<Label>queryAll().stream()
+        return robot.lookup(".title-field").<TextField>queryAll().stream()
                 .filter(WindowCase::shown)
-                .map(Label::getText)
+                .map(TextField::getText)
                 .findFirst()
                 .orElse("");
     }
@@ -71,7 +72,7 @@ class ScreensTest extends WindowCase {
     void keysChooseAStemAndAClickOnAPhraseRepeatsIt() {
         key(KeyCode.DIGIT1);
         Node chart = called("stems over time");
-        clickAt(chart, 0.15, 200);
+        clickAt(chart, 0.15, 40);
         assertThat(shownName()).isEqualTo("Lead voice");
         assertThat(on(() -> session.transport().looping().get())).isTrue();
         Span loop = Objects.requireNonNull(session.transport().loop().get());

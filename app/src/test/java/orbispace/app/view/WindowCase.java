@@ -9,6 +9,7 @@ import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -115,6 +116,15 @@ abstract class WindowCase {
             }
         }
         return true;
+    }
+
+    /** Presses the visible button of a text. */
+    void press(String text) {
+        robot.clickOn(
+                robot.lookup((Node n) ->
+                                n instanceof ButtonBase b && text.equals(b.getText()) && shown(n))
+                        .<Node>query());
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     Set<String> labels() {
