@@ -62,7 +62,9 @@ public final class SoundReader {
                                                 : ": is no sound file that is known; export WAV,"
                                                         + " AIFF or FLAC"));
             };
-        } catch (BufferUnderflowException | IndexOutOfBoundsException e) {
+        } catch (BufferUnderflowException
+                | IndexOutOfBoundsException
+                | IllegalArgumentException e) {
             throw new FileProblem(file + ": ends inside its header; export it again", e);
         } catch (IOException e) {
             throw FileProblem.reading(file, e);

@@ -95,16 +95,62 @@ class MidiTempoTest {
         assertThat(form.sections()).isEmpty();
     }
 
+    private static void meta(javax.sound.midi.Track track, int type, long tick, int... data)
+            throws Exception {
+        byte[] bytes = new byte[data.length];
+        for (int i = 0; i < data.length; i++) {
+            bytes[i] = (byte) data[i];
+        }
+        track.add(
+                new javax.sound.midi.MidiEvent(
+                        new javax.sound.midi.MetaMessage(type, bytes, bytes.length), tick));
+    }
+
+    @Test
+    void filmFramesAreSecondsAndTheTempoSaysHowManyBeatsPass() throws Exception {
+        // 25 frames of 40 ticks: a tick is a millisecond.
+        Sequence frames = new Sequence(Sequence.SMPTE_25, 40);
+        javax.sound.midi.Track track = frames.createTrack();
+        meta(track, 0x51, 0, 0x07, 0xA1, 0x20);
+        meta(track, 0x51, 4000, 0x0F, 0x42, 0x40);
+        meta(track, 0x58, 8000, 3, 2, 24, 8);
+        meta(track, 0x06, 4000, 'B');
+        meta(track, 0x06, 14000, 'C');
+        Path film = folder.resolve("film.mid");
+        MidiSystem.write(frames, 0, film.toFile());
+        SongClock clock = MidiTempo.read(film).clock();
+        // Two bars of four at 120 in 4 s, one at 60 to 8 s, then bars of three in 3 s.
+        assertThat(clock.secondsOfBar(3)).isCloseTo(4, within(1e-9));
+        assertThat(clock.secondsOfBar(4)).isCloseTo(8, within(1e-9));
+        assertThat(clock.secondsOfBar(6)).isCloseTo(14, within(1e-9));
+        assertThat(MidiTempo.read(film).sections())
+                .containsExactly(new Section("B", 3, 3), new Section("C", 6, 1));
+    }
+
+    @Test
+    void tenThousandChangesOfTempoAndMetreAreRead() throws Exception {
+        Sequence sequence = new Sequence(Sequence.PPQ, 480);
+        javax.sound.midi.Track track = sequence.createTrack();
+        for (int i = 0; i < 10_000; i++) {
+            meta(track, 0x51, 480L * 4 * i, 0x07, 0xA1, i & 0xFF);
+            meta(track, 0x58, 480L * 4 * i, 4, 2, 24, 8);
+        }
+        Path file = folder.resolve("many.mid");
+        MidiSystem.write(sequence, 0, file.toFile());
+        MidiTempo.Form form = MidiTempo.read(file);
+        assertThat(form.clock().tempo().changes()).hasSize(10_000);
+        assertThat(form.clock().secondsOfBar(10_000)).isCloseTo(9999 * 2, within(1.0));
+    }
+
     @Test
     void brokenFilesAreRefusedInOneLine() throws Exception {
         Path text = folder.resolve("words.mid");
         Files.writeString(text, "not music");
         Path empty = Files.createFile(folder.resolve("empty.mid"));
-        Path film = folder.resolve("film.mid");
-        Sequence frames = new Sequence(Sequence.SMPTE_25, 40);
-        frames.createTrack();
-        MidiSystem.write(frames, 0, film.toFile());
-        for (Path file : List.of(text, empty, film, folder, folder.resolve("gone.mid"))) {
+        Path cut = folder.resolve("cut.mid");
+        MidiTempo.write(cut, SongClock.constant(96, 4, 4), List.of());
+        Files.write(cut, java.util.Arrays.copyOf(Files.readAllBytes(cut), 30));
+        for (Path file : List.of(text, empty, cut, folder, folder.resolve("gone.mid"))) {
             assertThatThrownBy(() -> MidiTempo.read(file))
                     .as(file.toString())
                     .isInstanceOf(FileProblem.class)

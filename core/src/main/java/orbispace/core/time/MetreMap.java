@@ -3,6 +3,7 @@ package orbispace.core.time;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** Maps bar numbers (from 1) to quarter-note beats (from 0) through changes of metre. */
 public final class MetreMap {
@@ -63,6 +64,16 @@ public final class MetreMap {
             throw new IllegalArgumentException("a metre map needs a metre at bar 1");
         }
         return new MetreMap(List.copyOf(sorted));
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof MetreMap map && map.changes.equals(changes);
+    }
+
+    @Override
+    public int hashCode() {
+        return changes.hashCode();
     }
 
     /** The changes in order of bars. */

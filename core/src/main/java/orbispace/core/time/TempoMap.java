@@ -3,6 +3,7 @@ package orbispace.core.time;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Maps quarter-note beats (from 0) to seconds and back, exactly, through tempo changes and
@@ -73,6 +74,16 @@ public final class TempoMap {
             starts[i] = starts[i - 1] + secondsInto(kept.get(i - 1), beats, beats);
         }
         return new TempoMap(List.copyOf(kept), starts);
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof TempoMap map && map.changes.equals(changes);
+    }
+
+    @Override
+    public int hashCode() {
+        return changes.hashCode();
     }
 
     /** The changes in order of beats. */
