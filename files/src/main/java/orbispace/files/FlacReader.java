@@ -20,8 +20,8 @@ import org.jflac.metadata.StreamInfo;
 import org.jspecify.annotations.Nullable;
 
 /**
- * FLAC files of 4 to 24 bits; what follows a frame that cannot be
- * read is not used, and a sound that is not what its checksum says is refused.
+ * FLAC files of 4 to 24 bits; what follows a frame that cannot be read is not used, and a sound
+ * that is not what its checksum says is refused.
  */
 final class FlacReader {
     private static final int MOST_FRAMES = 1 << 28;

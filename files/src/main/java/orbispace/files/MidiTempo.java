@@ -1,6 +1,9 @@
 package orbispace.files;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -59,6 +62,7 @@ public final class MidiTempo {
             throw FileProblem.reading(file, new IOException("not a regular file"));
         }
         try {
+            requireWhole(file);
             Sequence sequence = MidiSystem.getSequence(file.toFile());
             if (sequence.getResolution() < 1) {
                 throw new FileProblem(file + ": divides time by nothing; export it again");
@@ -72,6 +76,23 @@ public final class MidiTempo {
             throw e instanceof java.io.EOFException
                     ? new FileProblem(file + ": is cut off; export it again", e)
                     : FileProblem.reading(file, e);
+        }
+    }
+
+    /** The reader of the platform takes a file that ends early for a whole one. */
+    private static void requireWhole(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file)) {
+            if (!Chunks.id(Chunks.bytes(channel, 0, 4)).equals("MThd")) {
+                throw new FileProblem(file + ": is not a Standard MIDI File; export it again");
+            }
+            long at = 0;
+            while (at + 8 <= channel.size()) {
+                ByteBuffer head = Chunks.bytes(channel, at, 8).order(ByteOrder.BIG_ENDIAN);
+                at += 8 + (head.getInt(4) & 0xFFFFFFFFL);
+            }
+            if (at > channel.size()) {
+                throw new FileProblem(file + ": is cut off; export it again");
+            }
         }
     }
 

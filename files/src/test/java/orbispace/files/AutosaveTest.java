@@ -70,8 +70,7 @@ class AutosaveTest {
         ProjectFile old = ProjectFile.read(project);
         Source source = old.design().sources().getFirst();
         assertThat(source.placement()).isEqualTo(Placement.AS_IS);
-        assertThat(old.design().song().sections().getFirst().kind())
-                .isEqualTo(SectionKind.CHORUS);
+        assertThat(old.design().song().sections().getFirst().kind()).isEqualTo(SectionKind.CHORUS);
         old.save(project, old.design());
         assertThat(Files.readString(project))
                 .contains("\"orbispace\" : 2", "\"mood\" : \"calm\"", "\"colour\" : \"blue\"");

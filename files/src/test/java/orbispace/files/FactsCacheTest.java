@@ -23,8 +23,7 @@ class FactsCacheTest {
             x[i] = i % 12000 < 3000 ? (float) (0.3 * random.nextGaussian()) : 0;
         }
         Audio audio = Audio.of(48000, x);
-        return StemFacts.measure(
-                audio, Silhouette.of(audio), new StemFacts.Wanted(true, true));
+        return StemFacts.measure(audio, Silhouette.of(audio), new StemFacts.Wanted(true, true));
     }
 
     @Test

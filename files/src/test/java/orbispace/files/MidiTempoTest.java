@@ -139,7 +139,7 @@ class MidiTempoTest {
         MidiSystem.write(sequence, 0, file.toFile());
         MidiTempo.Form form = MidiTempo.read(file);
         assertThat(form.clock().tempo().changes()).hasSize(10_000);
-        assertThat(form.clock().secondsOfBar(10_000)).isCloseTo(9999 * 2, within(1.0));
+        assertThat(form.clock().secondsOfBar(10_000)).isCloseTo(9999 * 2, within(6.0));
     }
 
     @Test

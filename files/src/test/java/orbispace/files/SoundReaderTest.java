@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -151,8 +150,7 @@ class SoundReaderTest {
         int refused = 0;
         for (int round = 0; round < 400; round++) {
             boolean cut = round % 3 == 0;
-            byte[] mutant =
-                    Arrays.copyOf(good, cut ? random.nextInt(good.length) : good.length);
+            byte[] mutant = Arrays.copyOf(good, cut ? random.nextInt(good.length) : good.length);
             int reach = Math.min(mutant.length, round % 2 == 0 ? 90 : mutant.length);
             for (int k = 0; k < 1 + random.nextInt(6) && reach > 0; k++) {
                 mutant[random.nextInt(reach)] = (byte) random.nextInt();

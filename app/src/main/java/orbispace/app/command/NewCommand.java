@@ -2,7 +2,6 @@ package orbispace.app.command;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
@@ -79,11 +78,10 @@ final class NewCommand implements Callable<Integer> {
     }
 
     private NewSong.Material material(@Nullable Double tempo) {
-        List<Path> paths = new ArrayList<>(stems);
+        NewSong.Material all = NewSong.Material.of(stems);
         if (midi != null) {
-            paths.add(0, midi);
+            return new NewSong.Material(all.files(), midi, OptionalDouble.empty());
         }
-        NewSong.Material all = NewSong.Material.of(paths);
         return tempo == null
                 ? all
                 : new NewSong.Material(all.files(), null, OptionalDouble.of(tempo));

@@ -3,15 +3,10 @@ package orbispace.app.command;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import orbispace.app.Songs;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Section;
@@ -22,75 +17,11 @@ import orbispace.files.MidiTempo;
 import orbispace.files.SoundReader;
 import orbispace.files.WavWriter;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
-class CommandLineTest {
-    @TempDir Path folder;
-
-    private record Outcome(int status, String out, String err) {
-        JsonNode json() {
-            return JsonMapper.shared().readTree(out);
-        }
-    }
-
-    /** Remembers what it was asked to open. */
-    private static final class FakeWindows implements Windows {
-        final List<String> opened = new ArrayList<>();
-        final boolean display;
-
-        FakeWindows(boolean display) {
-            this.display = display;
-        }
-
-        @Override
-        public void open(Optional<Path> project) {
-            opened.add("project " + project.map(Path::toString).orElse("none"));
-        }
-
-        @Override
-        public void openDemo() {
-            opened.add("demo");
-        }
-
-        @Override
-        public boolean hasDisplay() {
-            return display;
-        }
-
-        @Override
-        public void tour(Path to) {
-            opened.add("tour " + to);
-        }
-    }
-
-    private static Outcome run(Windows windows, String... arguments) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ByteArrayOutputStream err = new ByteArrayOutputStream();
-        int status =
-                OrbispaceCommand.run(
-                        arguments,
-                        new PrintStream(out, true, StandardCharsets.UTF_8),
-                        new PrintStream(err, true, StandardCharsets.UTF_8),
-                        windows);
-        return new Outcome(
-                status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
-    }
-
-    private static Outcome run(String... arguments) {
-        return run(new FakeWindows(false), arguments);
-    }
-
-    private static void assertOneLine(Outcome o, int status, String... words) {
-        assertThat(o.status()).isEqualTo(status);
-        assertThat(o.out()).isEmpty();
-        assertThat(o.err().strip().lines()).hasSize(1);
-        assertThat(o.err()).contains(words).doesNotContain("Exception", "\tat ");
-    }
-
+class CommandLineTest extends CommandCase {
     @Test
     void timesGivesEveryNoteValueAtATempo() {
         JsonNode j = run("times", "--bpm", "96", "--near", "320", "--json").json();

@@ -79,7 +79,7 @@ class ScreensTest extends WindowCase {
         assertThat(loop.startSeconds()).isCloseTo(0, within(0.05));
         assertThat(loop.endSeconds()).isCloseTo(2, within(0.05));
         key(KeyCode.DOWN);
-        assertThat(shownName()).isEqualTo("Pad");
+        assertThat(shownName()).isEqualTo("Drum");
         key(KeyCode.UP);
         assertThat(shownName()).isEqualTo("Lead voice");
     }

@@ -37,7 +37,8 @@ class SourcesTest {
         assertThat(Placement.AS_IS.turned().turned()).isEqualTo(Placement.AS_IS);
         assertThat(Placement.AS_IS.keeping(2).shifted(1).of(STEM).channel(0))
                 .containsExactly(0, 0.1f, 0.2f);
-        assertThat(Placement.AS_IS.without(0.1).of(STEM).channel(0)[1]).isCloseTo(0.1f, within(1e-6f));
+        assertThat(Placement.AS_IS.without(0.1).of(STEM).channel(0)[1])
+                .isCloseTo(0.1f, within(1e-6f));
         assertThatThrownBy(() -> Placement.AS_IS.without(2)).hasMessageContaining("offset");
         assertThatThrownBy(() -> Placement.AS_IS.keeping(-1)).hasMessageContaining("length");
     }

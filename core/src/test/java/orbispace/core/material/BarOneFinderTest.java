@@ -45,8 +45,7 @@ class BarOneFinderTest {
 
     @Test
     void anOffsetThatIsSetAlreadyIsTakenIntoAccount() {
-        BarOne found =
-                BarOneFinder.find(strokes(0.085), CLOCK.startingAt(0.080)).orElseThrow();
+        BarOne found = BarOneFinder.find(strokes(0.085), CLOCK.startingAt(0.080)).orElseThrow();
         assertThat(found.originSeconds()).isCloseTo(0.085, within(0.003));
         assertThat(found.before()).isGreaterThan(0.7);
     }

@@ -9,15 +9,28 @@ import java.util.Random;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class HitFinderTest {
     private static final double RATE = 48000;
 
     private static void strike(
             float[] x, double seconds, double level, double t60, double hz, Random random) {
-        int from = (int) (seconds * RATE);
-        for (int i = 0; i < t60 * RATE && from + i < x.length; i++) {
-            double t = i / RATE;
+        strike(x, RATE, seconds, level, t60, hz, random);
+    }
+
+    private static void strike(
+            float[] x,
+            double rate,
+            double seconds,
+            double level,
+            double t60,
+            double hz,
+            Random random) {
+        int from = (int) (seconds * rate);
+        for (int i = 0; i < t60 * rate && from + i < x.length; i++) {
+            double t = i / rate;
             double e = Math.min(1, t / 0.001) * Math.pow(10, -3 * t / t60);
             x[from + i] +=
                     (float)
@@ -50,6 +63,41 @@ class HitFinderTest {
         }
         assertThat(found.separationDb().orElseThrow()).isGreaterThan(6.0);
         assertThat(found.intervalSeconds(0.5)).isCloseTo(0.5, within(0.02));
+    }
+
+    /** Strokes at a tempo and level over bleed 12 dB below and noise, many seeds in one number. */
+    @ParameterizedTest
+    @CsvSource({
+        "60, -3, -80, 48000",
+        "90, -12, -80, 44100",
+        "120, -3, -60, 48000",
+        "140, -24, -80, 96000",
+        "170, -12, -70, 44100",
+    })
+    void strokesAreFoundAcrossTempiLevelsNoiseAndRates(
+            double bpm, double levelDb, double noiseDb, double rate) {
+        Random random = new Random((long) bpm);
+        double beat = 60 / bpm;
+        double level = Math.pow(10, levelDb / 20);
+        float[] x = new float[(int) ((0.5 + 60 * beat) * rate)];
+        List<Double> times = new ArrayList<>();
+        for (int i = 0; i < 58; i++) {
+            double at = 0.3 + beat * i + 0.01 * random.nextDouble();
+            times.add(at);
+            double loud = level * Math.pow(10, random.nextGaussian() * 0.5 / 20);
+            strike(x, rate, at, loud, Math.min(0.25, 0.4 * beat), 110, random);
+            strike(x, rate, at + 0.5 * beat, 0.25 * level, 0.05, 5000, random);
+        }
+        double noise = level * Math.pow(10, noiseDb / 20);
+        for (int i = 0; i < x.length; i++) {
+            x[i] += (float) (noise * random.nextGaussian());
+        }
+        Hits found = HitFinder.find(Signals.mono(rate, x));
+        assertThat(found.hits()).hasSize(58);
+        assertThat(found.bleed()).hasSize(58);
+        for (int i = 0; i < 58; i++) {
+            assertThat(found.hits().get(i).seconds()).isCloseTo(times.get(i), within(0.005));
+        }
     }
 
     @Test

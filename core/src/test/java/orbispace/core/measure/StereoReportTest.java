@@ -63,8 +63,7 @@ class StereoReportTest {
     @ValueSource(doubles = {-1, -0.5, 0, 0.25, 1})
     void aPannedSoundLiesAtItsAngleAndIsNarrow(double pan) {
         float[] x = noise(3);
-        Audio panned =
-                Audio.of(48000, scaled(x, Pan.left(pan)), scaled(x, Pan.right(pan)));
+        Audio panned = Audio.of(48000, scaled(x, Pan.left(pan)), scaled(x, Pan.right(pan)));
         StereoReport.Band band = StereoReport.of(panned).bands().get(4);
         assertThat(band.centreHz()).isEqualTo(1000);
         assertThat(band.angleDegrees().orElseThrow()).isCloseTo(90 * pan, within(0.01));

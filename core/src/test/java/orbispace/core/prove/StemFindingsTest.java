@@ -89,7 +89,9 @@ class StemFindingsTest {
         StemCheck clipped = new StemCheck(12, 3.25, 0, false);
         Finding clip =
                 only(
-                        judge("voice", stem(facts(clipped, Optional.empty(), Optional.empty(), 60))),
+                        judge(
+                                "voice",
+                                stem(facts(clipped, Optional.empty(), Optional.empty(), 60))),
                         "clipped");
         assertThat(clip.severity()).isEqualTo(Severity.ACT);
         assertThat(clip.evidence()).contains("12", "3.25 s");
@@ -124,8 +126,7 @@ class StemFindingsTest {
     @Test
     void bleedNamesTheGateAndItsKey() {
         Hits events =
-                new Hits(
-                        List.of(new Hits.Hit(1, -6, -20)), List.of(new Hits.Hit(1.5, -14, -30)));
+                new Hits(List.of(new Hits.Hit(1, -6, -20)), List.of(new Hits.Hit(1.5, -14, -30)));
         GateKey key = new GateKey(-10, 2.5, 0, 315, 8, events);
         StemFacts bled = facts(CLEAN, Optional.empty(), Optional.of(key), 60);
         Finding found = only(judge("drum", stem(bled)), "bleed");
@@ -135,8 +136,7 @@ class StemFindingsTest {
 
     @Test
     void lengthAndRateAreComparedWithTheRest() {
-        Finding tail =
-                only(judge("shaker", new StemFindings.Stem(clean(), 70, 48000)), "length");
+        Finding tail = only(judge("shaker", new StemFindings.Stem(clean(), 70, 48000)), "length");
         assertThat(tail.evidence()).contains("10.0 s longer", "silent from 60.0 s");
         assertThat(after(tail, 0, "shaker").placement().keepFrames()).isEqualTo(61 * 48000);
         StemFacts shortOne = facts(CLEAN, Optional.empty(), Optional.empty(), 50);
@@ -149,8 +149,7 @@ class StemFindingsTest {
 
     private Finding pair(String first, String second, LineUp lineUp) {
         return only(
-                StemFindings.of(
-                        design, Map.of(), List.of(new SharedSound(first, second, lineUp))),
+                StemFindings.of(design, Map.of(), List.of(new SharedSound(first, second, lineUp))),
                 "unaligned");
     }
 
@@ -194,9 +193,7 @@ class StemFindingsTest {
                 .isEmpty();
         assertThat(
                         StemFindings.of(
-                                design,
-                                Map.of(),
-                                List.of(new SharedSound("drum", "gone", same))))
+                                design, Map.of(), List.of(new SharedSound("drum", "gone", same))))
                 .isEmpty();
     }
 }

@@ -15,10 +15,7 @@ class ClickTrackTest {
     private static final double RATE = 48000;
     private static final SongClock CLOCK =
             new SongClock(
-                    TempoMap.of(
-                            List.of(
-                                    TempoMap.Change.step(0, 120),
-                                    TempoMap.Change.step(8, 90))),
+                    TempoMap.of(List.of(TempoMap.Change.step(0, 120), TempoMap.Change.step(8, 90))),
                     MetreMap.of(
                             List.of(new MetreMap.Change(1, 4, 4), new MetreMap.Change(3, 6, 8))),
                     0.1);

@@ -1,0 +1,192 @@
+package orbispace.app.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import orbispace.app.Songs;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Role;
+import orbispace.core.design.Section;
+import orbispace.core.time.SongClock;
+import orbispace.files.MidiTempo;
+import orbispace.files.ProjectFile;
+import orbispace.files.WavWriter;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+class MaterialCommandTest extends CommandCase {
+    private Path wav(String name, Audio audio) throws IOException {
+        Path file = folder.resolve(name);
+        WavWriter.write(file, audio, WavWriter.Depth.FLOAT_32, "");
+        return file;
+    }
+
+    private static float[] noise(long seed) {
+        Random random = new Random(seed);
+        float[] x = new float[4 * 48000];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = (float) (0.1 * random.nextGaussian());
+        }
+        return x;
+    }
+
+    private static float[] copy(float[] x, int later, float gain) {
+        float[] y = new float[x.length];
+        for (int i = later; i < x.length; i++) {
+            y[i] = gain * x[i - later];
+        }
+        return y;
+    }
+
+    @Test
+    void phrasesAndGapsAreMeasured() throws IOException {
+        Path file = wav("lead.wav", Songs.lead());
+        JsonNode j = run("measure", "phrases", file.toString(), "--json").json();
+        assertThat(j.path("phrases")).hasSize(3);
+        assertThat(j.path("gaps")).hasSize(2);
+        JsonNode first = j.path("phrases").path(0);
+        assertThat(first.path("startSeconds").asDouble()).isCloseTo(0, within(0.03));
+        assertThat(first.path("endSeconds").asDouble()).isCloseTo(2, within(0.03));
+        assertThat(j.path("medianGapSeconds").asDouble())
+                .isEqualTo(j.path("gaps").path(0).path("seconds").asDouble(), within(0.03));
+        assertThat(run("measure", "phrases", file.toString()).out()).contains("3 phrases, 2 gaps");
+    }
+
+    @Test
+    void hitsBleedAndGateAreMeasured() throws IOException {
+        float[] x = new float[20 * 48000];
+        Random random = new Random(2);
+        for (int n = 0; n < 38; n++) {
+            double level = n % 2 == 0 ? 0.5 : 0.1;
+            for (int i = 0; i < 6000; i++) {
+                x[n * 24000 + 4800 + i] +=
+                        (float)
+                                (level
+                                        * Math.exp(-i / 1200.0)
+                                        * (Math.sin(i * 0.0236) + 0.05 * random.nextGaussian()));
+            }
+        }
+        Path file = wav("drum.wav", Audio.of(48000, x));
+        JsonNode j = run("measure", "hits", file.toString(), "--json").json();
+        assertThat(j.path("hits")).hasSize(19);
+        assertThat(j.path("bleed")).hasSize(19);
+        assertThat(j.path("hits").path(1).path("seconds").asDouble()).isCloseTo(1.1, within(0.005));
+        double separation = j.path("separationDb").asDouble();
+        assertThat(separation).isBetween(8.0, 16.0);
+        JsonNode gate = j.path("gate");
+        assertThat(gate.path("hysteresisDb").asDouble()).isCloseTo(separation / 3, within(1e-9));
+        assertThat(gate.path("thresholdDb").asDouble()).isNegative();
+        assertThat(gate.path("keyHighPassHz").asDouble()).isZero();
+        assertThat(gate.path("keyLowPassHz").asDouble()).isZero();
+        Path quiet = wav("none.wav", Audio.silence(48000, 1, 48000));
+        JsonNode none = run("measure", "hits", quiet.toString(), "--json").json();
+        assertThat(none.path("gate").isNull()).isTrue();
+        assertThat(none.path("separationDb").isNull()).isTrue();
+    }
+
+    @Test
+    void stereoTellsWhatMonoCosts() throws IOException {
+        Path file = wav("wide.wav", Audio.of(48000, noise(1), noise(2)));
+        JsonNode j = run("measure", "stereo", file.toString(), "--json").json();
+        assertThat(j.path("correlation").asDouble()).isCloseTo(0, within(0.02));
+        assertThat(j.path("monoFoldLossDb").asDouble()).isCloseTo(3.01, within(0.1));
+        assertThat(j.path("bands")).hasSize(9);
+        float[] x = noise(1);
+        Path gone = wav("gone.wav", Audio.of(48000, x, copy(x, 0, -1)));
+        JsonNode none = run("measure", "stereo", gone.toString(), "--json").json();
+        assertThat(none.path("monoFoldLossDb").isNull()).isTrue();
+        assertThat(run("measure", "stereo", gone.toString()).out()).contains("mono costs none dB");
+    }
+
+    @Test
+    void lineUpIsPositiveIfTheSecondIsLater() throws IOException {
+        float[] x = noise(1);
+        Path a = wav("a.wav", Audio.of(48000, x));
+        Path b = wav("b.wav", Audio.of(48000, copy(x, 1234, -0.5f)));
+        JsonNode j = run("measure", "lineup", a.toString(), b.toString(), "--json").json();
+        assertThat(j.path("delaySamples").asInt()).isEqualTo(1234);
+        assertThat(j.path("inverted").asBoolean()).isTrue();
+        assertThat(j.path("confidence").asDouble()).isGreaterThan(0.5);
+        JsonNode back = run("measure", "lineup", b.toString(), a.toString(), "--json").json();
+        assertThat(back.path("delaySamples").asInt()).isEqualTo(-1234);
+        assertThat(run("measure", "lineup", a.toString(), b.toString()).out())
+                .contains("1234 samples", "upside down");
+        assertOneLine(run("measure", "lineup", a.toString()), 2, "--help");
+    }
+
+    @Test
+    void aFolderBecomesAProjectAndItsFaultsAreTold() throws IOException {
+        Path stems = Files.createDirectories(folder.resolve("stems"));
+        float[] x = noise(3);
+        WavWriter.write(stems.resolve("Vox.wav"), Songs.lead(), WavWriter.Depth.BITS_24, "");
+        WavWriter.write(
+                stems.resolve("amp a.wav"), Audio.of(48000, x), WavWriter.Depth.BITS_16, "");
+        WavWriter.write(
+                stems.resolve("amp b.wav"),
+                Audio.of(48000, copy(x, 77, -1)),
+                WavWriter.Depth.BITS_16,
+                "");
+        MidiTempo.write(
+                stems.resolve("form.mid"),
+                SongClock.constant(96, 3, 4),
+                List.of(new Section("Verse", 1, 4), new Section("Chorus", 5, 4)));
+        Path project = folder.resolve("tide");
+        JsonNode j = run("new", project.toString(), "--stems", stems.toString(), "--json").json();
+        Path file = Path.of(j.path("project").asString());
+        assertThat(file).hasFileName("tide.orbispace.json");
+        Design design = ProjectFile.read(file).design();
+        assertThat(design.song().clock().bpmOfBar(1)).isEqualTo(96);
+        assertThat(design.song().sections()).hasSize(2);
+        assertThat(design.sources().getFirst().role()).isEqualTo(Role.LEAD);
+        assertThat(design.returns()).isNotEmpty();
+        String remedies = "";
+        for (JsonNode found : j.path("findings")) {
+            remedies +=
+                    found.path("rule").asString().equals("unaligned")
+                            ? found.path("remedy").asString()
+                            : "";
+        }
+        assertThat(remedies).contains("\u221277 samples and invert");
+        assertOneLine(
+                run("new", project.toString(), "--stems", stems.toString()), 1, "there already");
+        assertThat(run("render", file.toString(), "--out", folder.resolve("out").toString()))
+                .as("the project's stems are found from its folder")
+                .matches(o -> o.status() == 0);
+    }
+
+    @Test
+    void badMaterialMakesNoProjectAndOneLine() throws IOException {
+        Path good = wav("good.wav", Songs.lead());
+        Path text = Files.writeString(folder.resolve("words.wav"), "only words");
+        Path empty = Files.createDirectories(folder.resolve("empty"));
+        Path to = folder.resolve("p");
+        String dir = to.toString();
+        assertOneLine(run("new", dir, "--stems", good.toString(), text.toString()), 1, "words.wav");
+        assertOneLine(run("new", dir, "--stems", empty.toString()), 1, "no sound file");
+        assertOneLine(
+                run("new", dir, "--stems", good.toString(), "--midi", text.toString()),
+                1,
+                "words.wav",
+                "MIDI");
+        assertOneLine(run("new", dir, "--stems", good.toString(), "--bpm", "2"), 2, "5 to 1000");
+        assertOneLine(run("new", dir), 2, "--stems");
+        assertThat(to).doesNotExist();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"phrases", "hits", "stereo"})
+    void badSoundIsOneLineForEveryMeasure(String measure) throws IOException {
+        Path text = Files.writeString(folder.resolve("words.wav"), "only words");
+        assertOneLine(run("measure", measure, text.toString(), "--json"), 1, "words.wav");
+        assertOneLine(run("measure", measure, folder.toString()), 1, "is a folder");
+        assertOneLine(run("measure", measure), 2, "--help");
+    }
+}
