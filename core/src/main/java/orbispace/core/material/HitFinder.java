@@ -16,7 +16,7 @@ import orbispace.core.signal.Fft;
  * <p>Onsets are within 5 ms on synthetic strokes; two strokes less than 30 ms apart are one.
  */
 public final class HitFinder {
-    private static final double HOP_SECONDS = 0.005;
+    private static final double HOP_SECONDS = 0.0025;
     private static final double WINDOW_SECONDS = 0.0107;
     private static final double LEAST_INTERVAL_SECONDS = 0.03;
     private static final double MEDIAN_SECONDS = 0.1;
