@@ -66,7 +66,7 @@ final class MeasureHits extends SoundFileCommand {
         output.line(
                 "separation %.1f dB; gate at %.1f dBFS with %.1f dB of hysteresis",
                 key.separationDb(), key.thresholdDb(), key.hysteresisDb());
-        if (key.keyHighPassHz() > 0 || key.keyLowPassHz() > 0) {
+        if (!key.isPlain()) {
             output.line(
                     "with the key filtered: high-pass %.0f Hz, low-pass %.0f Hz (0 for none)",
                     key.keyHighPassHz(), key.keyLowPassHz());

@@ -95,7 +95,7 @@ public final class LanePainter {
         }
         double room = axis.left() - 14 - x - (lane.findings().isEmpty() ? 0 : 12);
         pen.text(
-                Pen.shortened(lane.name(), room, Type.strong(small ? 11.5 : 13)),
+                Pen.cut(lane.name(), room, Type.strong(small ? 11.5 : 13)),
                 x,
                 y,
                 Type.strong(small ? 11.5 : 13),

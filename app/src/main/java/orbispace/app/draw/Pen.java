@@ -81,6 +81,18 @@ public final class Pen {
         return measure.getLayoutBounds().getWidth();
     }
 
+    /** A text as far as it fits, with dots where it is cut. */
+    public static String cut(String text, double room, Font font) {
+        if (width(text, font) <= room) {
+            return text;
+        }
+        int end = text.length();
+        while (end > 1 && width(text.substring(0, end) + "\u2026", font) > room) {
+            end--;
+        }
+        return text.substring(0, end).stripTrailing() + "\u2026";
+    }
+
     /** A name as far as it fits: whole, then the beginnings of its words, then nothing. */
     public static String shortened(String name, double room, Font font) {
         if (width(name, font) <= room) {

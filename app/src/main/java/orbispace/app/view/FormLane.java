@@ -109,7 +109,7 @@ final class FormLane extends ScalingCanvas {
     private void pressed(MouseEvent e) {
         requestFocus();
         Optional<FormItem> hit = at(e.getX(), e.getY());
-        session.selection().form().set(hit.orElse(null));
+        choose(hit.orElse(null));
         began = hit.isPresent() ? song() : null;
         gesture = new Object();
         pressedY = e.getY();
@@ -230,10 +230,19 @@ final class FormLane extends ScalingCanvas {
         FormItem chosen = session.selection().form().get();
         int at = chosen == null ? (way > 0 ? -1 : items.size()) : items.indexOf(chosen);
         if (!items.isEmpty()) {
-            FormItem next = items.get(Math.clamp(at + way, 0, items.size() - 1));
-            session.selection().form().set(next);
-            if (next instanceof FormItem.Edge edge && edge.index() < song().sections().size()) {
-                session.selection().section().set(song().sections().get(edge.index()));
+            choose(items.get(Math.clamp(at + way, 0, items.size() - 1)));
+        }
+    }
+
+    /** Chooses an item and the section that begins there or holds it. */
+    private void choose(@Nullable FormItem item) {
+        session.selection().form().set(item);
+        if (item instanceof FormItem.Edge edge && edge.index() < song().sections().size()) {
+            session.selection().section().set(song().sections().get(edge.index()));
+        } else if (item instanceof FormItem.Tempo tempo) {
+            Section holding = sectionAt(song().clock().secondsAt(tempo.beat()) + 1e-6);
+            if (holding != null) {
+                session.selection().section().set(holding);
             }
         }
     }

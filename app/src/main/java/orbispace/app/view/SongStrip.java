@@ -11,6 +11,7 @@ import orbispace.app.session.Material;
 import orbispace.app.session.Session;
 import orbispace.core.design.Section;
 import orbispace.core.design.Source;
+import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.NoteValue;
@@ -79,13 +80,17 @@ final class SongStrip extends ScalingCanvas {
         histogram(intervals, 2, x, y + 38 + bars, w, bars);
         double half = h.intervalSeconds(0.5);
         mark(half, 2, x, y + 38 + bars, w);
+        Optional<GateKey> gate =
+                source.map(s -> session.measured().materials().get(s.id()))
+                        .flatMap(m -> m.facts().gate());
         String separation =
-                h.separationDb().isPresent()
-                        ? h.hits().size()
-                                + " hits; bleed "
-                                + Wording.number(h.separationDb().getAsDouble(), 1)
-                                + " dB below"
-                        : h.hits().size() + " hits, no bleed found";
+                h.hits().size()
+                        + gate.map(g ->
+                                        " hits; bleed "
+                                                + Wording.number(g.separationDb(), 1)
+                                                + " dB below"
+                                                + (g.isPlain() ? "" : " in the key"))
+                                .orElse(" hits, no bleed found");
         note(separation, x, y);
     }
 

@@ -16,4 +16,9 @@ public record GateKey(
         double keyHighPassHz,
         double keyLowPassHz,
         double separationDb,
-        Hits events) {}
+        Hits events) {
+    /** Whether the key needs no filter. */
+    public boolean isPlain() {
+        return keyHighPassHz == 0 && keyLowPassHz == 0;
+    }
+}

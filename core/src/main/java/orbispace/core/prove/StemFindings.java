@@ -159,9 +159,8 @@ public final class StemFindings {
             return Optional.empty();
         }
         GateKey key = gate.get();
-        boolean plain = key.keyHighPassHz() == 0 && key.keyLowPassHz() == 0;
         String filter =
-                plain
+                key.isPlain()
                         ? ""
                         : " once the key is filtered"
                                 + (key.keyHighPassHz() > 0
