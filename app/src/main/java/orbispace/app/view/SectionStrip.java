@@ -2,6 +2,7 @@ package orbispace.app.view;
 
 import javafx.scene.Cursor;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.paint.Color;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
 import orbispace.app.session.Session;
@@ -146,22 +147,23 @@ final class SectionStrip extends ScalingCanvas {
     private void window(Pen pen, double w) {
         Span seen = session.selection().window().get();
         if (seen != null) {
-            double left = x(barAtSeconds(seen.startSeconds()), w);
-            double right = Math.min(w - 1, x(barAtSeconds(seen.endSeconds()), w));
-            pen.line(left, 1.5, right, 1.5, pen.palette.ink, 1.4);
-            pen.line(left, 1, left, 6, pen.palette.ink, 1.4);
-            pen.line(right, 1, right, 6, pen.palette.ink, 1.4);
+            bracket(pen, seen, w, new double[] {1.5, 1, 6}, pen.palette.ink);
         }
     }
 
     private void loop(Pen pen, double w) {
         Span loop = session.transport().loop().get();
         if (loop != null) {
-            double left = x(barAtSeconds(loop.startSeconds()), w);
-            double right = Math.min(w - 1, x(barAtSeconds(loop.endSeconds()), w));
-            pen.line(left, 49, right, 49, pen.palette.time, 2);
-            pen.line(left, 45, left, 51, pen.palette.time, 2);
-            pen.line(right, 45, right, 51, pen.palette.time, 2);
+            bracket(pen, loop, w, new double[] {49, 45, 51}, pen.palette.time);
         }
+    }
+
+    /** A line over a stretch with a stroke at either end; heights of line, stroke's ends. */
+    private void bracket(Pen pen, Span span, double w, double[] ys, Color ink) {
+        double left = x(barAtSeconds(span.startSeconds()), w);
+        double right = Math.min(w - 1, x(barAtSeconds(span.endSeconds()), w));
+        pen.line(left, ys[0], right, ys[0], ink, 1.6);
+        pen.line(left, ys[1], left, ys[2], ink, 1.6);
+        pen.line(right, ys[1], right, ys[2], ink, 1.6);
     }
 }
