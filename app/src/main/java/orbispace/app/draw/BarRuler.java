@@ -9,6 +9,11 @@ public final class BarRuler {
 
     private BarRuler() {}
 
+    private static String metre(SongClock clock, int bar) {
+        var m = clock.metre().at(bar);
+        return m.beatsPerBar() + "/" + m.beatUnit();
+    }
+
     /** Small ticks on the beats of a bar. */
     private static void beats(Pen pen, SongClock clock, TimeAxis axis, int bar, double base) {
         double quarters = 4.0 / clock.metre().at(bar).beatUnit();
@@ -27,6 +32,7 @@ public final class BarRuler {
         int last = clock.barAtSeconds(axis.toSeconds() - 1e-6);
         double perBar = axis.width() / Math.max(1, last - first + 1);
         int every = perBar < 14 ? 8 : perBar < 28 ? 4 : perBar < 44 ? 2 : 1;
+        double labelled = Double.NEGATIVE_INFINITY;
         for (int bar = first; bar <= last; bar++) {
             double x = axis.x(clock.secondsOfBar(bar));
             if (x < axis.left() - 0.5) {
@@ -36,11 +42,14 @@ public final class BarRuler {
             if (perBar > BEATS_FROM) {
                 beats(pen, clock, axis, bar, top + height);
             }
-            boolean named = (bar - first) % every == 0;
+            boolean changes = bar > 1 && !metre(clock, bar).equals(metre(clock, bar - 1));
+            boolean named = changes || ((bar - first) % every == 0 && x > labelled);
             pen.upright(x, top + (named ? 0 : height / 2), top + height, pen.palette.ink);
+            String label = changes ? bar + "  " + metre(clock, bar) : Integer.toString(bar);
             if (named && x + 18 < axis.right()) {
+                labelled = x + Pen.width(label, Type.strong(11.5));
                 pen.text(
-                        Integer.toString(bar),
+                        label,
                         x + 5,
                         top + height - 6,
                         Type.strong(11.5),

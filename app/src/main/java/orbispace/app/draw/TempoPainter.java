@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 public final class TempoPainter {
     private static final double EDGE_LINE = 36;
     private static final double LEAST_NODE = 10;
+    private static final double CHAIN = 24;
 
     private final Pen pen;
     private final Song song;
@@ -145,6 +146,8 @@ public final class TempoPainter {
         List<TempoMap.Change> changes = song.clock().tempo().changes();
         double lastLabel = Double.NEGATIVE_INFINITY;
         double lastNode = Double.NEGATIVE_INFINITY;
+        double before = Double.NEGATIVE_INFINITY;
+        String lastText = "";
         for (int i = 0; i < changes.size(); i++) {
             TempoMap.Change c = changes.get(i);
             double x = axis.x(song.clock().secondsAt(c.beat()));
@@ -169,6 +172,7 @@ public final class TempoPainter {
             }
             boolean chosen = new FormItem.Tempo(c.beat()).equals(item);
             if (!chosen && x - lastNode < LEAST_NODE) {
+                before = x;
                 continue;
             }
             lastNode = x;
@@ -180,7 +184,11 @@ public final class TempoPainter {
                     pen.palette.time,
                     1.4);
             String label = Wording.number(c.bpm(), 0);
-            if (x - lastLabel > 34 && x < axis.right() - 24) {
+            boolean told = label.equals(lastText);
+            boolean chained = x - before < CHAIN && end - x < CHAIN;
+            before = x;
+            if (!told && !chained && x - lastLabel > 34 && x < axis.right() - 24) {
+                lastText = label;
                 double low = y(c.bpm()) + 14;
                 pen.haloed(
                         label,

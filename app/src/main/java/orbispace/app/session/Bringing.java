@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Bringing {
     private static final String READ = "read stems";
+    private static final String ADD = "add stems";
 
     private final Session session;
     private final SongStems stems;
@@ -168,12 +169,12 @@ public final class Bringing {
         Path folder = session.folder().orElse(Path.of("."));
         session.jobs()
                 .start(
-                        READ,
+                        ADD,
                         "Reading the stems",
                         job -> brought(design, folder, paths, job),
                         b -> {
+                            stems.takeFiles(b.sources(), b.stems());
                             session.edit(SourcesEdit.adding(session.design().get(), b.sources()));
-                            take(b.stems());
                             b.problems().stream().findFirst().ifPresent(session.problem()::set);
                         },
                         session::failed);

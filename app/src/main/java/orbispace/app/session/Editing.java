@@ -80,14 +80,6 @@ final class Editing {
         show();
     }
 
-    /** The same design with its stems named from another folder; no step of its own. */
-    void relocate(Design same) {
-        if (!same.equals(design.get())) {
-            history.replaceCurrent(same);
-            show();
-        }
-    }
-
     /** The design as it stands is now in a file. */
     void markSaved() {
         saved = design.get();

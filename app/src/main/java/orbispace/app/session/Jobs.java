@@ -130,6 +130,11 @@ public final class Jobs {
         });
     }
 
+    /** Whether a job or a pause of a name is unfinished. */
+    boolean awaits(String name) {
+        return running.containsKey(name);
+    }
+
     /** Stops a job, if it runs. */
     public void cancel(String name) {
         AtomicBoolean token = running.remove(name);

@@ -90,7 +90,8 @@ final class KeptProject {
         Path path = file.get();
         if (path != null) {
             ProjectFile document = project;
-            keeper.run(() -> Autosave.keep(path, document, design));
+            Design there = Relocation.moved(design, folder, path.getParent());
+            keeper.run(() -> Autosave.keep(path, document, there));
         }
     }
 
@@ -113,21 +114,13 @@ final class KeptProject {
         }
     }
 
-    /**
-     * Writes a design; nothing changes if that fails.
-     *
-     * @return the design as it is in the file now
-     */
-    Design save(Path path, Design design) throws FileProblem {
+    /** Writes a design; nothing changes if that fails. Stems stay named from their own folder. */
+    void save(Path path, Design design) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
-        Path parent = absolute.getParent();
-        Design now = Relocation.moved(design, folder, parent);
-        project = project.save(absolute, now);
+        project = project.save(absolute, Relocation.moved(design, folder, absolute.getParent()));
         dropState();
-        folder = parent;
         file.set(absolute);
         recent.add(absolute);
-        return now;
     }
 
     /** Waits for what is being kept. */

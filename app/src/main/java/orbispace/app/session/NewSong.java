@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Placement;
 import orbispace.core.design.RoleGuess;
@@ -165,17 +166,12 @@ public record NewSong(
                 name.isEmpty()
                         ? "Stem"
                         : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
-        StemFacts facts =
-                StemFacts.measure(
-                        stem.audio(),
-                        Silhouette.of(stem.audio()),
-                        new StemFacts.Wanted(false, false));
         Source plain =
                 new Source(
                         freshId(name, before),
                         shown,
                         Relocation.path(stem.file(), folder),
-                        RoleGuess.of(name, facts, before),
+                        RoleGuess.of(name, () -> facts(stem.audio()), before),
                         0,
                         0);
         // Where all files tell when they begin, they are laid out as they were recorded.
@@ -184,6 +180,11 @@ public record NewSong(
         return later <= 0 || later > MOST_LATER_SECONDS * stem.audio().sampleRateHz()
                 ? plain
                 : plain.withPlacement(Placement.AS_IS.shifted((int) Math.round(later)));
+    }
+
+    private static StemFacts facts(Audio audio) {
+        return StemFacts.measure(
+                audio, Silhouette.of(audio), new StemFacts.Wanted(false, false));
     }
 
     private static String freshId(String name, List<Source> before) {

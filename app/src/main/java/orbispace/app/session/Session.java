@@ -1,12 +1,10 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -20,14 +18,12 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
-import orbispace.core.measure.DecayReport;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
-import orbispace.files.RecallSheet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,6 +43,8 @@ public final class Session {
     private final SongStems stems = new SongStems();
     private final Bringing bringing;
     private final FormEditing form;
+    private final HandingOver handingOver;
+    private final Listening listening;
     private final Editing editing = new Editing(blank());
     private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
     private final Selection selection = new Selection();
@@ -67,19 +65,10 @@ public final class Session {
         measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
         bringing = new Bringing(this, stems);
         form = new FormEditing(this);
-        transport.hearingBefore().addListener((o, was, is) -> listen());
-        transport.mono().addListener((o, was, is) -> listen());
-        transport.clicking().addListener((o, was, is) -> listen());
-        transport.soloReturn().addListener((o, was, is) -> listen());
-        transport.soloSource().addListener((o, was, is) -> listen());
-        transport.looping().addListener((o, was, is) -> loop());
-        measured.mix().addListener((o, was, is) -> listen());
-        selection
-                .section()
-                .addListener((o, was, is) -> {
-                    loop();
-                    measure();
-                });
+        handingOver = new HandingOver(this);
+        listening =
+                new Listening(transport, measured, editing.design()::get, before::get, this::span);
+        selection.section().addListener((o, was, is) -> sectionChosen());
         wantsRemedies.addListener((o, was, is) -> measure());
     }
 
@@ -88,7 +77,7 @@ public final class Session {
         return new FactsCache(CacheFolder.path().resolve("facts"));
     }
 
-    private static Design blank() {
+    static Design blank() {
         Song song = new Song("Untitled", 48000, SongClock.constant(120, 4, 4), List.of());
         return new Design(song, List.of(), List.of());
     }
@@ -156,6 +145,11 @@ public final class Session {
     /** Changing sections, tempo and metre. */
     public FormEditing form() {
         return form;
+    }
+
+    /** The recall sheet and the hand-over. */
+    public HandingOver handingOver() {
+        return handingOver;
     }
 
     /** Listening. */
@@ -266,7 +260,7 @@ public final class Session {
         kept.keepState(now);
         bringing.readUnread(now);
         layStems();
-        listen();
+        listening.hear();
     }
 
     /** Lays the stems as the design has them, if that has changed, and surveys what is new. */
@@ -276,33 +270,26 @@ public final class Session {
             material = stems.material(now);
             transport.renew(material);
             measured.renew(material);
-            measured.survey().update(now, stems, material, this::measure);
-            listen();
-        } else {
-            measured.survey().update(now, stems, material, this::measure);
+            listening.hear();
         }
+        measured.survey().update(now, stems, material, this::measure);
     }
 
     private void measure() {
         measured.update(editing.design().get(), before.get(), span(), wantsRemedies.get());
     }
 
-    private void listen() {
-        boolean hearing = transport.hearingBefore().get();
-        MixMeasure mix = measured.mix().get();
-        transport.hear(
-                hearing ? before.get() : editing.design().get(),
-                mix == null ? 0 : mix.matchDb(hearing));
+    /** Another section is chosen, or a hand moves its edges; then the rest of the hand is awaited. */
+    private void sectionChosen() {
+        listening.loop();
+        if (!jobs.awaits(REST)) {
+            measure();
+        }
     }
 
     /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
     public void loopOver(Span span) {
-        transport.looping().set(true);
-        transport.setLoop(span);
-    }
-
-    private void loop() {
-        transport.setLoop(transport.looping().get() ? span() : null);
+        listening.loopOver(span);
     }
 
     /** Opens a project in the background; a failure leaves what is open as it is. */
@@ -362,7 +349,7 @@ public final class Session {
         measured.begin(material);
         editing.begin(given, opened.file() != null && given.equals(opened.project().design()));
         measured.survey().update(given, stems, material, this::measure);
-        listen();
+        listening.hear();
         List<Section> sections = given.song().sections();
         selection
                 .section()
@@ -396,9 +383,7 @@ public final class Session {
      */
     public boolean save(Path path) {
         try {
-            Design saved = kept.save(path, editing.design().get());
-            stems.relocated(editing.design().get(), saved);
-            editing.relocate(saved);
+            kept.save(path, editing.design().get());
             editing.markSaved();
             problem.set("");
             return true;
@@ -408,31 +393,11 @@ public final class Session {
         }
     }
 
-    /** The recall sheet as far as it is measured. */
-    public RecallSheet sheet() {
-        Map<String, DecayReport> decays = new HashMap<>();
-        measured.pictures().forEach((id, p) -> p.report().ifPresent(r -> decays.put(id, r)));
-        return RecallSheet.of(editing.design().get(), songSeconds(), decays);
-    }
-
-    /** Hands over in the background. */
-    public void handOver(HandOver.Order order, Consumer<List<Path>> done, Consumer<String> failed) {
-        Design now = editing.design().get();
-        Optional<SongMaterial> material = material();
-        if (material.isEmpty()) {
-            failed.accept("There is no sound to print; open a song first.");
-            return;
-        }
-        jobs.start(
-                HandOver.JOB,
-                "Handing over",
-                job -> HandOver.write(now, material.get(), order, job),
-                done,
-                e -> failed.accept(String.valueOf(e.getMessage())));
-    }
-
-    /** Stops the background work and the sound. */
+    /** Stops the background work and the sound; nothing is kept of a project that is saved. */
     public void close() {
+        if (!dirty().get() && bringing.recovered().get() == null) {
+            dropState();
+        }
         jobs.close();
         transport.close();
         kept.close();

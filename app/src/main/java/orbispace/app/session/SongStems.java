@@ -37,14 +37,21 @@ public final class SongStems {
         take(design, read);
     }
 
-    /** Takes stems that were read of sources of the open song. */
-    void take(Design design, ProjectFolder.Stems read) {
-        for (Source source : design.sources()) {
+    /** Takes stems that were read of some sources, before or after they join the song. */
+    void takeFiles(List<Source> sources, ProjectFolder.Stems read) {
+        for (Source source : sources) {
             StemFiles.Stem stem = read.stems().get(source.id());
             if (stem != null) {
                 byFile.put(source.file(), stem);
                 missing.remove(source.id());
             }
+        }
+    }
+
+    /** Takes what was read of sources of the open song, and what could not be. */
+    void take(Design design, ProjectFolder.Stems read) {
+        takeFiles(design.sources(), read);
+        for (Source source : design.sources()) {
             String problem = read.problems().get(source.id());
             if (problem != null) {
                 missing.put(source.id(), problem);
@@ -89,16 +96,5 @@ public final class SongStems {
             lay.add(List.of(s.id(), s.file(), s.placement(), of(s).isPresent()));
         }
         return lay;
-    }
-
-    /** The same stems under the file names that they have in another folder. */
-    void relocated(Design before, Design after) {
-        for (int i = 0; i < before.sources().size(); i++) {
-            StemFiles.Stem stem = byFile.get(before.sources().get(i).file());
-            if (stem != null) {
-                byFile.put(after.sources().get(i).file(), stem);
-            }
-        }
-        laid = lay(after);
     }
 }

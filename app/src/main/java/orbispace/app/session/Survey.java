@@ -24,6 +24,7 @@ import orbispace.core.prove.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.FactsCache;
+import orbispace.files.StemFiles;
 
 /**
  * What is known of the stems: measured in the background, shown as it arrives, kept by content. A
@@ -31,6 +32,7 @@ import orbispace.files.FactsCache;
  */
 public final class Survey {
     private static final String JOB = "material";
+    private static final double NO_SONG_RATE_HZ = 48000;
     private static final String PAIRS_JOB = "pairs";
 
     private final Jobs jobs;
@@ -40,6 +42,7 @@ public final class Survey {
             FXCollections.observableMap(new LinkedHashMap<>());
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
     private final Map<String, String> keys = new HashMap<>();
+    private Heard heard = nothing();
     private List<SharedSound> pairs = List.of();
     private List<String> paired = List.of();
 
@@ -47,6 +50,14 @@ public final class Survey {
         this.jobs = jobs;
         this.cache = cache;
         this.problem = problem;
+    }
+
+    /** The song as it was given last. */
+    private record Heard(Design design, SongStems stems, SongMaterial material) {}
+
+    private static Heard nothing() {
+        return new Heard(
+                Session.blank(), new SongStems(), new SongMaterial(Map.of(), NO_SONG_RATE_HZ));
     }
 
     private record Task(Source source, Audio audio, String key) {}
@@ -66,6 +77,7 @@ public final class Survey {
         jobs.cancel(PAIRS_JOB);
         materials.clear();
         keys.clear();
+        heard = nothing();
         pairs = List.of();
         paired = List.of();
         findings.set(List.of());
@@ -85,8 +97,11 @@ public final class Survey {
         }
         materials.keySet().removeIf(id -> !material.audio().containsKey(id));
         keys.keySet().retainAll(materials.keySet());
+        heard = new Heard(design, stems, material);
+        judge();
         if (tasks.isEmpty()) {
-            comparePairs(design, stems, material);
+            jobs.cancel(JOB);
+            comparePairs();
             return;
         }
         jobs.start(
@@ -95,7 +110,7 @@ public final class Survey {
                 job -> measureAll(tasks, design, material, job),
                 done -> {
                     measured.run();
-                    comparePairs(design, stems, material);
+                    comparePairs();
                 },
                 e -> problem.accept(String.valueOf(e.getMessage())));
     }
@@ -142,42 +157,52 @@ public final class Survey {
         return new Material(silhouette, facts);
     }
 
-    private void comparePairs(Design design, SongStems stems, SongMaterial material) {
-        List<Source> heard =
-                design.sources().stream()
-                        .filter(s -> material.audio().containsKey(s.id()))
+    private void comparePairs() {
+        Heard now = heard;
+        List<String> contents =
+                now.design().sources().stream()
+                        .map(s ->
+                                now.stems().of(s).map(StemFiles.Stem::content).orElse("")
+                                        + s.placement())
                         .toList();
-        List<String> now =
-                design.sources().stream()
-                        .map(s -> stems.of(s).map(x -> x.content()).orElse("") + s.placement())
-                        .toList();
-        if (now.equals(paired)) {
-            judge(design, stems, material);
+        judge();
+        if (contents.equals(paired)) {
             return;
         }
-        judge(design, stems, material);
+        List<Source> sources =
+                now.design().sources().stream()
+                        .filter(s -> now.material().audio().containsKey(s.id()))
+                        .toList();
         jobs.start(
                 PAIRS_JOB,
                 "Comparing the stems",
-                job -> StemSurvey.pairs(heard, material, job),
+                job -> StemSurvey.pairs(sources, now.material(), job),
                 found -> {
                     pairs = found;
-                    paired = now;
-                    judge(design, stems, material);
+                    paired = contents;
+                    judge();
                 },
                 e -> problem.accept(String.valueOf(e.getMessage())));
     }
 
-    private void judge(Design design, SongStems stems, SongMaterial material) {
+    /**
+     * Applies the rules to what is known. Remedies are changes of the design as it is now; those of
+     * an older one would take its later steps back.
+     */
+    private void judge() {
         Map<String, StemFindings.Stem> known = new HashMap<>();
-        for (Source source : design.sources()) {
+        for (Source source : heard.design().sources()) {
             Material m = materials.get(source.id());
-            Audio audio = material.audio().get(source.id());
+            Audio audio = heard.material().audio().get(source.id());
             if (m != null && audio != null) {
-                double own = stems.of(source).map(s -> s.ownRateHz()).orElse(audio.sampleRateHz());
+                double own =
+                        heard.stems()
+                                .of(source)
+                                .map(StemFiles.Stem::ownRateHz)
+                                .orElse(audio.sampleRateHz());
                 known.put(source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
             }
         }
-        findings.set(StemFindings.of(design, known, pairs));
+        findings.set(StemFindings.of(heard.design(), known, pairs));
     }
 }

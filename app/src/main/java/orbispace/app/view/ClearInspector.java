@@ -46,7 +46,8 @@ final class ClearInspector extends VBox {
         HBox head = new HBox(7, lead, against, seal, name);
         head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         head.getStyleClass().add("inspector-head");
-        state.getStyleClass().add("big");
+        state.getStyleClass().add("fact");
+        state.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         states.setPrefSize(172, 40);
         states.setMinSize(172, 40);
         HBox stateLine = new HBox(10, state, Plate.spring(), states);

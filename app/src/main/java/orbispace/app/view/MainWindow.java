@@ -104,6 +104,9 @@ public final class MainWindow {
         spring.setMouseTransparent(true);
         VBox.setVgrow(spring, Priority.ALWAYS);
         VBox overlay = new VBox(6, spring, keys, busyBar, recovery, problemBar);
+        for (Region bar : new Region[] {keys, busyBar, problemBar}) {
+            bar.managedProperty().bind(bar.visibleProperty());
+        }
         overlay.setPickOnBounds(false);
         overlay.setPadding(new javafx.geometry.Insets(0, 16, 8, 16));
         return overlay;

@@ -151,7 +151,7 @@ final class SheetInspector extends VBox {
                 new HandOver.Order(target.get(), endings, prints.isSelected(), depth);
         busy(true);
         result.setText("");
-        session.handOver(
+        session.handingOver().start(
                 order,
                 files -> {
                     busy(false);

@@ -35,7 +35,7 @@ final class SheetView extends Screen {
     }
 
     private void refresh() {
-        page.setPrefHeight(page.heightOf(session.sheet()) + 48);
+        page.setPrefHeight(page.heightOf(session.handingOver().sheet()) + 48);
         page.repaint();
     }
 
@@ -69,7 +69,7 @@ final class SheetView extends Screen {
 
         @Override
         void paint(Pen pen, double w, double h) {
-            RecallSheet sheet = session.sheet();
+            RecallSheet sheet = session.handingOver().sheet();
             double left = Math.max(8, (w - PAGE_WIDTH) / 2);
             double height = Math.max(heightOf(sheet), h - 48);
             pen.g.setFill(Palette.DAY.card);

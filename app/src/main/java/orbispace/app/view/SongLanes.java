@@ -1,11 +1,7 @@
 package orbispace.app.view;
 
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Supplier;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -17,7 +13,7 @@ import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.TimeWindow;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
-import orbispace.core.design.Design;
+import orbispace.app.view.LaneStack.Lane;
 import orbispace.core.design.Source;
 import orbispace.core.material.Phrases;
 import orbispace.core.prove.Finding;
@@ -28,14 +24,12 @@ import orbispace.core.time.Span;
  * scrolls in time, over the names it scrolls the lanes.
  */
 final class SongLanes extends ScalingCanvas {
-    private static final double LEAST_LANE = 14;
-    private static final double MOST_LANE = 66;
-    private static final double CHOSEN_LANE = 46;
+    private static final double FOLD_WIDTH = 32;
     private static final double ZOOM = 1.25;
 
     private final Session session;
     private final Supplier<TimeAxis> axis;
-    private final Set<String> folded = new HashSet<>();
+    private final LaneStack stack = new LaneStack();
     private double scrolled;
     private double draggedFrom = Double.NaN;
 
@@ -51,91 +45,28 @@ final class SongLanes extends ScalingCanvas {
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     }
 
-    /** One lane: a source, and how many layers are folded into it. */
-    private record Row(Source source, int layers, boolean groupHead) {}
-
-    private List<Row> rows() {
-        Design design = session.design().get();
-        List<Row> rows = new ArrayList<>();
-        Set<String> seen = new HashSet<>();
-        for (Source source : design.sources()) {
-            int layers = design.layersOf(source).size();
-            boolean head = layers > 1 && seen.add(source.group());
-            if (layers == 1 || head) {
-                rows.add(new Row(source, layers, head));
-                if (head && !folded.contains(source.group())) {
-                    design.layersOf(source).stream()
-                            .skip(1)
-                            .forEach(s -> rows.add(new Row(s, layers, false)));
-                }
-            }
-        }
-        return rows;
-    }
-
-    private boolean chosen(Row row) {
-        String id = session.selection().sourceId().get();
-        return row.source().id().equals(id)
-                || (row.groupHead()
-                        && folded.contains(row.source().group())
-                        && session.design().get().layersOf(row.source()).stream()
-                                .anyMatch(s -> s.id().equals(id)));
-    }
-
-    /** Height of each lane: equal, but the chosen one keeps enough to be read. */
-    private double[] heights(List<Row> rows) {
-        double[] heights = new double[rows.size()];
-        double room = Math.max(1, getHeight());
-        double even = Math.clamp(room / Math.max(1, rows.size() + 0.6), LEAST_LANE, MOST_LANE);
-        if (even < CHOSEN_LANE && !rows.isEmpty()) {
-            even = Math.max(LEAST_LANE, (room - CHOSEN_LANE) / Math.max(1, rows.size() - 1));
-        }
-        for (int i = 0; i < heights.length; i++) {
-            boolean lead = i == 0 && even > 40;
-            heights[i] =
-                    lead ? even * 1.6 : chosen(rows.get(i)) ? Math.max(even, CHOSEN_LANE) : even;
-        }
-        return heights;
-    }
-
-    private static double sum(double[] heights) {
-        double sum = 0;
-        for (double h : heights) {
-            sum += h;
-        }
-        return sum;
+    private List<Lane> lanes() {
+        return stack.lanes(
+                session.design().get(), session.selection().sourceId().get(), getHeight());
     }
 
     /** Where the lowest lane ends. */
     double bottom() {
-        return Math.min(getHeight(), sum(heights(rows())) - scrolled);
-    }
-
-    private Optional<Row> rowAt(double y) {
-        List<Row> rows = rows();
-        double[] heights = heights(rows);
-        double top = -scrolled;
-        for (int i = 0; i < rows.size(); i++) {
-            if (y >= top && y < top + heights[i]) {
-                return Optional.of(rows.get(i));
-            }
-            top += heights[i];
-        }
-        return Optional.empty();
+        return Math.min(getHeight(), LaneStack.height(lanes()) - scrolled);
     }
 
     private void pressed(MouseEvent e) {
         requestFocus();
         draggedFrom = e.getX();
         double seconds = axis.get().seconds(e.getX());
-        rowAt(e.getY())
-                .ifPresent(row -> {
-                    if (row.groupHead() && e.getX() < 32) {
-                        toggle(row);
+        LaneStack.at(lanes(), e.getY() + scrolled)
+                .ifPresent(lane -> {
+                    if (lane.head() && e.getX() < FOLD_WIDTH) {
+                        toggle(lane);
                     }
-                    session.selection().sourceId().set(row.source().id());
+                    session.selection().sourceId().set(lane.source().id());
                     if (e.getX() > axis.get().left()) {
-                        loopPhrase(row.source(), seconds);
+                        loopPhrase(lane.source(), seconds);
                     }
                 });
         if (e.getX() > axis.get().left()) {
@@ -160,11 +91,8 @@ final class SongLanes extends ScalingCanvas {
                 .ifPresent(session::loopOver);
     }
 
-    private void toggle(Row row) {
-        String group = row.source().group();
-        if (!folded.remove(group)) {
-            folded.add(group);
-        }
+    private void toggle(Lane lane) {
+        stack.toggle(lane.source().group());
         repaint();
     }
 
@@ -196,8 +124,8 @@ final class SongLanes extends ScalingCanvas {
             case UP -> choose(-1);
             case DOWN -> choose(1);
             case ENTER ->
-                    rows().stream()
-                            .filter(r -> chosen(r) && r.layers() > 1)
+                    lanes().stream()
+                            .filter(l -> l.chosen() && l.layers() > 1)
                             .findFirst()
                             .ifPresent(this::toggle);
             case LEFT -> show(window().scrolled(-window().seconds() / 8));
@@ -233,69 +161,56 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private void choose(int step) {
-        List<Row> rows = rows();
-        int at = -1;
-        for (int i = 0; i < rows.size(); i++) {
-            at = chosen(rows.get(i)) ? i : at;
-        }
+        List<Lane> lanes = lanes();
+        int at = lanes.indexOf(lanes.stream().filter(Lane::chosen).findFirst().orElse(null));
         int next = at + step;
-        if (next >= 0 && next < rows.size()) {
-            session.selection().sourceId().set(rows.get(next).source().id());
-            reveal(next);
+        if (next >= 0 && next < lanes.size()) {
+            session.selection().sourceId().set(lanes.get(next).source().id());
+            Lane seen = lanes().get(next);
+            scrolled =
+                    Math.min(
+                            seen.top(),
+                            Math.max(scrolled, seen.top() + seen.height() - getHeight()));
         }
-    }
-
-    private void reveal(int index) {
-        double[] heights = heights(rows());
-        double top = 0;
-        for (int i = 0; i < index; i++) {
-            top += heights[i];
-        }
-        scrolled = Math.min(top, Math.max(scrolled, top + heights[index] - getHeight()));
     }
 
     @Override
     void paint(Pen pen, double w, double h) {
-        List<Row> rows = rows();
-        if (rows.isEmpty()) {
+        List<Lane> lanes = lanes();
+        if (lanes.isEmpty()) {
             return;
         }
-        double[] heights = heights(rows);
-        scrolled = Math.clamp(scrolled, 0, Math.max(0, sum(heights) - h));
+        double all = LaneStack.height(lanes);
+        scrolled = Math.clamp(scrolled, 0, Math.max(0, all - h));
         LanePainter painter = new LanePainter(pen, axis.get());
-        double top = -scrolled;
-        for (int i = 0; i < rows.size(); i++) {
-            if (top + heights[i] > 0 && top < h) {
-                painter.paint(lane(rows.get(i)), top, heights[i]);
+        for (Lane lane : lanes) {
+            double top = lane.top() - scrolled;
+            if (top + lane.height() > 0 && top < h) {
+                painter.paint(painted(lane), top, lane.height());
             }
-            top += heights[i];
         }
-        pen.across(16, axis.get().right(), Math.min(h - 1, top), pen.palette.rule);
-        if (sum(heights) > h + 1) {
-            double share = h / sum(heights);
+        pen.across(16, axis.get().right(), Math.min(h - 1, all - scrolled), pen.palette.rule);
+        if (all > h + 1) {
+            double share = h / all;
             pen.line(w - 8, scrolled * share, w - 8, (scrolled + h) * share, pen.palette.ink3, 3);
         }
     }
 
-    private LanePainter.Lane lane(Row row) {
-        Source source = row.source();
-        boolean closed = row.groupHead() && folded.contains(source.group());
-        List<Source> covered = closed ? session.design().get().layersOf(source) : List.of(source);
+    private LanePainter.Lane painted(Lane lane) {
+        Source source = lane.source();
+        List<Source> covered =
+                lane.closed() ? session.design().get().layersOf(source) : List.of(source);
         List<Finding> findings =
                 session.measured().survey().findings().get().stream()
                         .filter(f -> covered.stream().anyMatch(s -> s.id().equals(f.subject())))
                         .toList();
-        String name =
-                closed
-                        ? String.format(Locale.ROOT, "%s (%d)", source.group(), row.layers())
-                        : source.name();
         return new LanePainter.Lane(
                 source,
-                name,
+                lane.closed() ? source.group() + " (" + lane.layers() + ")" : source.name(),
                 session.measured().materials().get(source.id()),
                 session.stems().missing().getOrDefault(source.id(), ""),
                 findings,
-                chosen(row),
-                row.groupHead() ? (closed ? -1 : 1) : 0);
+                lane.chosen(),
+                lane.head() ? (lane.closed() ? -1 : 1) : 0);
     }
 }

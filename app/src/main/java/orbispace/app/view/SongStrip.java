@@ -4,23 +4,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.NoteTable;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
-import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
-import orbispace.core.time.NoteValue;
 import orbispace.core.time.Span;
 import orbispace.files.Wording;
 
 /** What the song allows: hit intervals, phrase gaps, note values. */
 final class SongStrip extends ScalingCanvas {
-    private static final List<String> NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
     private static final double TALL = 150;
 
     private final Session session;
@@ -46,7 +44,12 @@ final class SongStrip extends ScalingCanvas {
         pen.upright(left + column + 12, 24, height - 20, pen.palette.rule);
         gaps(left + column + 24, 34, column);
         pen.upright(left + 2 * column + 36, 24, height - 20, pen.palette.rule);
-        notes(left + 2 * column + 48, 34, width - 2 * column - 48, height);
+        new NoteTable(pen, left + 2 * column + 48, width - 2 * column - 48)
+                .paint(
+                        session.design().get().song(),
+                        session.selection().section().get(),
+                        34,
+                        height - 34);
     }
 
     private void hits(double x, double y, double w) {
@@ -192,63 +195,5 @@ final class SongStrip extends ScalingCanvas {
     private void mark(double value, double most, double x, double base, double w) {
         double at = x + w * Math.min(1, value / most);
         pen.line(at, base - bars - 4, at, base, pen.palette.ink, 2);
-    }
-
-    private void notes(double x, double y, double w, double height) {
-        pen.text("NOTE VALUES, MS", x, y, Type.strong(10.5), pen.palette.ink2);
-        double first = 130;
-        double step = (w - first) / (NOTES.size() + 1);
-        for (int i = 0; i < NOTES.size(); i++) {
-            pen.text(
-                    NOTES.get(i),
-                    x + first + step * (i + 2) - 4,
-                    y,
-                    Type.strong(11.5),
-                    pen.palette.time,
-                    TextAlignment.RIGHT);
-        }
-        pen.across(x, x + w, y + 6, pen.palette.ink);
-        double row = y + 22;
-        var song = session.design().get().song();
-        for (Section s : song.sections().stream().limit((long) ((height - 46) / 20)).toList()) {
-            boolean on = s.equals(session.selection().section().get());
-            if (on) {
-                pen.clipped(
-                        x - 6.5,
-                        Math.floor(row) - 14.5,
-                        w + 10,
-                        19,
-                        4,
-                        pen.palette.card,
-                        pen.palette.ink);
-            }
-            pen.text(
-                    s.name(),
-                    x,
-                    row,
-                    on ? Type.strong(11.5) : Type.regular(11.5),
-                    pen.palette.ink2);
-            pen.text(
-                    Wording.number(song.clock().bpmOfBar(s.firstBar()), 0),
-                    x + first + step - 4,
-                    row,
-                    Type.strong(11.5),
-                    pen.palette.time,
-                    TextAlignment.RIGHT);
-            for (int i = 0; i < NOTES.size(); i++) {
-                double millis =
-                        song.clock()
-                                .length(NoteValue.parse(NOTES.get(i)).orElseThrow(), s.firstBar())
-                                .nominalMillis();
-                pen.text(
-                        Wording.number(millis, 0),
-                        x + first + step * (i + 2) - 4,
-                        row,
-                        on ? Type.strong(11.5) : Type.regular(11.5),
-                        pen.palette.ink,
-                        TextAlignment.RIGHT);
-            }
-            row += 20;
-        }
     }
 }

@@ -39,8 +39,9 @@ final class StemReadings {
                         Integer.toString(p.spans().size()),
                         "at "
                                 + Wording.number(p.speakingDb(), 0)
-                                + " dBFS; rests at "
-                                + Wording.number(p.floorDb(), 0)));
+                                + ", rests at "
+                                + Wording.number(p.floorDb(), 0)
+                                + " dBFS"));
         if (!p.gaps().isEmpty()) {
             all.add(
                     new Reading(

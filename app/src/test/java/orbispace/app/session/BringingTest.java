@@ -111,6 +111,52 @@ class BringingTest {
     }
 
     @Test
+    void aRemedyKeepsTheStepsMadeSinceItWasFound() throws Exception {
+        copyOfDrum("drum two.wav", 300, 1);
+        session.bringing().bring(List.of(folder.resolve("drum.wav"), folder.resolve("drum two.wav")));
+        settle();
+        ui.until(() -> !session.measured().survey().findings().get().isEmpty());
+        // A change of role is measured in the background; the remedy is pressed meanwhile.
+        Source drum = source("drum");
+        session.edit(
+                SourcesEdit.of(session.design().get(), drum.withRole(Role.COLOUR), "role"));
+        session.edit(
+                session.measured()
+                        .survey()
+                        .findings()
+                        .get()
+                        .getFirst()
+                        .remedies()
+                        .getFirst()
+                        .edit());
+        assertThat(source("drum").role()).isEqualTo(Role.COLOUR);
+        assertThat(source("drum-two").placement().shiftFrames()).isEqualTo(-300);
+    }
+
+    @Test
+    void aProjectSavedElsewhereFindsItsStemsAfterUndoToo() throws Exception {
+        session.open(project);
+        settle();
+        session.edit(new ReturnEdit.Level("A", -9));
+        Path elsewhere = Files.createDirectories(folder.resolve("kept")).resolve("f.orbispace.json");
+        assertThat(session.save(elsewhere)).isTrue();
+        session.undo();
+        settle();
+        assertThat(session.save(elsewhere)).isTrue();
+        session.edit(new ReturnEdit.Level("A", -13));
+        session.close();
+        session = new Session(ui, RecentProjects.inMemory(), Songs.facts());
+        session.open(elsewhere);
+        settle();
+        assertThat(session.stems().missing()).isEmpty();
+        assertThat(session.measured().materials()).hasSize(3);
+        session.bringing().takeRecovered();
+        settle();
+        assertThat(session.design().get().requireReturn("A").levelDb()).isEqualTo(-13);
+        assertThat(session.stems().missing()).isEmpty();
+    }
+
+    @Test
     void aMissingStemIsSearchedForAndRelinked() throws Exception {
         Path inside = Files.createDirectories(folder.resolve("takes"));
         Files.move(folder.resolve("pad.wav"), inside.resolve("pad.wav"));

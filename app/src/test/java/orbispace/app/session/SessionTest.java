@@ -278,7 +278,7 @@ class SessionTest {
     void handOverWritesSheetsAndPrints() throws InterruptedException, FileProblem {
         Path to = folder.resolve("handover");
         List<Path> written = new ArrayList<>();
-        session.handOver(
+        session.handingOver().start(
                 new HandOver.Order(to, List.of(".html", ".csv"), true, WavWriter.Depth.BITS_16),
                 written::addAll,
                 message -> {

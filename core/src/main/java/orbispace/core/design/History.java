@@ -47,12 +47,6 @@ public final class History {
         at = steps.size() - 1;
     }
 
-    /** Puts another design in place of the current one, as the same step. */
-    public void replaceCurrent(Design other) {
-        Step step = steps.get(at);
-        steps.set(at, new Step(other, step.label(), step.gesture()));
-    }
-
     /** What undo would take back; empty at the beginning. */
     public Optional<String> undoLabel() {
         return at == 0 ? Optional.empty() : Optional.of(steps.get(at).label());

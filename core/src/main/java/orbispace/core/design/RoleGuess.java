@@ -3,6 +3,7 @@ package orbispace.core.design;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Supplier;
 import orbispace.core.material.Spectrum;
 import orbispace.core.material.StemFacts;
 
@@ -54,10 +55,10 @@ public final class RoleGuess {
      * Guesses a role.
      *
      * @param name what the stem is called
-     * @param facts what was measured of it
+     * @param facts measures it; asked only where the name tells nothing
      * @param before the sources before it; of several leads only the first is one
      */
-    public static Role of(String name, StemFacts facts, List<Source> before) {
+    public static Role of(String name, Supplier<StemFacts> facts, List<Source> before) {
         String lower = name.toLowerCase(Locale.ROOT);
         Role guessed =
                 WORDS.entrySet().stream()
@@ -67,7 +68,7 @@ public final class RoleGuess {
                                                 (Map.Entry<String, Role> e) -> e.getKey().length())
                                         .thenComparing(Map.Entry::getKey))
                         .map(Map.Entry::getValue)
-                        .orElseGet(() -> bySound(facts));
+                        .orElseGet(() -> bySound(facts.get()));
         boolean hasLead = before.stream().anyMatch(s -> s.role() == Role.LEAD);
         return guessed == Role.LEAD && hasLead ? Role.BACKING : guessed;
     }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
-import orbispace.core.audio.Pan;
 import orbispace.core.signal.Fft;
 
 /**
@@ -24,7 +23,6 @@ public record StereoReport(
     private static final int LENGTH = 4096;
     private static final int OCTAVES = 9;
     private static final double LOWEST_HZ = 62.5;
-    private static final double CANCELLED = 1e-9;
 
     /** Keeps its own list. */
     public StereoReport {
@@ -47,73 +45,21 @@ public record StereoReport(
             OptionalDouble angleDegrees,
             OptionalDouble widthDegrees) {}
 
-    /** Sums over time-frequency cells. */
-    private static final class Sums {
-        double left;
-        double right;
-        double both;
-        double angle;
-        double squaredAngle;
-
-        void add(double l, double r, double product) {
-            left += l;
-            right += r;
-            both += product;
-            double power = l + r;
-            double angle = 90 * Pan.position(l, r);
-            this.angle += power * angle;
-            squaredAngle += power * angle * angle;
-        }
-
-        OptionalDouble correlation() {
-            double scale = Math.sqrt(left * right);
-            return scale > 0
-                    ? OptionalDouble.of(Math.clamp(both / scale, -1, 1))
-                    : OptionalDouble.empty();
-        }
-
-        OptionalDouble loss() {
-            double power = left + right;
-            double mono = (power + 2 * both) / 2;
-            return power > 0 && mono > CANCELLED * power
-                    ? OptionalDouble.of(10 * Math.log10(power / mono))
-                    : OptionalDouble.empty();
-        }
-
-        Band band(double centre) {
-            double power = left + right;
-            if (power == 0) {
-                OptionalDouble none = OptionalDouble.empty();
-                return new Band(centre, none, none, none, none);
-            }
-            double mean = angle / power;
-            double spread = Math.sqrt(Math.max(0, squaredAngle / power - mean * mean));
-            return new Band(
-                    centre,
-                    correlation(),
-                    loss(),
-                    OptionalDouble.of(mean),
-                    OptionalDouble.of(2 * spread));
-        }
-    }
-
     /** Measures a sound of any rate and length; a mono sound has two equal channels. */
     public static StereoReport of(Audio audio) {
-        Sums whole = new Sums();
+        StereoSums whole = new StereoSums();
         float[] l = audio.channel(0);
         float[] r = audio.channel(1);
         for (int i = 0; i < l.length; i++) {
-            whole.left += (double) l[i] * l[i];
-            whole.right += (double) r[i] * r[i];
-            whole.both += (double) l[i] * r[i];
+            whole.addSample(l[i], r[i]);
         }
         return new StereoReport(whole.correlation(), whole.loss(), bands(audio));
     }
 
     private static List<Band> bands(Audio audio) {
-        Sums[] octaves = new Sums[OCTAVES];
+        StereoSums[] octaves = new StereoSums[OCTAVES];
         for (int b = 0; b < OCTAVES; b++) {
-            octaves[b] = new Sums();
+            octaves[b] = new StereoSums();
         }
         Fft fft = new Fft(LENGTH);
         double[] window = Fft.hann(LENGTH);

@@ -106,21 +106,21 @@ class SourcesTest {
         "Bells, COLOUR"
     })
     void rolesAreGuessedFromNames(String name, Role role) {
-        assertThat(RoleGuess.of(name, facts(false, 16, 0.5), List.of())).isEqualTo(role);
+        assertThat(RoleGuess.of(name, () -> facts(false, 16, 0.5), List.of())).isEqualTo(role);
     }
 
     @Test
     void whereTheNameTellsNothingTheSoundDoes() {
-        assertThat(RoleGuess.of("Track 7", facts(true, 12, 0.9), List.of())).isEqualTo(Role.BASS);
-        assertThat(RoleGuess.of("Track 7", facts(false, 24, 0.3), List.of())).isEqualTo(Role.HITS);
-        assertThat(RoleGuess.of("Track 7", facts(false, 10, 0.95), List.of()))
+        assertThat(RoleGuess.of("Track 7", () -> facts(true, 12, 0.9), List.of())).isEqualTo(Role.BASS);
+        assertThat(RoleGuess.of("Track 7", () -> facts(false, 24, 0.3), List.of())).isEqualTo(Role.HITS);
+        assertThat(RoleGuess.of("Track 7", () -> facts(false, 10, 0.95), List.of()))
                 .isEqualTo(Role.HARMONY_BED);
-        assertThat(RoleGuess.of("Track 7", facts(false, 15, 0.4), List.of()))
+        assertThat(RoleGuess.of("Track 7", () -> facts(false, 15, 0.4), List.of()))
                 .isEqualTo(Role.COLOUR);
         assertThat(
                         RoleGuess.of(
                                 "Vox 2",
-                                facts(false, 15, 0.4),
+                                () -> facts(false, 15, 0.4),
                                 List.of(Fields.source("vox", Role.LEAD))))
                 .as("one song has one lead")
                 .isEqualTo(Role.BACKING);
