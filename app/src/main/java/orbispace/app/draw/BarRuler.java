@@ -48,12 +48,7 @@ public final class BarRuler {
             String label = changes ? bar + "  " + metre(clock, bar) : Integer.toString(bar);
             if (named && x + 18 < axis.right()) {
                 labelled = x + Pen.width(label, Type.strong(11.5));
-                pen.text(
-                        label,
-                        x + 5,
-                        top + height - 6,
-                        Type.strong(11.5),
-                        pen.palette.ink);
+                pen.text(label, x + 5, top + height - 6, Type.strong(11.5), pen.palette.ink);
             }
         }
         pen.upright(axis.right() - 1, top, top + height, pen.palette.ink);

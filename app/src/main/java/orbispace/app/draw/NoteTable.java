@@ -10,7 +10,9 @@ import orbispace.core.time.NoteValue;
 import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
-/** A table of note values in milliseconds, a row for each section; the chosen one is always seen. */
+/**
+ * A table of note values in milliseconds, a row for each section; the chosen one is always seen.
+ */
 public final class NoteTable {
     private static final List<NoteValue> NOTES =
             List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar").stream()
@@ -70,7 +72,6 @@ public final class NoteTable {
 
     private void cell(int column, String text, double y, Font font, Color ink) {
         double step = (width - NAMES) / (NOTES.size() + 1);
-        pen.text(
-                text, left + NAMES + step * (column + 1) - 4, y, font, ink, TextAlignment.RIGHT);
+        pen.text(text, left + NAMES + step * (column + 1) - 4, y, font, ink, TextAlignment.RIGHT);
     }
 }

@@ -2,6 +2,7 @@ package orbispace.app.draw;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeMap;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.StrokeLineCap;
@@ -15,6 +16,8 @@ import orbispace.files.Wording;
 
 /** Draws the Orbit: the disc, its rulers, the song's events and every return. */
 public final class OrbitPainter {
+    private static final double SAME_PLACE_DEGREES = 6;
+    private static final double LONGEST_NAMES = 170;
     private static final double[] CLOCK_SECONDS = {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5};
     private static final List<String> RINGED_NOTES =
             List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
@@ -192,34 +195,35 @@ public final class OrbitPainter {
         paintSources();
     }
 
+    /** Where the dry sources lie; those of one place share a label. */
     private void paintSources() {
-        List<Source> sorted = new ArrayList<>(scene.design().sources());
-        sorted.sort(java.util.Comparator.comparingDouble(Source::pan));
-        double r = axis.radius() + 10;
+        TreeMap<Long, List<Source>> places = new TreeMap<>();
+        for (Source source : scene.design().sources()) {
+            long place = Math.round(90 * source.pan() / SAME_PLACE_DEGREES);
+            places.computeIfAbsent(place, k -> new ArrayList<>()).add(source);
+        }
         double lastRight = Double.NEGATIVE_INFINITY;
         double lastY = Double.NaN;
-        for (Source s : sorted) {
-            double degrees = 90 * s.pan();
-            double x = axis.x(r + 3, degrees);
-            double y = axis.y(r + 3, degrees);
-            triangle(x, y, degrees);
-            boolean left = degrees < -5;
-            boolean middle = Math.abs(degrees) <= 5 && Double.isInfinite(lastRight);
-            TextAlignment align =
-                    left ? TextAlignment.RIGHT : middle ? TextAlignment.CENTER : TextAlignment.LEFT;
-            double w = Pen.width(s.name(), Type.regular(11.5));
-            double tx = axis.x(r + 13, degrees);
-            double ty = axis.y(r + 13, degrees) + 4;
-            double start = left ? tx - w : middle ? tx - w / 2 : tx;
-            if (Math.abs(ty - lastY) < 13 && start < lastRight + 6) {
-                start = lastRight + 8;
-                tx = start;
-                align = TextAlignment.LEFT;
-            }
-            pen.text(s.name(), tx, ty, Type.regular(11.5), p.ink2, align);
-            lastRight = start + w;
-            lastY = ty;
+        for (List<Source> place : places.values()) {
+            double degrees = 90 * place.getFirst().pan();
+            double r = axis.radius() + 10;
+            triangle(axis.x(r + 3, degrees), axis.y(r + 3, degrees), degrees);
+            String name = placeName(place);
+            double w = Pen.width(name, Type.regular(11.5));
+            double x = axis.x(r + 13, degrees) - (degrees < -5 ? w : degrees <= 2 ? w / 2 : 0);
+            double y = axis.y(r + 13, degrees) + 4;
+            double free = Math.abs(y - lastY) < 13 ? lastRight + 8 : x;
+            pen.text(name, Math.max(x, free), y, Type.regular(11.5), p.ink2);
+            lastRight = Math.max(x, free) + w;
+            lastY = y;
         }
+    }
+
+    private static String placeName(List<Source> place) {
+        String names = String.join("   ", place.stream().map(Source::name).toList());
+        return Pen.width(names, Type.regular(11.5)) <= LONGEST_NAMES
+                ? names
+                : place.size() + " stems";
     }
 
     private void triangle(double x, double y, double degrees) {

@@ -36,8 +36,7 @@ final class Listening {
     void hear() {
         boolean hearing = transport.hearingBefore().get();
         MixMeasure mix = measured.mix().get();
-        transport.hear(
-                hearing ? before.get() : now.get(), mix == null ? 0 : mix.matchDb(hearing));
+        transport.hear(hearing ? before.get() : now.get(), mix == null ? 0 : mix.matchDb(hearing));
     }
 
     /** Repeats the chosen stretch, if anything is repeated. */

@@ -183,8 +183,7 @@ public record NewSong(
     }
 
     private static StemFacts facts(Audio audio) {
-        return StemFacts.measure(
-                audio, Silhouette.of(audio), new StemFacts.Wanted(false, false));
+        return StemFacts.measure(audio, Silhouette.of(audio), new StemFacts.Wanted(false, false));
     }
 
     private static String freshId(String name, List<Source> before) {

@@ -279,7 +279,9 @@ public final class Session {
         measured.update(editing.design().get(), before.get(), span(), wantsRemedies.get());
     }
 
-    /** Another section is chosen, or a hand moves its edges; then the rest of the hand is awaited. */
+    /**
+     * Another section is chosen, or a hand moves its edges; then the rest of the hand is awaited.
+     */
     private void sectionChosen() {
         listening.loop();
         if (!jobs.awaits(REST)) {

@@ -37,8 +37,7 @@ final class BeatCard extends VBox {
                         "milliseconds, such as 12.5 or \u2212310",
                         text -> FormPanel.number(text, "ms", v -> setBarOne(v / 1000)),
                         (way, size) ->
-                                setBarOne(
-                                        origin() + way * FormPanel.step(size, 0.1, 1, 10) / 1000),
+                                setBarOne(origin() + way * FormPanel.step(size, 0.1, 1, 10) / 1000),
                         session.problem()::set);
         tap = Plate.button("Tap the beat", this::tap);
         takeTap = Plate.button("", () -> taps.bpm().ifPresent(takesTempo::take));

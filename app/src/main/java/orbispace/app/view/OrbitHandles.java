@@ -4,15 +4,8 @@ import java.util.Optional;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
-import javafx.scene.Cursor;
-import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import orbispace.app.draw.Palette;
-import orbispace.app.draw.Pen;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
@@ -32,9 +25,9 @@ final class OrbitHandles extends Pane {
     private static final double SNAP_PIXELS = 6;
 
     private final Session session;
-    private final Handle predelay = new Handle("predelay");
-    private final Handle decay = new Handle("decay");
-    private final Handle echo = new Handle("echo time");
+    private final OrbitHandle predelay = new OrbitHandle(this, "predelay");
+    private final OrbitHandle decay = new OrbitHandle(this, "decay");
+    private final OrbitHandle echo = new OrbitHandle(this, "echo time");
     private final StringProperty why = new SimpleStringProperty("");
     private PolarAxis axis = new PolarAxis(0, 0, 1);
 
@@ -50,13 +43,21 @@ final class OrbitHandles extends Pane {
         return why;
     }
 
+    PolarAxis axis() {
+        return axis;
+    }
+
+    void settle() {
+        session.settle();
+    }
+
     void setPalette(Palette palette) {
         predelay.setPalette(palette);
         decay.setPalette(palette);
         echo.setPalette(palette);
     }
 
-    private Optional<Return> chosen() {
+    Optional<Return> chosen() {
         return session.design().get().findReturn(session.selection().returnId().get());
     }
 
@@ -139,7 +140,7 @@ final class OrbitHandles extends Pane {
         return millis / 1000;
     }
 
-    private void drag(Handle handle, double seconds, boolean free, Object gesture) {
+    void drag(OrbitHandle handle, double seconds, boolean free, Object gesture) {
         Return r = chosen().orElse(null);
         if (r == null) {
             return;
@@ -149,7 +150,7 @@ final class OrbitHandles extends Pane {
         explain(handle);
     }
 
-    private Edit edit(Handle handle, Return r, double seconds, Optional<NoteValue> note) {
+    private Edit edit(OrbitHandle handle, Return r, double seconds, Optional<NoteValue> note) {
         var clock = session.design().get().song().clock();
         if (handle == decay) {
             double end =
@@ -174,21 +175,21 @@ final class OrbitHandles extends Pane {
                         note.isPresent() ? session.selection().bar() : r.timedAtBar());
     }
 
-    private void explain(Handle handle) {
+    void explain(OrbitHandle handle) {
         why.set(
                 handle == decay
                         ? Reasons.decay(session)
                         : handle == echo ? Reasons.echo(session) : Reasons.predelay(session));
     }
 
-    private void step(Handle handle, int direction, NumberField.Step size) {
+    void step(OrbitHandle handle, int direction, NumberField.Step size) {
         chosen().ifPresent(r ->
                 ReturnEdits.step(session, r, handle.name, direction, size)
                         .ifPresent(session::edit));
         explain(handle);
     }
 
-    private boolean typed(Handle handle, String text) {
+    boolean typed(OrbitHandle handle, String text) {
         Optional<Edit> edit =
                 chosen().flatMap(r -> ReturnEdits.typed(session, r, handle.name, text));
         edit.ifPresent(session::edit);
@@ -201,129 +202,5 @@ final class OrbitHandles extends Pane {
                                     + MusicalTime.ACCEPTED);
         }
         return edit.isPresent();
-    }
-
-    /** A diamond that is dragged, stepped or typed over, with its reading beside it. */
-    private final class Handle extends ScalingCanvas {
-        private final String name;
-        private final Label reading = new Label();
-        private final TextField entry = new TextField();
-        private Object gesture = new Object();
-
-        Handle(String name) {
-            this.name = name;
-            setMouseTransparent(false);
-            setPickOnBounds(true);
-            setFocusTraversable(true);
-            setCursor(Cursor.HAND);
-            getStyleClass().add("handle");
-            reading.getStyleClass().add("handle-reading");
-            reading.setMouseTransparent(true);
-            entry.setVisible(false);
-            entry.getStyleClass().add("entry");
-            entry.setOnAction(e -> commit());
-            entry.focusedProperty().addListener((o, was, is) -> entry.setVisible(is));
-            addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
-            addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
-            addEventHandler(MouseEvent.MOUSE_RELEASED, e -> session.settle());
-            addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-            addEventHandler(KeyEvent.KEY_TYPED, this::keyTyped);
-            focusedProperty()
-                    .addListener((o, was, is) -> {
-                        explain(this);
-                        repaint();
-                    });
-        }
-
-        void show(boolean on) {
-            setVisible(on);
-            reading.setVisible(on);
-        }
-
-        void place(double r, double bearing, String words) {
-            double x = axis.x(r, bearing);
-            double y = axis.y(r, bearing);
-            Plate.place(this, x - 10, y - 10, 20, 20);
-            reading.setText(name + "  " + words);
-            setAccessibleText(name + " " + words);
-            double w = reading.prefWidth(-1);
-            double side = bearing < -20 ? -w - 18 : 16;
-            Plate.place(reading, Math.rint(x + side), Math.rint(y - 11), Math.ceil(w), 22);
-            Plate.place(entry, Math.rint(x + side), Math.rint(y - 13), Math.max(120, w), 26);
-        }
-
-        private void pressed(MouseEvent e) {
-            requestFocus();
-            gesture = new Object();
-            if (e.getClickCount() == 2) {
-                beginEntry("");
-            }
-        }
-
-        private void dragged(MouseEvent e) {
-            var at = OrbitHandles.this.sceneToLocal(e.getSceneX(), e.getSceneY());
-            drag(this, axis.seconds(axis.distance(at.getX(), at.getY())), e.isAltDown(), gesture);
-        }
-
-        private void key(KeyEvent e) {
-            int direction =
-                    switch (e.getCode()) {
-                        case UP, RIGHT -> 1;
-                        case DOWN, LEFT -> -1;
-                        default -> 0;
-                    };
-            if (direction != 0) {
-                step(
-                        this,
-                        direction,
-                        e.isShiftDown()
-                                ? NumberField.Step.FINE
-                                : e.isShortcutDown()
-                                        ? NumberField.Step.COARSE
-                                        : NumberField.Step.PLAIN);
-                e.consume();
-            } else if (e.getCode() == KeyCode.ENTER) {
-                beginEntry("");
-                e.consume();
-            }
-        }
-
-        private void keyTyped(KeyEvent e) {
-            String c = e.getCharacter();
-            if (c.length() == 1 && Character.isDigit(c.charAt(0))) {
-                beginEntry(c);
-                e.consume();
-            }
-        }
-
-        private void beginEntry(String text) {
-            entry.setText(text);
-            entry.setVisible(true);
-            entry.requestFocus();
-            entry.positionCaret(text.length());
-        }
-
-        private void commit() {
-            String text = entry.getText();
-            requestFocus();
-            typed(this, text);
-        }
-
-        @Override
-        void paint(Pen pen, double w, double h) {
-            var color = chosen().map(r -> pen.palette.ofReturn(r.id())).orElse(pen.palette.ink);
-            double m = 10;
-            double s = 6.5;
-            pen.g.setFill(isFocused() ? color : pen.palette.card);
-            pen.g.fillPolygon(
-                    new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
-            pen.g.setStroke(color);
-            pen.g.setLineWidth(1.5);
-            pen.g.strokePolygon(
-                    new double[] {m, m + s, m, m - s}, new double[] {m - s, m, m + s, m}, 4);
-            if (isFocused()) {
-                pen.circle(m, m, 9.2, null, pen.palette.ink, 1);
-            }
-        }
     }
 }

@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
 import orbispace.core.design.Edit;
@@ -26,6 +27,8 @@ import orbispace.files.Wording;
 
 /** The chain of the chosen return as a path of small cards. */
 final class ReturnInspector extends VBox {
+    private static final double SEND_NAME = 48;
+
     private final Session session;
     private final VBox cards = new VBox();
     private final Label title = new Label();
@@ -148,11 +151,9 @@ final class ReturnInspector extends VBox {
     }
 
     private NumberField sendField(String sourceId, String name) {
-        String shortName =
-                name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
         NumberField field =
                 new NumberField(
-                        shortName,
+                        shortName(name),
                         "a level like \u221212",
                         text -> {
                             var db = Entries.db(text);
@@ -165,6 +166,24 @@ final class ReturnInspector extends VBox {
                         session.problem()::set);
         fields.put("send " + sourceId, field);
         return field;
+    }
+
+    /** The last word of a name if no other stem has it, else as much of the name as fits. */
+    private String shortName(String name) {
+        String last = lastWord(name);
+        long same =
+                session.design().get().sources().stream()
+                        .filter(s -> lastWord(s.name()).equals(last))
+                        .count();
+        boolean tells = same == 1 && last.length() > 3;
+        return tells
+                ? last
+                : Pen.shortened(
+                        name.toLowerCase(java.util.Locale.ROOT), SEND_NAME, Type.regular(11));
+    }
+
+    private static String lastWord(String name) {
+        return name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
     }
 
     private boolean setSend(String sourceId, double db) {

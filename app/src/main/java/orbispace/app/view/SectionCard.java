@@ -95,8 +95,7 @@ final class SectionCard extends VBox {
                         () -> session.form().splitAt(session.transport().position().get())),
                 Plate.button("Join with next", () -> change("join of sections", Form::join)),
                 Plate.button(
-                        "Swap name with next",
-                        () -> change("names of sections", Form::swapNames)));
+                        "Swap name with next", () -> change("names of sections", Form::swapNames)));
     }
 
     private HBox time() {
@@ -188,8 +187,7 @@ final class SectionCard extends VBox {
             kind.show(chosen.kind());
             bars.setText("bars " + chosen.firstBar() + "\u2013" + (chosen.endBar() - 1));
             tempo.show(Wording.number(tempoNow(), 1), "bpm");
-            MetreMap.Change m =
-                    session.design().get().song().clock().metre().at(chosen.firstBar());
+            MetreMap.Change m = session.design().get().song().clock().metre().at(chosen.firstBar());
             metre.show(m.beatsPerBar() + "/" + m.beatUnit());
             glide.show(Wording.number(glideNow(), 1), "bpm");
         }

@@ -151,23 +151,25 @@ final class SheetInspector extends VBox {
                 new HandOver.Order(target.get(), endings, prints.isSelected(), depth);
         busy(true);
         result.setText("");
-        session.handingOver().start(
-                order,
-                files -> {
-                    busy(false);
-                    result.setText(
-                            files.size()
-                                    + " files written:\n"
-                                    + String.join(
-                                            "\n",
-                                            files.stream()
-                                                    .map(f -> String.valueOf(f.getFileName()))
-                                                    .toList()));
-                },
-                message -> {
-                    busy(false);
-                    result.setText(message);
-                });
+        session.handingOver()
+                .start(
+                        order,
+                        files -> {
+                            busy(false);
+                            result.setText(
+                                    files.size()
+                                            + " files written:\n"
+                                            + String.join(
+                                                    "\n",
+                                                    files.stream()
+                                                            .map(f ->
+                                                                    String.valueOf(f.getFileName()))
+                                                            .toList()));
+                        },
+                        message -> {
+                            busy(false);
+                            result.setText(message);
+                        });
     }
 
     private void cancel() {

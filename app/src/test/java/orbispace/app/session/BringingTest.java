@@ -113,13 +113,13 @@ class BringingTest {
     @Test
     void aRemedyKeepsTheStepsMadeSinceItWasFound() throws Exception {
         copyOfDrum("drum two.wav", 300, 1);
-        session.bringing().bring(List.of(folder.resolve("drum.wav"), folder.resolve("drum two.wav")));
+        session.bringing()
+                .bring(List.of(folder.resolve("drum.wav"), folder.resolve("drum two.wav")));
         settle();
         ui.until(() -> !session.measured().survey().findings().get().isEmpty());
         // A change of role is measured in the background; the remedy is pressed meanwhile.
         Source drum = source("drum");
-        session.edit(
-                SourcesEdit.of(session.design().get(), drum.withRole(Role.COLOUR), "role"));
+        session.edit(SourcesEdit.of(session.design().get(), drum.withRole(Role.COLOUR), "role"));
         session.edit(
                 session.measured()
                         .survey()
@@ -138,7 +138,8 @@ class BringingTest {
         session.open(project);
         settle();
         session.edit(new ReturnEdit.Level("A", -9));
-        Path elsewhere = Files.createDirectories(folder.resolve("kept")).resolve("f.orbispace.json");
+        Path elsewhere =
+                Files.createDirectories(folder.resolve("kept")).resolve("f.orbispace.json");
         assertThat(session.save(elsewhere)).isTrue();
         session.undo();
         settle();

@@ -278,12 +278,14 @@ class SessionTest {
     void handOverWritesSheetsAndPrints() throws InterruptedException, FileProblem {
         Path to = folder.resolve("handover");
         List<Path> written = new ArrayList<>();
-        session.handingOver().start(
-                new HandOver.Order(to, List.of(".html", ".csv"), true, WavWriter.Depth.BITS_16),
-                written::addAll,
-                message -> {
-                    throw new AssertionError(message);
-                });
+        session.handingOver()
+                .start(
+                        new HandOver.Order(
+                                to, List.of(".html", ".csv"), true, WavWriter.Depth.BITS_16),
+                        written::addAll,
+                        message -> {
+                            throw new AssertionError(message);
+                        });
         ui.until(() -> !written.isEmpty());
         assertThat(written.stream().map(p -> String.valueOf(p.getFileName())))
                 .containsExactly(

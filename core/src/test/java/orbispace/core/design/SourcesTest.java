@@ -111,8 +111,10 @@ class SourcesTest {
 
     @Test
     void whereTheNameTellsNothingTheSoundDoes() {
-        assertThat(RoleGuess.of("Track 7", () -> facts(true, 12, 0.9), List.of())).isEqualTo(Role.BASS);
-        assertThat(RoleGuess.of("Track 7", () -> facts(false, 24, 0.3), List.of())).isEqualTo(Role.HITS);
+        assertThat(RoleGuess.of("Track 7", () -> facts(true, 12, 0.9), List.of()))
+                .isEqualTo(Role.BASS);
+        assertThat(RoleGuess.of("Track 7", () -> facts(false, 24, 0.3), List.of()))
+                .isEqualTo(Role.HITS);
         assertThat(RoleGuess.of("Track 7", () -> facts(false, 10, 0.95), List.of()))
                 .isEqualTo(Role.HARMONY_BED);
         assertThat(RoleGuess.of("Track 7", () -> facts(false, 15, 0.4), List.of()))
