@@ -45,46 +45,74 @@ public final class HitFinder {
         int frames = (int) (audio.frames() / hop);
         Fft fft = new Fft(length);
         double[] window = Fft.hann(length);
-        double[] buffer = new double[length];
+        double[] two = new double[2 * length];
         double[] last = new double[length / 2];
         Arrays.fill(last, 1);
         double[] flux = new double[frames];
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        for (int f = 0; f < frames; f++) {
-            int start = (int) Math.round(f * hop) - length / 2;
-            int from = Math.max(0, -start);
-            int to = Math.min(length, l.length - start);
-            Arrays.fill(buffer, 0);
-            for (int i = from; i < to; i++) {
-                buffer[i] = window[i] * (l[start + i] + r[start + i]) / 2;
+        // Two frames share one complex transform, one as its real and one as its imaginary part.
+        for (int f = 0; f < frames; f += 2) {
+            boolean more = f + 1 < frames;
+            boolean first = load(audio, (int) Math.round(f * hop) - length / 2, window, two, 0);
+            int next = (int) Math.round((f + 1) * hop) - length / 2;
+            boolean second = load(audio, more ? next : audio.frames(), window, two, 1);
+            if (first || second) {
+                fft.forwardComplex(two);
             }
-            fft.forward(buffer);
-            flux[f] = rise(buffer, last, length);
+            flux[f] = rise(two, last, 1);
+            if (more) {
+                flux[f + 1] = rise(two, last, -1);
+            }
         }
         return flux;
+    }
+
+    /** Puts the windowed mean of both channels into every other number; tells if it sounds. */
+    private static boolean load(
+            Audio audio, int start, double[] window, double[] two, int part) {
+        float[] l = audio.channel(0);
+        float[] r = audio.channel(1);
+        int from = Math.clamp(-start, 0, window.length);
+        int to = Math.clamp(l.length - start, from, window.length);
+        boolean sounding = false;
+        for (int i = 0; i < window.length; i++) {
+            two[2 * i + part] = 0;
+        }
+        for (int i = from; i < to; i++) {
+            float x = l[start + i] + r[start + i];
+            sounding |= x != 0;
+            two[2 * i + part] = window[i] * x / 2;
+        }
+        return sounding;
     }
 
     /**
      * Sum of the rises of log(1 + 1000 m) over all bins. A sum of logarithms is the logarithm of a
      * product, so that few are taken.
+     *
+     * @param two the transform of two real frames
+     * @param sign 1 for the frame in the real part, -1 for the one in the imaginary part
      */
-    private static double rise(double[] spectrum, double[] last, int length) {
+    private static double rise(double[] two, double[] last, int sign) {
+        int length = 2 * last.length;
         double sum = 0;
-        double product = 1;
-        double scale = COMPRESSION * 4 / length;
+        double risen = 1;
+        double before = 1;
+        double scale = COMPRESSION * 2 / length;
         for (int k = 1; k < last.length; k++) {
-            double re = spectrum[2 * k];
-            double im = spectrum[2 * k + 1];
+            int mirror = 2 * (length - k);
+            double re = two[2 * k] + sign * two[mirror];
+            double im = two[2 * k + 1] - sign * two[mirror + 1];
             double size = 1 + scale * Math.sqrt(re * re + im * im);
-            product *= Math.max(1, size / last[k]);
+            risen *= Math.max(size, last[k]);
+            before *= last[k];
             last[k] = size;
             if (k % BINS_PER_LOG == 0) {
-                sum += Math.log(product);
-                product = 1;
+                sum += Math.log(risen / before);
+                risen = 1;
+                before = 1;
             }
         }
-        return sum + Math.log(product);
+        return sum + Math.log(risen / before);
     }
 
     private static List<Integer> peaks(double[] flux) {

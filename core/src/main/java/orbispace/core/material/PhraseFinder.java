@@ -6,8 +6,8 @@ import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
 import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.FilteredPower;
 import orbispace.core.time.Span;
 
 /**
@@ -51,20 +51,9 @@ public final class PhraseFinder {
     private static double[] levels(Audio audio) {
         double rate = audio.sampleRateHz();
         int frame = Math.max(1, (int) Math.round(FRAME_SECONDS * rate));
-        double[] power = new double[audio.frames() / frame];
         List<Biquad> weighting = new ArrayList<>(FilterDesign.highPass(120, 2, rate));
         weighting.addAll(FilterDesign.lowPass(8000, 2, rate));
-        for (int c = 0; c < audio.channelCount(); c++) {
-            Cascade filter = new Cascade(weighting);
-            float[] block = new float[frame];
-            for (int i = 0; i < power.length; i++) {
-                System.arraycopy(audio.channel(c), i * frame, block, 0, frame);
-                filter.process(block, block, 0, frame);
-                for (float x : block) {
-                    power[i] += (double) x * x / frame;
-                }
-            }
-        }
+        double[] power = FilteredPower.of(audio, weighting, frame);
         for (int i = 0; i < power.length; i++) {
             power[i] = Math.max(-150, Decibels.ofPower(power[i]));
         }

@@ -7,7 +7,7 @@ import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
+import orbispace.core.signal.FilteredPower;
 
 /**
  * Loudness by ITU-R BS.1770-5 (integrated, momentary, short-term, true peak) and loudness range by
@@ -69,22 +69,7 @@ public final class LoudnessMeter {
     /** Weighted power, summed over channels, of each whole 100 ms. */
     private static double[] stepPowers(Audio audio) {
         int step = (int) Math.round(audio.sampleRateHz() / 10);
-        double[] powers = new double[audio.frames() / step];
-        for (int c = 0; c < audio.channelCount(); c++) {
-            Cascade weighting = new Cascade(kWeighting(audio.sampleRateHz()));
-            float[] samples = audio.channel(c);
-            float[] block = new float[step];
-            for (int s = 0; s < powers.length; s++) {
-                System.arraycopy(samples, s * step, block, 0, step);
-                weighting.process(block, block, 0, step);
-                double sum = 0;
-                for (float x : block) {
-                    sum += (double) x * x;
-                }
-                powers[s] += sum / step;
-            }
-        }
-        return powers;
+        return FilteredPower.of(audio, kWeighting(audio.sampleRateHz()), step);
     }
 
     private static double[] windows(double[] steps, int length) {

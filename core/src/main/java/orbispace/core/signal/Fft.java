@@ -42,6 +42,14 @@ public final class Fft {
         transform.realInverse(packed, true);
     }
 
+    /**
+     * Transforms {@code length} complex numbers in place, real and imaginary parts taking turns;
+     * two real signals fit into one such transform.
+     */
+    public void forwardComplex(double[] pairs) {
+        transform.complexForward(pairs);
+    }
+
     /** Periodic Hann window. */
     public static double[] hann(int length) {
         double[] window = new double[length];
