@@ -2,8 +2,10 @@ package orbispace.bench;
 
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import orbispace.core.space.EchoSettings;
 import orbispace.core.space.Engine;
-import orbispace.core.space.EngineSettings;
+import orbispace.core.space.ReverbKind;
+import orbispace.core.space.ReverbSettings;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -32,8 +34,17 @@ public class EngineBenchmark {
 
     private final float[] left = new float[FRAMES];
     private final float[] right = new float[FRAMES];
-    private Engine hall = Engine.of(new EngineSettings.Hall(2.1, 1.1, 0.6), RATE);
-    private Engine echo = Engine.of(new EngineSettings.PingPong(0.5, 0.4, 120, 6000, 0.7), RATE);
+    private Engine hall = Engine.of(new ReverbSettings(ReverbKind.HALL, 2.1, 1.1, 0.6, 1), RATE);
+    private Engine echo =
+            Engine.of(
+                    new EchoSettings(
+                            EchoSettings.Kind.PING_PONG,
+                            0.5,
+                            0.5,
+                            0.4,
+                            EchoSettings.Loop.filters(120, 6000),
+                            0.7),
+                    RATE);
     private double state;
 
     /** Fresh noise and engines at rest. */

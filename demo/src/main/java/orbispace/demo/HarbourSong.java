@@ -89,13 +89,13 @@ public final class HarbourSong {
     }
 
     private static Return longPier() {
-        return new Return(
+        return Return.of(
                 "B",
                 "Long pier",
                 Map.of("voice", -10.0, "concertina", -12.0, "marimba", -11.0, "drum", -13.0),
                 Filter.OPEN,
                 new MusicalTime.Note(NoteValue.parse("1/64").orElseThrow(), 0),
-                new Space.Hall(2.1, 1.1, 0.6),
+                Space.hall(2.1, 1.1, 0.6),
                 new Filter(null, new Corner(6500, 2)),
                 null,
                 -1.5,
@@ -103,13 +103,13 @@ public final class HarbourSong {
     }
 
     private static Return bellBuoy() {
-        return new Return(
+        return Return.of(
                 "C",
                 "Bell buoy",
                 Map.of("voice", -14.0, "marimba", -12.0),
                 Filter.OPEN,
                 new MusicalTime.Millis(0),
-                new Space.PingPong(
+                Space.Echo.pingPong(
                         new MusicalTime.Note(NoteValue.parse("1/4.").orElseThrow(), 0),
                         0.31,
                         120,

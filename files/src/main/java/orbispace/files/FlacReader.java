@@ -117,6 +117,7 @@ final class FlacReader {
                 ? read
                 : new ReadSound(
                         read.audio(),
+                        read.second(),
                         file + ": is damaged; using it as it is",
                         read.timeReferenceFrames());
     }

@@ -91,9 +91,11 @@ final class PcmData {
         if (frames == 0) {
             throw new FileProblem(file + ": holds no sound; export it again");
         }
-        Audio audio = Audio.of(rate, shared(out));
+        Audio first = Audio.of(rate, shared(out.length > 2 ? Arrays.copyOf(out, 2) : out));
+        Audio second = out.length > 2 ? Audio.of(rate, out[2], out[3]) : null;
         return new ReadSound(
-                usable < frames ? audio.slice(0, usable) : audio,
+                usable < frames ? first.slice(0, usable) : first,
+                second != null && usable < frames ? second.slice(0, usable) : second,
                 words(file, fault, usable / (double) rate),
                 timeReference);
     }

@@ -8,7 +8,7 @@ import java.nio.file.Path;
  * How samples lie in a file.
  *
  * @param coding signed integers, bytes from 0 to 255, or floating point
- * @param channels 1 or 2
+ * @param channels 1, 2, or 4 for a true stereo impulse response
  * @param rate frames per second, 8000 to 192000
  * @param bits of a sample in the file
  * @param order of its bytes
@@ -20,6 +20,15 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
         FLOAT
     }
 
+    /** Four are the paths of a true stereo impulse response. */
+    static final int MOST_CHANNELS = 4;
+
+    /** What to say of a file with more channels than a stem may have. */
+    static FileProblem tooMany(Path file, int channels) {
+        return new FileProblem(
+                file + ": has " + channels + " channels; bring mono or stereo stems");
+    }
+
     /**
      * Checks what a file says of itself.
      *
@@ -27,9 +36,8 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
      */
     static void require(Path file, int channels, double rate, String coded, boolean known)
             throws FileProblem {
-        if (channels < 1 || channels > 2) {
-            throw new FileProblem(
-                    file + ": has " + channels + " channels; bring mono or stereo stems");
+        if (channels < 1 || channels > MOST_CHANNELS || channels == 3) {
+            throw tooMany(file, channels);
         }
         if (!(rate >= 8000 && rate <= 192000)) {
             throw new FileProblem(

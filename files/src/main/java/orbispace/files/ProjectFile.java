@@ -21,7 +21,7 @@ public final class ProjectFile {
     public static final String SUFFIX = ".orbispace.json";
 
     /** The version of the format that is written. */
-    public static final int VERSION = 2;
+    public static final int VERSION = 3;
 
     private static final long MOST_BYTES = 50_000_000;
     private static final JsonMapper JSON =
@@ -116,6 +116,8 @@ public final class ProjectFile {
             }
             document.put("orbispace", 2);
         }
+        // Version 3 only adds what version 2 has none of.
+        document.put("orbispace", VERSION);
     }
 
     private static byte[] text(ObjectNode merged) {

@@ -13,6 +13,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.render.Job;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 
 /** The audio of a project, found beside its file. */
@@ -27,11 +28,21 @@ public final class ProjectFolder {
      * @param stems each stem that was read as its file has it, at the song's rate, by source
      * @param found sources whose file was not in its place but was found elsewhere, with that file
      * @param problems a line for each that was not read, by source
+     * @param responses the impulse responses of the design
      */
     public record Stems(
             Map<String, StemFiles.Stem> stems,
             Map<String, Path> found,
-            Map<String, String> problems) {
+            Map<String, String> problems,
+            ResponseFiles.Result responses) {
+        /** Stems without impulse responses. */
+        public Stems(
+                Map<String, StemFiles.Stem> stems,
+                Map<String, Path> found,
+                Map<String, String> problems) {
+            this(stems, found, problems, new ResponseFiles.Result(Map.of(), Map.of()));
+        }
+
         /** Keeps its own maps. */
         public Stems {
             stems = Map.copyOf(stems);
@@ -43,12 +54,13 @@ public final class ProjectFolder {
         public SongMaterial material(Design design) {
             Map<String, Audio> audio = new LinkedHashMap<>();
             stems.forEach((id, stem) -> audio.put(id, stem.audio()));
-            return placed(design, audio);
+            return placed(design, audio, new Responses(responses.responses()));
         }
     }
 
-    /** Stems as a design lays them into its song. */
-    public static SongMaterial placed(Design design, Map<String, Audio> stems) {
+    /** Stems as a design lays them into its song, with the impulse responses of its spaces. */
+    public static SongMaterial placed(
+            Design design, Map<String, Audio> stems, Responses responses) {
         Map<String, Audio> laid = new LinkedHashMap<>();
         for (Source source : design.sources()) {
             Audio stem = stems.get(source.id());
@@ -56,7 +68,7 @@ public final class ProjectFolder {
                 laid.put(source.id(), source.placement().of(stem));
             }
         }
-        return new SongMaterial(laid, design.song().sampleRateHz());
+        return new SongMaterial(laid, design.song().sampleRateHz(), responses);
     }
 
     /** Where a source's audio is. */
@@ -72,7 +84,9 @@ public final class ProjectFolder {
      * @param job takes the share that is done, and may stop it
      */
     public static Stems read(Path folder, Design design, Job job) {
-        return read(folder, design, design.sources(), job);
+        Stems read = read(folder, design, design.sources(), job);
+        return new Stems(
+                read.stems(), read.found(), read.problems(), ResponseFiles.read(folder, design));
     }
 
     /** Reads the stems of some sources of a design. */
@@ -128,6 +142,7 @@ public final class ProjectFolder {
         for (Source source : design.sources()) {
             Optional.ofNullable(stems.problems().get(source.id())).ifPresent(problems::add);
         }
+        problems.addAll(stems.responses().problems().values());
         if (!problems.isEmpty()) {
             throw new FileProblem(problems.getFirst());
         }

@@ -1,15 +1,15 @@
 package orbispace.files;
 
+import static orbispace.files.JsonFields.list;
+import static orbispace.files.JsonFields.number;
+import static orbispace.files.JsonFields.object;
+import static orbispace.files.JsonFields.text;
+
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import orbispace.core.design.Design;
-import orbispace.core.design.Duck;
-import orbispace.core.design.Filter;
-import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -17,12 +17,9 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
-import orbispace.core.design.Space;
 import orbispace.core.time.MetreMap;
-import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
-import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** Reads a design from a JSON document; every fault names the field that it was found in. */
@@ -45,7 +42,7 @@ final class ProjectReader {
         }
         List<Return> returns = new ArrayList<>();
         for (JsonNode n : at("project", () -> list(root, "returns"))) {
-            returns.add(at("returns[" + returns.size() + "]", () -> ret(n)));
+            returns.add(at("returns[" + returns.size() + "]", () -> ReturnReader.read(n)));
         }
         return at("design", () -> new Design(song, sources, returns));
     }
@@ -132,121 +129,5 @@ final class ProjectReader {
                 n.path("group").asString(""),
                 n.path("wet").asBoolean(false),
                 placement(n.path("placement")));
-    }
-
-    private Return ret(JsonNode n) throws FileProblem {
-        Map<String, Double> sends = new TreeMap<>();
-        for (String id : object(n, "sendsDb").propertyNames()) {
-            sends.put(id, number(n.path("sendsDb"), id));
-        }
-        return new Return(
-                text(n, "id"),
-                text(n, "name"),
-                sends,
-                filter(n.path("filterIn")),
-                time(object(n, "predelay"), "predelay"),
-                space(object(n, "space")),
-                filter(n.path("filterOut")),
-                n.has("duck") ? duck(object(n, "duck")) : null,
-                number(n, "levelDb"),
-                (int) number(n, "timedAtBar"));
-    }
-
-    private Filter filter(JsonNode n) throws FileProblem {
-        return new Filter(corner(n.path("highPass")), corner(n.path("lowPass")));
-    }
-
-    private Filter.@Nullable Corner corner(JsonNode n) throws FileProblem {
-        if (!n.isObject()) {
-            return null;
-        }
-        double slope = number(n, "slopeDbPerOctave");
-        if (slope % 6 != 0) {
-            throw new IllegalArgumentException(
-                    "slope " + slope + " dB per octave is not a multiple of 6");
-        }
-        return new Filter.Corner(number(n, "hz"), (int) slope / 6);
-    }
-
-    private MusicalTime time(JsonNode n, String what) throws FileProblem {
-        if (n.has("millis")) {
-            return new MusicalTime.Millis(number(n, "millis"));
-        }
-        String note = text(n, "note");
-        NoteValue value =
-                NoteValue.parse(note)
-                        .orElseThrow(() ->
-                                new IllegalArgumentException(
-                                        what + " \"" + note + "\" is no note value"));
-        return new MusicalTime.Note(value, number(n, "offsetMillis", 0));
-    }
-
-    private Space space(JsonNode n) throws FileProblem {
-        String kind = text(n, "kind");
-        return switch (kind) {
-            case "hall" ->
-                    new Space.Hall(
-                            number(n, "decaySeconds"),
-                            number(n, "lowRatio"),
-                            number(n, "highRatio"));
-            case "ping-pong" ->
-                    new Space.PingPong(
-                            time(object(n, "time"), "echo time"),
-                            number(n, "feedback"),
-                            number(n, "loopHighPassHz"),
-                            number(n, "loopLowPassHz"),
-                            number(n, "width", 1));
-            default ->
-                    throw new IllegalArgumentException(
-                            "kind of space \"" + kind + "\" is not known");
-        };
-    }
-
-    private Duck duck(JsonNode n) throws FileProblem {
-        return new Duck(
-                text(n, "keySource"),
-                number(n, "rangeDb"),
-                number(n, "thresholdDb"),
-                number(n, "ratio"),
-                number(n, "kneeDb"),
-                number(n, "attackMillis"),
-                number(n, "holdMillis"),
-                number(n, "releaseMillis"));
-    }
-
-    private static JsonNode object(JsonNode parent, String name) {
-        JsonNode n = parent.path(name);
-        if (!n.isObject()) {
-            throw new IllegalArgumentException("\"" + name + "\" is missing");
-        }
-        return n;
-    }
-
-    private static JsonNode list(JsonNode parent, String name) {
-        JsonNode n = parent.path(name);
-        if (!n.isArray()) {
-            throw new IllegalArgumentException("the list \"" + name + "\" is missing");
-        }
-        return n;
-    }
-
-    private static double number(JsonNode parent, String name) {
-        JsonNode n = parent.path(name);
-        if (!n.isNumber()) {
-            throw new IllegalArgumentException("\"" + name + "\" is not a number");
-        }
-        return n.asDouble();
-    }
-
-    private static double number(JsonNode parent, String name, double otherwise) {
-        return parent.has(name) ? number(parent, name) : otherwise;
-    }
-
-    private static String text(JsonNode parent, String name) {
-        JsonNode n = parent.path(name);
-        if (!n.isString()) {
-            throw new IllegalArgumentException("\"" + name + "\" is missing");
-        }
-        return n.asString();
     }
 }

@@ -3,19 +3,13 @@ package orbispace.files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import orbispace.core.design.Design;
-import orbispace.core.design.Duck;
-import orbispace.core.design.Filter;
-import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
-import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.DecayTime;
-import orbispace.core.time.Fit;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
 
@@ -141,143 +135,26 @@ public record RecallSheet(
 
     private static ReturnCard card(
             Design design, Return r, @org.jspecify.annotations.Nullable DecayReport decay) {
-        List<Line> lines = new ArrayList<>();
-        lines.add(new Line("Sends", sends(design, r)));
-        lines.add(new Line("Filter before", filter(r.filterIn())));
-        lines.add(new Line("Predelay", time(design, r, r.predelay())));
-        lines.addAll(space(design, r));
-        lines.add(new Line("Filter after", filter(r.filterOut())));
-        lines.add(new Line("Duck", duck(design, r.duck())));
-        lines.add(new Line("Return", Wording.db(r.levelDb()) + ", fully wet"));
         List<Band> bands =
-                decay == null || r.space() instanceof Space.PingPong
+                decay == null || !hasDecay(r.space())
                         ? List.of()
                         : decay.bands().stream().map(RecallSheet::band).toList();
-        return new ReturnCard(r.id(), r.name(), r.space().kind(), lines, bands);
+        return new ReturnCard(
+                r.id(),
+                r.name(),
+                r.space().kindLabel(),
+                new ReturnWording(design, r).lines(),
+                bands);
+    }
+
+    /** Whether an ISO 3382 decay is a fair measure of a space. */
+    public static boolean hasDecay(Space space) {
+        return space instanceof Space.Reverb
+                || space instanceof Space.Convolution
+                || space instanceof Space.Split;
     }
 
     private static Band band(BandDecay b) {
         return new Band(b.centreHz(), b.t30() instanceof DecayTime.Measured(double s) ? s : 0);
-    }
-
-    /** What is sent, in words. */
-    public static String sends(Design design, Return r) {
-        if (r.sends().isEmpty()) {
-            return "none";
-        }
-        return design.sources().stream()
-                .filter(s -> r.sends().containsKey(s.id()))
-                .map(s ->
-                        s.name()
-                                + " "
-                                + Wording.db(
-                                        java.util.Objects.requireNonNull(r.sends().get(s.id()))))
-                .collect(Collectors.joining(", "));
-    }
-
-    /** A filter in words. */
-    public static String filter(Filter f) {
-        List<String> parts = new ArrayList<>();
-        if (f.highPass() != null) {
-            parts.add(
-                    "high-pass "
-                            + Wording.hertz(f.highPass().hz())
-                            + ", "
-                            + f.highPass().slopeDb()
-                            + " dB/oct");
-        }
-        if (f.lowPass() != null) {
-            parts.add(
-                    "low-pass "
-                            + Wording.hertz(f.lowPass().hz())
-                            + ", "
-                            + f.lowPass().slopeDb()
-                            + " dB/oct");
-        }
-        return parts.isEmpty() ? "none" : String.join("; ", parts);
-    }
-
-    private static String time(Design design, Return r, MusicalTime time) {
-        double millis = 1000 * time.seconds(design.song().clock(), r.timedAtBar());
-        return time instanceof MusicalTime.Note
-                ? Wording.number(millis, 1)
-                        + " ms ("
-                        + time.label()
-                        + " at bar "
-                        + r.timedAtBar()
-                        + ")"
-                : Wording.number(millis, 1) + " ms";
-    }
-
-    private static List<Line> space(Design design, Return r) {
-        return switch (r.space()) {
-            case Space.Hall h ->
-                    List.of(
-                            new Line(
-                                    "Hall",
-                                    "decay "
-                                            + Wording.seconds(h.decaySeconds())
-                                            + ", lows \u00d7"
-                                            + Wording.number(h.lowRatio(), 2)
-                                            + ", highs \u00d7"
-                                            + Wording.number(h.highRatio(), 2)));
-            case Space.PingPong p ->
-                    List.of(
-                            new Line("Echo time", time(design, r, p.time())),
-                            new Line("By section", bySection(design, r, p)),
-                            new Line(
-                                    "Feedback",
-                                    Wording.percent(p.feedback(), 0)
-                                            + ", "
-                                            + Fit.arrivalsAbove(p.feedback(), 30)
-                                            + " arrivals to \u221230 dB; loop "
-                                            + Wording.hertz(p.loopHighPassHz())
-                                            + " to "
-                                            + Wording.hertz(p.loopLowPassHz())),
-                            new Line(
-                                    "Sides", Wording.percent(p.width(), 0) + " apart, left first"));
-        };
-    }
-
-    /** How far one fixed echo time is off its note in each section. */
-    private static String bySection(Design design, Return r, Space.PingPong p) {
-        if (!(p.time() instanceof MusicalTime.Note note)) {
-            return "off the grid";
-        }
-        SongClock clock = design.song().clock();
-        double set = p.time().seconds(clock, r.timedAtBar()) * 1000;
-        List<String> parts = new ArrayList<>();
-        for (Section s : design.song().sections()) {
-            double there = note.seconds(clock, s.firstBar()) * 1000;
-            parts.add(
-                    s.name()
-                            + " "
-                            + Wording.number(there, 0)
-                            + " ms"
-                            + (Math.abs(set - there) < 0.5
-                                    ? ""
-                                    : " (off by " + Wording.number(set - there, 0) + ")"));
-        }
-        return String.join(", ", parts);
-    }
-
-    private static String duck(Design design, @org.jspecify.annotations.Nullable Duck d) {
-        if (d == null) {
-            return "none";
-        }
-        String key = design.findSource(d.keySource()).map(Source::name).orElse(d.keySource());
-        return Wording.db(d.rangeDb())
-                + " at most, keyed by "
-                + key
-                + " over "
-                + Wording.db(d.thresholdDb())
-                + "FS, ratio "
-                + Wording.number(d.ratio(), 0)
-                + ":1, attack "
-                + Wording.millis(d.attackMillis())
-                + ", hold "
-                + Wording.millis(d.holdMillis())
-                + ", release "
-                + Wording.millis(d.releaseMillis());
     }
 }

@@ -41,6 +41,24 @@ public final class SoundReader {
 
     /** Reads a file, and what is usable of a damaged one if {@code salvage}. */
     public static ReadSound read(Path file, boolean salvage) throws FileProblem {
+        ReadSound sound = open(file, salvage);
+        if (sound.second() != null) {
+            throw PcmFormat.tooMany(file, PcmFormat.MOST_CHANNELS);
+        }
+        return sound;
+    }
+
+    /**
+     * Reads an impulse response: mono, stereo, or the four paths of true stereo (left to left, left
+     * to right, right to left, right to right).
+     *
+     * @throws FileProblem in one line, if it is no sound file that can be used
+     */
+    public static ReadSound readResponse(Path file) throws FileProblem {
+        return open(file, false);
+    }
+
+    private static ReadSound open(Path file, boolean salvage) throws FileProblem {
         if (!Files.isRegularFile(file)) {
             throw FileProblem.reading(file, new IOException("not a regular file"));
         }

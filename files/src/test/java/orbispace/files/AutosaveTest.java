@@ -53,7 +53,7 @@ class AutosaveTest {
     }
 
     @Test
-    void aFileOfVersionOneIsReadAndBecomesVersionTwo() throws IOException {
+    void aFileOfVersionOneIsReadAndBecomesTheNewest() throws IOException {
         Path project = folder.resolve("ferry.orbispace.json");
         Files.writeString(
                 project,
@@ -73,7 +73,7 @@ class AutosaveTest {
         assertThat(old.design().song().sections().getFirst().kind()).isEqualTo(SectionKind.CHORUS);
         old.save(project, old.design());
         assertThat(Files.readString(project))
-                .contains("\"orbispace\" : 2", "\"mood\" : \"calm\"", "\"colour\" : \"blue\"");
+                .contains("\"orbispace\" : 3", "\"mood\" : \"calm\"", "\"colour\" : \"blue\"");
         assertThat(Files.readString(ProjectFile.previousOf(project)))
                 .as("the version before is kept")
                 .contains("\"orbispace\": 1");

@@ -47,25 +47,25 @@ class ProjectFileTest {
                                         new MetreMap.Change(1, 4, 4),
                                         new MetreMap.Change(5, 6, 8))));
         Return hall =
-                new Return(
+                Return.of(
                         "A",
                         "Old quay",
                         Map.of("voice", -9.5, "drum", -18.0),
                         new Filter(new Filter.Corner(120, 3), null),
                         new MusicalTime.Note(NoteValue.parse("1/64").orElseThrow(), 3),
-                        new Space.Hall(2.4, 1.2, 0.55),
+                        Space.hall(2.4, 1.2, 0.55),
                         new Filter(new Filter.Corner(220, 2), new Filter.Corner(6500, 4)),
                         new Duck("voice", 5.5, -42, 8, 6, 5, 120, 240),
                         -7.5,
                         3);
         Return echo =
-                new Return(
+                Return.of(
                         "B",
                         "Fog horn",
                         Map.of("voice", -14.0),
                         Filter.OPEN,
                         new MusicalTime.Millis(0),
-                        new Space.PingPong(new MusicalTime.Millis(333.3), 0.31, 120, 6000, 0.7),
+                        Space.Echo.pingPong(new MusicalTime.Millis(333.3), 0.31, 120, 6000, 0.7),
                         Filter.OPEN,
                         null,
                         -2,
@@ -146,7 +146,7 @@ class ProjectFileTest {
                 "\"slopeDbPerOctave\" : 18|\"slopeDbPerOctave\" : 17|returns[0]|multiple of 6",
                 "\"bpm\" : 84.0|\"bpm\" : 0|song|tempo 0.0",
                 "\"sampleRateHz\" : 48000.0|\"sampleRateHz\" : 10|song|sample rate",
-                "\"orbispace\" : 2|\"orbispace\" : 99|format version|99",
+                "\"orbispace\" : 3|\"orbispace\" : 99|format version|99",
                 "\"keySource\" : \"voice\"|\"keySource\" : \"ghost\"|ducker of A|ghost",
             })
     void aFaultNamesTheFieldInTheFile(String good, String bad, String where, String what)

@@ -25,7 +25,11 @@ class SheetTest {
     private static RecallSheet sheet() {
         Design design = ProjectFileTest.design();
         DecayReport hall =
-                DecayMeter.measure(ImpulseResponse.of(design, design.requireReturn("A")));
+                DecayMeter.measure(
+                        ImpulseResponse.of(
+                                design,
+                                design.requireReturn("A"),
+                                orbispace.core.render.Responses.NONE));
         return RecallSheet.of(design, 95, Map.of("A", hall));
     }
 

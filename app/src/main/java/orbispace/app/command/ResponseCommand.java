@@ -4,8 +4,11 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Return;
 import orbispace.core.render.ImpulseResponse;
+import orbispace.core.render.Responses;
 import orbispace.files.FileProblem;
+import orbispace.files.ResponseFiles;
 import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -48,13 +51,10 @@ final class ResponseCommand implements Callable<Integer> {
     public Integer call() throws FileProblem {
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(out);
-        Audio response =
-                ImpulseResponse.of(
-                        design,
-                        ProjectArguments.ret(
-                                java.util.Objects.requireNonNull(project),
-                                design,
-                                java.util.Objects.requireNonNull(returnId)));
+        Path from = java.util.Objects.requireNonNull(project);
+        Return ret = ProjectArguments.ret(from, design, java.util.Objects.requireNonNull(returnId));
+        Responses responses = ResponseFiles.readAll(ProjectArguments.folder(from), design);
+        Audio response = ImpulseResponse.of(design, ret, responses);
         WavWriter.write(
                 file, response, WavWriter.Depth.FLOAT_32, "impulse response of return " + returnId);
         ObjectNode document = Output.object();

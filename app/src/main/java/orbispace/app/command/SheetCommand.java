@@ -6,6 +6,7 @@ import orbispace.app.session.Sheets;
 import orbispace.core.design.Design;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFolder;
+import orbispace.files.ResponseFiles;
 import orbispace.files.SheetWriter;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -37,7 +38,8 @@ final class SheetCommand implements Callable<Integer> {
         Path folder = ProjectArguments.folder(java.util.Objects.requireNonNull(project));
         double seconds = ProjectFolder.lengthSeconds(folder, design);
         Path file = java.util.Objects.requireNonNull(out);
-        SheetWriter.write(file, Sheets.measured(design, seconds));
+        SheetWriter.write(
+                file, Sheets.measured(design, ResponseFiles.readAll(folder, design), seconds));
         output.print(Output.object().put("file", file.toString()), () -> output.line("%s", file));
         return 0;
     }

@@ -26,6 +26,11 @@ public record PolarAxis(double centreX, double centreY, double radius) {
         return Math.hypot(x - centreX, y - centreY);
     }
 
+    /** Bearing of a point in degrees, 0 straight up. */
+    public double bearing(double x, double y) {
+        return Math.toDegrees(Math.atan2(x - centreX, centreY - y));
+    }
+
     /** Across, of a distance and a bearing from -90 (left) to 90 degrees. */
     public double x(double r, double degrees) {
         return centreX + r * Math.sin(Math.toRadians(degrees));

@@ -1,12 +1,14 @@
 package orbispace.app.draw;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.ReturnPicture;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
+import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.measure.PolarEnergy;
@@ -89,12 +91,10 @@ public final class ProfilePainter {
      */
     private double levelDb(Return r) {
         List<Source> leads = scene.design().sourcesOf(Role.LEAD);
-        Double send = leads.isEmpty() ? null : r.sends().get(leads.getFirst().id());
-        double sent =
-                send == null
-                        ? r.sends().values().stream().max(Double::compare).orElse(-90.0)
-                        : send;
-        return sent + r.levelDb();
+        OptionalDouble send =
+                leads.isEmpty() ? OptionalDouble.empty() : r.sendDb(leads.getFirst().id());
+        double loudest = r.sends().values().stream().mapToDouble(Send::levelDb).max().orElse(-90);
+        return send.orElse(loudest) + r.levelDb();
     }
 
     private void paintReturn(Return r, boolean chosen) {
@@ -104,9 +104,10 @@ public final class ProfilePainter {
         }
         ReturnGeometry geometry = ReturnGeometry.of(scene.design(), r, picture);
         double level = levelDb(r) + geometry.energyDb();
-        switch (r.space()) {
-            case Space.Hall hall -> curve(r, geometry, level, chosen);
-            case Space.PingPong echo -> lollipops(r, geometry, level, chosen);
+        if (r.space() instanceof Space.Echo || r.space() instanceof Space.Doubler) {
+            lollipops(r, geometry, level, chosen);
+        } else {
+            curve(r, geometry, level, chosen);
         }
     }
 

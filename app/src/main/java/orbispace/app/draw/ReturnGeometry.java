@@ -5,6 +5,7 @@ import orbispace.app.session.ReturnPicture;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.space.EchoSettings;
 
 /**
  * A measured picture bent to settings that may be newer: the fast model while a hand drags. With
@@ -27,12 +28,22 @@ public final class ReturnGeometry {
     public static ReturnGeometry of(Design design, Return r, ReturnPicture measured) {
         var clock = design.song().clock();
         double predelay = r.predelay().seconds(clock, r.timedAtBar());
-        return switch (r.space()) {
-            case Space.Hall h -> new ReturnGeometry(measured, predelay, h.decaySeconds(), 0);
-            case Space.PingPong p ->
-                    new ReturnGeometry(
-                            measured, predelay, 0, p.time().seconds(clock, r.timedAtBar()));
-        };
+        double decay =
+                switch (r.space()) {
+                    case Space.Reverb h -> h.decaySeconds();
+                    case Space.Gated g -> g.length().seconds(clock, r.timedAtBar());
+                    case Space.Split s ->
+                            Math.max(s.left().decaySeconds(), s.right().decaySeconds());
+                    case Space.Convolution c -> measured.decaySeconds();
+                    case Space.Echo e -> 0;
+                    case Space.Doubler d -> 0;
+                    case Space.Parallel p -> 0;
+                };
+        double spacing =
+                r.space() instanceof Space.Echo e && e.kind() != EchoSettings.Kind.PAIR
+                        ? e.time().seconds(clock, r.timedAtBar())
+                        : 0;
+        return new ReturnGeometry(measured, predelay, decay, spacing);
     }
 
     /** When the space begins. */
@@ -82,13 +93,11 @@ public final class ReturnGeometry {
             return List.of();
         }
         double first = measured.arrivals().getFirst().seconds() - measured.predelaySeconds();
+        double stretch = spacing > 0 ? spacing / first : 1;
         return measured.arrivals().stream()
                 .map(a ->
                         new ReturnPicture.Arrival(
-                                predelay
-                                        + (a.seconds() - measured.predelaySeconds())
-                                                * spacing
-                                                / first,
+                                predelay + (a.seconds() - measured.predelaySeconds()) * stretch,
                                 a.bearingDegrees(),
                                 a.levelDb()))
                 .toList();

@@ -1,5 +1,6 @@
 package orbispace.app.listen;
 
+import orbispace.core.render.LiveField;
 import orbispace.core.render.LiveMix;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
@@ -15,7 +16,7 @@ public final class Player implements AutoCloseable {
     private final double sampleRateHz;
     private final Output output;
     private final Thread thread;
-    private volatile @Nullable LiveMix mix;
+    private final LiveField field = new LiveField(BLOCK_FRAMES);
     private volatile boolean playing;
     private volatile boolean open = true;
     private volatile int position;
@@ -47,7 +48,7 @@ public final class Player implements AutoCloseable {
     /** Takes another mix and the length of its song in frames. */
     public void setMix(LiveMix given, int songFrames) {
         length = songFrames;
-        mix = given;
+        field.set(given);
     }
 
     /** Starts or stops. */
@@ -90,15 +91,14 @@ public final class Player implements AutoCloseable {
         Limiter limiter = new Limiter(sampleRateHz);
         boolean was = false;
         while (open) {
-            LiveMix now = mix;
-            boolean on = playing && now != null;
+            boolean on = playing && field.ready();
             if (on && !was) {
                 limiter.restart();
             }
             was = on;
-            if (on && now != null) {
+            if (on) {
                 int n = framesToLoopEnd();
-                now.process(position, left, right, n);
+                field.process(position, left, right, n);
                 limiter.process(left, right, n);
                 advance(n);
                 level = pack(left, right, n, bytes);

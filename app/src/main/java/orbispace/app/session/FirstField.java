@@ -33,24 +33,24 @@ final class FirstField {
         NoteValue dotted = NoteValue.parse("1/4.").orElseThrow();
         Filter clean = new Filter(new Filter.Corner(180, 2), new Filter.Corner(6500, 2));
         return List.of(
-                new Return(
+                Return.of(
                         "A",
                         "Hall",
                         hall,
                         Filter.OPEN,
                         new MusicalTime.Note(sixtyFourth, 0),
-                        new Space.Hall(1.8, 1.1, 0.6),
+                        Space.hall(1.8, 1.1, 0.6),
                         clean,
                         null,
                         -4,
                         1),
-                new Return(
+                Return.of(
                         "B",
                         "Echo",
                         echo,
                         Filter.OPEN,
                         new MusicalTime.Millis(0),
-                        new Space.PingPong(new MusicalTime.Note(dotted, 0), 0.3, 120, 6000, 0.7),
+                        Space.Echo.pingPong(new MusicalTime.Note(dotted, 0), 0.3, 120, 6000, 0.7),
                         clean,
                         null,
                         -4,

@@ -42,7 +42,10 @@ public final class HandOver {
         List<Path> files = new ArrayList<>();
         if (!order.sheetEndings().isEmpty()) {
             RecallSheet sheet =
-                    Sheets.measured(design, material.frames() / material.sampleRateHz());
+                    Sheets.measured(
+                            design,
+                            material.responses(),
+                            material.frames() / material.sampleRateHz());
             for (String ending : order.sheetEndings()) {
                 job.check();
                 Path file = order.folder().resolve("recall-sheet" + ending);

@@ -26,8 +26,10 @@ import orbispace.core.material.Phrases;
 import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.ChainSettings;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
@@ -43,6 +45,7 @@ public final class Measurements {
     private final Map<String, ChainSettings> pictured = new HashMap<>();
     private final ObjectProperty<@Nullable MixMeasure> mix = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable Clearance> clearance = new SimpleObjectProperty<>();
+    private Responses responses = Responses.NONE;
     private @Nullable Renderer renderer;
     private @Nullable CoverAnalysis analysis;
     private OptionalDouble listeningLufs = OptionalDouble.empty();
@@ -93,6 +96,7 @@ public final class Measurements {
 
     /** Takes other material of the same song. */
     void renew(SongMaterial material) {
+        responses = material.responses();
         mix.set(null);
         clearance.set(null);
         analysis = null;
@@ -123,15 +127,16 @@ public final class Measurements {
 
     private void measurePictures(Design design) {
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
+        ChainWorks works = new ChainWorks(design, responses);
         for (Return r : design.returns()) {
-            ChainSettings chain = ChainSettings.of(design, r);
+            ChainSettings chain = works.of(r);
             if (chain.equals(pictured.get(r.id())) && pictures.containsKey(r.id())) {
                 continue;
             }
             jobs.start(
                     "picture " + r.id(),
                     "Measuring " + r.name(),
-                    job -> ReturnPicture.measure(design, r),
+                    job -> ReturnPicture.measure(design, r, responses),
                     picture -> {
                         pictured.put(r.id(), chain);
                         pictures.put(r.id(), picture);

@@ -4,13 +4,15 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
-import orbispace.core.render.ChainSettings;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.Rendering;
@@ -64,24 +66,34 @@ public final class Prints {
         double rate = material.sampleRateHz();
         double tail =
                 design.returns().stream()
-                        .mapToDouble(r -> ChainSettings.of(design, r).ringSeconds())
+                        .mapToDouble(r ->
+                                new ChainWorks(design, material.responses()).of(r).ringSeconds())
                         .max()
                         .orElse(0);
         int frames = material.frames() + (int) (Math.min(LONGEST_TAIL_SECONDS, tail) * rate);
         Renderer renderer = new Renderer(material, frames, StageCache.beside(material.bytes()));
-        Design wanted = order.returnId().map(id -> only(design, id)).orElse(design);
         long started = System.nanoTime();
-        Rendering rendering = renderer.render(wanted, job);
+        Map<String, Audio> wets = new LinkedHashMap<>();
+        Audio mix = Audio.silence(rate, 2, 0);
+        if (order.returnId().isPresent()) {
+            Return one = design.requireReturn(order.returnId().get());
+            wets.put(one.id(), renderer.wet(design, one, job));
+        } else {
+            Rendering rendering = renderer.render(design, job);
+            wets.putAll(rendering.wets());
+            mix = rendering.mix();
+        }
         double seconds = (System.nanoTime() - started) / 1e9;
         List<Path> files = new ArrayList<>();
-        for (Return r : wanted.returns()) {
+        for (Map.Entry<String, Audio> print : wets.entrySet()) {
+            Return r = design.requireReturn(print.getKey());
             Path file = order.folder().resolve(fileName(r));
-            Audio wet = java.util.Objects.requireNonNull(rendering.wets().get(r.id()));
+            Audio wet = print.getValue();
             files.add(write(file, wet, order, "return " + r.id() + ", " + r.name()));
             job.check();
         }
         if (order.returnId().isEmpty()) {
-            files.add(write(order.folder().resolve("mix.wav"), rendering.mix(), order, "mix"));
+            files.add(write(order.folder().resolve("mix.wav"), mix, order, "mix"));
         }
         return new Result(files, seconds, frames / rate / seconds);
     }
@@ -108,10 +120,6 @@ public final class Prints {
                         .replaceAll("[^a-z0-9]+", "-")
                         .replaceAll("^-|-$", "");
         return name.isEmpty() ? r.id() + ".wav" : r.id() + "-" + name + ".wav";
-    }
-
-    private static Design only(Design design, String id) {
-        return new Design(design.song(), design.sources(), List.of(design.requireReturn(id)));
     }
 
     static void makeFolder(Path folder) throws FileProblem {

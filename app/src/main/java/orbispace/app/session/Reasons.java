@@ -18,10 +18,62 @@ public final class Reasons {
 
     private Reasons() {}
 
+    /** What there is to say of the space of the chosen return. */
+    public static String space(Session session) {
+        Optional<Return> r = chosen(session);
+        if (r.isEmpty()) {
+            return "";
+        }
+        return switch (r.get().space()) {
+            case Space.Reverb reverb -> decay(session);
+            case Space.Echo echo -> echo(session);
+            case Space.Gated g -> gated(session, r.get(), g);
+            case Space.Convolution c -> convolution(session, r.get(), c);
+            case Space.Doubler d ->
+                    d.centre()
+                            ? "In mono the copies stay; their sum combs with the dry sound."
+                            : "Only sides: in mono the copies vanish and the dry sound stays as it"
+                                    + " is.";
+            case Space.Split s ->
+                    Wording.seconds(s.left().decaySeconds())
+                            + " "
+                            + s.left().kind().label()
+                            + " on the left, "
+                            + Wording.seconds(s.right().decaySeconds())
+                            + " "
+                            + s.right().kind().label()
+                            + " on the right.";
+            case Space.Parallel p ->
+                    "No time of its own: it thickens under the dry sound, in step with it.";
+        };
+    }
+
+    private static String gated(Session session, Return r, Space.Gated g) {
+        SongClock clock = session.design().get().song().clock();
+        double length = g.length().seconds(clock, r.timedAtBar());
+        double beats = length * clock.bpmOfBar(r.timedAtBar()) / 60;
+        return "The wall stands "
+                + Wording.number(1000 * length, 0)
+                + " ms after the hit, "
+                + Wording.number(beats, 2)
+                + " quarters at "
+                + Wording.number(clock.bpmOfBar(r.timedAtBar()), 0)
+                + " bpm; the last 40 dB take "
+                + Wording.millis(g.fallMillis())
+                + ".";
+    }
+
+    private static String convolution(Session session, Return r, Space.Convolution c) {
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        return picture == null
+                ? c.file()
+                : c.file() + " rings " + Wording.seconds(picture.decaySeconds()) + " as measured.";
+    }
+
     /** What the decay of the chosen return does to the song's events. */
     public static String decay(Session session) {
         Optional<Return> r = chosen(session);
-        if (r.isEmpty() || !(r.get().space() instanceof Space.Hall hall)) {
+        if (r.isEmpty() || !(r.get().space() instanceof Space.Reverb hall)) {
             return "";
         }
         double predelay = predelaySeconds(session, r.get());
@@ -52,7 +104,7 @@ public final class Reasons {
     public static Optional<Double> decayThatClears(Session session) {
         Optional<Return> r = chosen(session);
         Optional<Double> gap = gap(session);
-        if (r.isEmpty() || gap.isEmpty() || !(r.get().space() instanceof Space.Hall)) {
+        if (r.isEmpty() || gap.isEmpty() || !(r.get().space() instanceof Space.Reverb)) {
             return Optional.empty();
         }
         double predelay = predelaySeconds(session, r.get());
@@ -81,7 +133,7 @@ public final class Reasons {
     /** Where the repeats of the chosen echo end. */
     public static String echo(Session session) {
         Optional<Return> r = chosen(session);
-        if (r.isEmpty() || !(r.get().space() instanceof Space.PingPong p)) {
+        if (r.isEmpty() || !(r.get().space() instanceof Space.Echo p)) {
             return "";
         }
         SongClock clock = session.design().get().song().clock();
@@ -103,8 +155,7 @@ public final class Reasons {
 
     /** How far one fixed echo time is off its note in the chosen section, or nothing to say. */
     public static String drift(Design design, Return r, int bar) {
-        if (!(r.space() instanceof Space.PingPong p)
-                || !(p.time() instanceof MusicalTime.Note note)) {
+        if (!(r.space() instanceof Space.Echo p) || !(p.time() instanceof MusicalTime.Note note)) {
             return "";
         }
         SongClock clock = design.song().clock();

@@ -4,27 +4,29 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import orbispace.core.audio.Audio;
-import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
+import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.PolarEnergy;
-import orbispace.core.render.ChainSettings;
 import orbispace.core.render.ImpulseResponse;
-import orbispace.core.space.EngineSettings;
+import orbispace.core.render.Responses;
+import orbispace.core.space.EchoSettings;
+import orbispace.files.RecallSheet;
 
 /**
  * What a return's measured impulse response looks like.
  *
  * @param predelaySeconds as set
- * @param decaySeconds T60 as set; for an echo the time of its last arrival above -60 dB
+ * @param decaySeconds T60 as set or measured; the length of a gated space; for an echo or a doubler
+ *     the time of its last arrival above -60 dB
  * @param polar energy over time and bearing
  * @param curve energy still to come
  * @param report ISO 3382 decay
- * @param arrivals of an echo, measured
+ * @param arrivals of an echo or a doubler, measured
  */
 public record ReturnPicture(
         double predelaySeconds,
@@ -34,7 +36,6 @@ public record ReturnPicture(
         Optional<DecayReport> report,
         List<Arrival> arrivals) {
     private static final int MOST_ARRIVALS = 6;
-    private static final double ARRIVAL_SECONDS = 0.02;
 
     /**
      * One arrival of an echo.
@@ -51,48 +52,57 @@ public record ReturnPicture(
     }
 
     /** Measures a return. */
-    public static ReturnPicture measure(Design design, Return r) {
-        Audio response = ImpulseResponse.of(design, r);
+    public static ReturnPicture measure(Design design, Return r, Responses responses) {
+        Audio response = ImpulseResponse.of(design, r, responses);
         PolarEnergy polar = PolarEnergy.of(response);
         DecayCurve curve = DecayMeter.curve(response);
         double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
-        return switch (r.space()) {
-            case Space.Hall hall ->
-                    new ReturnPicture(
-                            predelay,
-                            hall.decaySeconds(),
-                            polar,
-                            curve,
-                            Optional.of(DecayMeter.measure(response)),
-                            List.of());
-            case Space.PingPong echo -> {
-                List<Arrival> arrivals = arrivals(design, r, response, polar);
-                double last = arrivals.isEmpty() ? predelay : arrivals.getLast().seconds();
-                yield new ReturnPicture(predelay, last, polar, curve, Optional.empty(), arrivals);
-            }
-        };
+        List<Arrival> arrivals =
+                new ArrivalFinder(response, polar).arrivals(predelay, expected(design, r));
+        Optional<DecayReport> report =
+                RecallSheet.hasDecay(r.space())
+                        ? Optional.of(DecayMeter.measure(response))
+                        : Optional.empty();
+        double decay =
+                switch (r.space()) {
+                    case Space.Reverb reverb -> reverb.decaySeconds();
+                    case Space.Split s ->
+                            Math.max(s.left().decaySeconds(), s.right().decaySeconds());
+                    case Space.Gated g -> g.length().seconds(design.song().clock(), r.timedAtBar());
+                    case Space.Convolution c -> measured(report, response.seconds());
+                    case Space.Echo e -> last(arrivals, predelay);
+                    case Space.Doubler d -> last(arrivals, predelay);
+                    case Space.Parallel p -> 0.001;
+                };
+        return new ReturnPicture(predelay, decay, polar, curve, report, arrivals);
     }
 
-    private static List<Arrival> arrivals(
-            Design design, Return r, Audio response, PolarEnergy polar) {
-        EngineSettings settings = ChainSettings.engine(design, r);
-        double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
-        double spacing = settings instanceof EngineSettings.PingPong p ? p.spacingSeconds() : 1;
-        double half = Math.min(ARRIVAL_SECONDS, spacing / 3);
-        List<Arrival> arrivals = new ArrayList<>();
-        double first = 0;
-        for (int k = 1; k <= MOST_ARRIVALS; k++) {
-            double at = predelay + k * spacing;
-            double rate = response.sampleRateHz();
-            Audio part = response.slice((int) ((at - half / 4) * rate), (int) ((at + half) * rate));
-            double energy = part.meanSquare() * part.frames();
-            first = k == 1 ? energy : first;
-            double db = Decibels.ofPower(energy / Math.max(1e-30, first));
-            if (energy <= 0 || db < -60 || at > PolarEnergy.LONGEST_SECONDS) {
-                break;
+    private static double last(List<Arrival> arrivals, double otherwise) {
+        return arrivals.isEmpty() ? otherwise : arrivals.getLast().seconds();
+    }
+
+    private static double measured(Optional<DecayReport> report, double otherwise) {
+        return report.filter(d -> d.broadband().t30() instanceof DecayTime.Measured)
+                .map(d -> ((DecayTime.Measured) d.broadband().t30()).seconds())
+                .orElse(otherwise);
+    }
+
+    /** When single arrivals should come, after the predelay; none for spaces without any. */
+    private static List<Double> expected(Design design, Return r) {
+        var clock = design.song().clock();
+        List<Double> times = new ArrayList<>();
+        if (r.space() instanceof Space.Echo e) {
+            double left = e.time().seconds(clock, r.timedAtBar());
+            double right = e.rightTime().seconds(clock, r.timedAtBar());
+            for (int k = 1; k <= MOST_ARRIVALS; k++) {
+                times.add(k * left);
+                if (e.kind() == EchoSettings.Kind.PAIR && Math.abs(left - right) > 1e-6) {
+                    times.add(k * right);
+                }
             }
-            arrivals.add(new Arrival(at, polar.bearingDegrees(at - half / 4, at + half), db));
+        } else if (r.space() instanceof Space.Doubler d) {
+            d.copies().forEach(c -> times.add(c.seconds()));
         }
-        return arrivals;
+        return times.stream().filter(t -> t > 0).sorted().toList();
     }
 }

@@ -18,6 +18,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
@@ -43,6 +44,7 @@ public final class Session {
     private final SongStems stems = new SongStems();
     private final Bringing bringing;
     private final FormEditing form;
+    private final FieldEditing field;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -65,6 +67,7 @@ public final class Session {
         measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
         bringing = new Bringing(this, stems);
         form = new FormEditing(this);
+        field = new FieldEditing(this);
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -140,6 +143,11 @@ public final class Session {
     /** Bringing stems, finding missing ones, taking up what a crash left. */
     public Bringing bringing() {
         return bringing;
+    }
+
+    /** Adding, moving and removing returns, and what they are. */
+    public FieldEditing field() {
+        return field;
     }
 
     /** Changing sections, tempo and metre. */
@@ -343,6 +351,7 @@ public final class Session {
         stems.begin(given, opened.stems());
         material = stems.material(given);
         problem.set("");
+        opened.stems().responses().problems().values().stream().findFirst().ifPresent(problem::set);
         before.set(given);
         selection.begin(given);
         transport.hearingBefore().set(false);
@@ -361,6 +370,11 @@ public final class Session {
     /** Forgets the state kept beside the project; call when its changes are given up. */
     public void dropState() {
         kept.dropState();
+    }
+
+    /** Takes an impulse response that was read, by the name that a design will give it. */
+    void takeResponse(String name, Responses.Recorded response) {
+        stems.takeResponse(name, response);
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */

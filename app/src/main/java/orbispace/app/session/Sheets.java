@@ -7,6 +7,7 @@ import orbispace.core.design.Return;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.ImpulseResponse;
+import orbispace.core.render.Responses;
 import orbispace.files.RecallSheet;
 
 /** Recall sheets with every return really measured. */
@@ -14,10 +15,10 @@ public final class Sheets {
     private Sheets() {}
 
     /** Measures the returns of a design and writes its sheet. */
-    public static RecallSheet measured(Design design, double lengthSeconds) {
+    public static RecallSheet measured(Design design, Responses responses, double lengthSeconds) {
         Map<String, DecayReport> decays = new LinkedHashMap<>();
         for (Return r : design.returns()) {
-            decays.put(r.id(), DecayMeter.measure(ImpulseResponse.of(design, r)));
+            decays.put(r.id(), DecayMeter.measure(ImpulseResponse.of(design, r, responses)));
         }
         return RecallSheet.of(design, lengthSeconds, decays);
     }

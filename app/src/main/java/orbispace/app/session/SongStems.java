@@ -11,6 +11,7 @@ import javafx.collections.ObservableMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.ProjectFolder;
 import orbispace.files.StemFiles;
@@ -21,6 +22,8 @@ public final class SongStems {
     private final ObservableMap<String, String> missing =
             FXCollections.observableMap(new LinkedHashMap<>());
     private List<Object> laid = List.of();
+    private final Map<String, Responses.Recorded> recorded = new LinkedHashMap<>();
+    private Responses responses = Responses.NONE;
 
     SongStems() {}
 
@@ -34,7 +37,16 @@ public final class SongStems {
         byFile.clear();
         missing.clear();
         laid = List.of();
+        recorded.clear();
+        recorded.putAll(read.responses().responses());
+        responses = new Responses(recorded);
         take(design, read);
+    }
+
+    /** Takes an impulse response by the file that a design names. */
+    void takeResponse(String file, Responses.Recorded response) {
+        recorded.put(file, response);
+        responses = new Responses(recorded);
     }
 
     /** Takes stems that were read of some sources, before or after they join the song. */
@@ -87,11 +99,12 @@ public final class SongStems {
         laid = lay(design);
         Map<String, Audio> audio = new LinkedHashMap<>();
         design.sources().forEach(s -> of(s).ifPresent(stem -> audio.put(s.id(), stem.audio())));
-        return ProjectFolder.placed(design, audio);
+        return ProjectFolder.placed(design, audio, responses);
     }
 
     private List<Object> lay(Design design) {
         List<Object> lay = new ArrayList<>();
+        lay.add(responses);
         for (Source s : design.sources()) {
             lay.add(List.of(s.id(), s.file(), s.placement(), of(s).isPresent()));
         }

@@ -42,7 +42,7 @@ public final class Transport {
     private @Nullable Player player;
     private @Nullable LiveMix mix;
     private @Nullable SongMaterial material;
-    private @Nullable Design shaped;
+    private @Nullable LiveSettings heard;
     private @Nullable ClickTrack click;
     private @Nullable SongClock clicked;
 
@@ -95,7 +95,7 @@ public final class Transport {
     void begin(SongMaterial given) {
         close();
         material = given;
-        shaped = null;
+        heard = null;
         mix = null;
         click = null;
         playing.set(false);
@@ -107,7 +107,7 @@ public final class Transport {
     /** Goes on with other material of the same rate, from the same place. */
     void renew(SongMaterial given) {
         material = given;
-        shaped = null;
+        heard = null;
         click = null;
     }
 
@@ -118,17 +118,16 @@ public final class Transport {
         if (to == null || from == null) {
             return;
         }
-        LiveSettings settings = LiveSettings.of(design, from, hearing(design, outputGainDb));
+        LiveSettings settings = LiveSettings.of(design, from, hearing(design, outputGainDb), heard);
         LiveMix current = mix;
-        Design shape = shaped;
-        if (current == null || shape == null || !LiveMix.sameShape(shape, design)) {
-            current = new LiveMix(design, from, settings, Player.blockFrames());
+        if (current == null || heard == null || !current.takes(settings)) {
+            current = new LiveMix(settings, Player.blockFrames());
             mix = current;
-            shaped = design;
             to.setMix(current, from.frames());
         } else {
             current.set(settings);
         }
+        heard = settings;
         to.setPlaying(playing.get());
     }
 

@@ -5,12 +5,16 @@ import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.session.ReturnPicture;
 import orbispace.core.design.Design;
+import orbispace.core.design.Drive;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
+import orbispace.core.design.Send;
 import orbispace.core.design.Source;
-import orbispace.core.render.ChainSettings;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.StageSettings;
 import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.SoftCurve;
 import org.jspecify.annotations.Nullable;
 
 /** The tiny plots of the chain's cards, 54 by 30 pixels, from computed and measured values. */
@@ -24,9 +28,9 @@ final class ChainPlots {
         double x = 2;
         double step = Math.min(9, (W - 4) / Math.max(1, design.sources().size()));
         for (Source s : design.sources()) {
-            Double db = r.sends().get(s.id());
-            double h = db == null ? 2 : Math.max(2, H * (1 + db / 36));
-            pen.g.setFill(db == null ? pen.palette.rule : pen.palette.ink);
+            Send send = r.sends().get(s.id());
+            double h = send == null ? 2 : Math.max(2, H * (1 + send.levelDb() / 36));
+            pen.g.setFill(send == null ? pen.palette.rule : pen.palette.ink);
             pen.g.fillRect(x, H - h, step - 3, h);
             x += step;
         }
@@ -108,7 +112,7 @@ final class ChainPlots {
             pen.across(0, W, 5, color);
             return;
         }
-        var settings = ChainSettings.ducker(r.duck());
+        var settings = ChainWorks.ducker(r.duck());
         double depth = Math.min(20, 2 * settings.curve().rangeDb() + 3);
         double[] xs = new double[(int) W];
         double[] ys = new double[(int) W];
@@ -122,6 +126,63 @@ final class ChainPlots {
         pen.g.setStroke(color);
         pen.g.setLineWidth(1.4);
         pen.g.strokePolyline(xs, ys, xs.length);
+    }
+
+    static void drive(Pen pen, Return r) {
+        pen.across(0, W, H / 2, pen.palette.rule);
+        Drive drive = r.chain().drive();
+        double gain = drive == null ? 0 : Math.pow(10, drive.driveDb() / 20);
+        double[] xs = new double[(int) W];
+        double[] ys = new double[(int) W];
+        for (int i = 0; i < xs.length; i++) {
+            double x = 2 * i / (W - 1) - 1;
+            double y =
+                    gain == 0 ? x : SoftCurve.of((float) (gain * x)) / SoftCurve.of((float) gain);
+            xs[i] = i;
+            ys[i] = H / 2 - y * (H / 2 - 2);
+        }
+        pen.g.setStroke(pen.palette.ofReturn(r.id()));
+        pen.g.setLineWidth(1.4);
+        pen.g.strokePolyline(xs, ys, xs.length);
+    }
+
+    /** Opening, hold and release over one and a half beats at the return's tempo. */
+    static void gate(Pen pen, Return r, Design design) {
+        pen.across(0, W, H, pen.palette.rule);
+        Gate gate = r.gate();
+        if (gate == null) {
+            return;
+        }
+        double beat = 60 / design.song().clock().bpmOfBar(r.timedAtBar());
+        double perPixel = 1.5 * beat / W;
+        double attack = gate.attackMillis() / 1000 / perPixel;
+        double release = gate.releaseMillis() / 1000 / perPixel;
+        double end =
+                gate.length() == null
+                        ? beat / perPixel
+                        : gate.length().seconds(design.song().clock(), r.timedAtBar()) / perPixel;
+        double[] xs = {0, 2, 2 + attack, Math.max(2 + attack, end - release), end, W};
+        double[] ys = {H, H, 4, 4, H, H};
+        pen.g.setStroke(pen.palette.ofReturn(r.id()));
+        pen.g.setLineWidth(1.4);
+        pen.g.strokePolyline(xs, ys, xs.length);
+        pen.upright(2 + beat / perPixel, 2, H, pen.palette.time);
+    }
+
+    static void width(Pen pen, Return r) {
+        pen.across(0, W, H - 2, pen.palette.rule);
+        double half = Math.min(1, r.chain().width().factor() / 2) * (W / 2 - 3);
+        Color color = pen.palette.ofReturn(r.id());
+        double mono = r.chain().width().monoBelowHz();
+        double foot = mono == 0 ? H - 2 : H - 2 - Math.min(1, mono / 500) * (H - 10);
+        pen.line(W / 2 - half, 4, W / 2 + half, 4, color, 1.4);
+        pen.line(W / 2 - half, 4, W / 2 - half, foot, color, 1.4);
+        pen.line(W / 2 + half, 4, W / 2 + half, foot, color, 1.4);
+        if (mono > 0) {
+            pen.line(W / 2 - half, foot, W / 2, foot, color, 1.4);
+            pen.line(W / 2, foot, W / 2 + half, foot, color, 1.4);
+            pen.line(W / 2, foot, W / 2, H - 2, color, 1.4);
+        }
     }
 
     static void level(Pen pen, Return r) {

@@ -11,7 +11,8 @@ import orbispace.app.draw.Pen;
 /** A diamond that is dragged, stepped or typed over, with its reading beside it. */
 final class OrbitHandle extends ScalingCanvas {
     private final OrbitHandles owner;
-    final String name;
+    String name;
+    private String label;
     final Label reading = new Label();
     final TextField entry = new TextField();
     private Object gesture = new Object();
@@ -19,6 +20,7 @@ final class OrbitHandle extends ScalingCanvas {
     OrbitHandle(OrbitHandles owner, String name) {
         this.owner = owner;
         this.name = name;
+        this.label = name;
         setMouseTransparent(false);
         setPickOnBounds(true);
         setFocusTraversable(true);
@@ -42,6 +44,12 @@ final class OrbitHandle extends ScalingCanvas {
                 });
     }
 
+    /** What number it holds now, and what that is called. */
+    void hold(String number) {
+        name = number;
+        label = number.substring(number.indexOf(':') + 1).strip();
+    }
+
     void show(boolean on) {
         setVisible(on);
         reading.setVisible(on);
@@ -51,8 +59,8 @@ final class OrbitHandle extends ScalingCanvas {
         double x = owner.axis().x(r, bearing);
         double y = owner.axis().y(r, bearing);
         Plate.place(this, x - 10, y - 10, 20, 20);
-        reading.setText(name + "  " + words);
-        setAccessibleText(name + " " + words);
+        reading.setText(label + "  " + words);
+        setAccessibleText(label + " " + words);
         double w = reading.prefWidth(-1);
         double side = bearing < -20 ? -w - 18 : 16;
         Plate.place(reading, Math.rint(x + side), Math.rint(y - 11), Math.ceil(w), 22);
@@ -72,6 +80,7 @@ final class OrbitHandle extends ScalingCanvas {
         owner.drag(
                 this,
                 owner.axis().seconds(owner.axis().distance(at.getX(), at.getY())),
+                owner.axis().bearing(at.getX(), at.getY()),
                 e.isAltDown(),
                 gesture);
     }

@@ -1,5 +1,7 @@
 package orbispace.app.view;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleStringProperty;
@@ -7,35 +9,42 @@ import javafx.beans.property.StringProperty;
 import javafx.scene.layout.Pane;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.PolarAxis;
+import orbispace.app.draw.ReturnGeometry;
 import orbispace.app.session.Reasons;
+import orbispace.app.session.ReturnPicture;
 import orbispace.app.session.Session;
 import orbispace.core.design.Edit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
 import orbispace.files.Wording;
 
 /**
- * The handles of the chosen return: predelay, decay, echo time. They snap to note values; Alt frees
- * them.
+ * The handles of the chosen return: when it begins and ends, when its arrivals come, how wide it
+ * is. They snap to the rings of note values unless Alt is held.
  */
 final class OrbitHandles extends Pane {
     private static final double SNAP_PIXELS = 6;
+    private static final double ECHO_DEGREES = 90;
 
     private final Session session;
     private final OrbitHandle predelay = new OrbitHandle(this, "predelay");
-    private final OrbitHandle decay = new OrbitHandle(this, "decay");
+    private final OrbitHandle end = new OrbitHandle(this, "decay");
     private final OrbitHandle echo = new OrbitHandle(this, "echo time");
+    private final OrbitHandle right = new OrbitHandle(this, "right time");
+    private final OrbitHandle width = new OrbitHandle(this, "width");
+    private final List<OrbitHandle> all = List.of(predelay, end, echo, right, width);
     private final StringProperty why = new SimpleStringProperty("");
     private PolarAxis axis = new PolarAxis(0, 0, 1);
 
     OrbitHandles(Session session) {
         this.session = session;
         setPickOnBounds(false);
-        getChildren().addAll(predelay.reading, decay.reading, echo.reading, predelay, decay, echo);
-        getChildren().addAll(predelay.entry, decay.entry, echo.entry);
+        all.forEach(h -> getChildren().add(h.reading));
+        getChildren().addAll(all);
+        all.forEach(h -> getChildren().add(h.entry));
     }
 
     /** Why the value under the hand is what it is. */
@@ -52,9 +61,7 @@ final class OrbitHandles extends Pane {
     }
 
     void setPalette(Palette palette) {
-        predelay.setPalette(palette);
-        decay.setPalette(palette);
-        echo.setPalette(palette);
+        all.forEach(h -> h.setPalette(palette));
     }
 
     Optional<Return> chosen() {
@@ -64,41 +71,108 @@ final class OrbitHandles extends Pane {
     void layoutOn(PolarAxis given) {
         axis = given;
         Optional<Return> chosen = chosen();
-        boolean hall = chosen.isPresent() && chosen.get().space() instanceof Space.Hall;
-        boolean isEcho = chosen.isPresent() && chosen.get().space() instanceof Space.PingPong;
-        predelay.show(hall);
-        decay.show(hall);
-        echo.show(isEcho);
+        all.forEach(h -> h.show(false));
         chosen.ifPresent(this::place);
-        if (chosen.isPresent()
-                && !predelay.isFocused()
-                && !decay.isFocused()
-                && !echo.isFocused()) {
-            why.set(hall ? Reasons.decay(session) : Reasons.echo(session));
+        if (chosen.isPresent() && all.stream().noneMatch(OrbitHandle::isFocused)) {
+            why.set(Reasons.space(session));
         }
     }
 
     private double predelaySeconds(Return r) {
-        return r.predelay().seconds(session.design().get().song().clock(), r.timedAtBar());
+        return seconds(r, r.predelay());
+    }
+
+    private double seconds(Return r, MusicalTime time) {
+        return time.seconds(session.design().get().song().clock(), r.timedAtBar());
     }
 
     private void place(Return r) {
         double pre = predelaySeconds(r);
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        double[] edges = picture == null ? new double[] {-60, 60} : picture.polar().edgesDegrees();
         switch (r.space()) {
-            case Space.Hall hall -> {
-                predelay.place(axis.r(pre), 0, reading(r.predelay(), pre));
-                decay.place(
-                        Math.min(axis.radius() - 8, axis.r(pre + hall.decaySeconds())),
-                        0,
-                        Wording.seconds(hall.decaySeconds()));
+            case Space.Reverb reverb -> {
+                begin(r, pre);
+                end("decay", pre + reverb.decaySeconds(), Wording.seconds(reverb.decaySeconds()));
+                side(r, edges[1], pre + reverb.decaySeconds());
             }
-            case Space.PingPong p -> {
-                double spacing =
-                        p.time().seconds(session.design().get().song().clock(), r.timedAtBar());
-                echo.place(
-                        axis.r(pre + spacing), -63.0 * p.width() / 0.7, reading(p.time(), spacing));
+            case Space.Gated g -> {
+                begin(r, pre);
+                double length = seconds(r, g.length());
+                end("gated: length", pre + length, reading(g.length(), length));
+                side(r, edges[1], pre + length);
             }
+            case Space.Split s -> {
+                begin(r, pre);
+                double decay = s.left().decaySeconds();
+                end("left: decay", pre + decay, Wording.seconds(decay));
+            }
+            case Space.Convolution c -> {
+                begin(r, pre);
+                double decay =
+                        picture == null
+                                ? 1
+                                : ReturnGeometry.of(session.design().get(), r, picture).endSeconds()
+                                        - pre;
+                end("response: decay", pre + decay, Wording.seconds(decay));
+                side(r, edges[1], pre + decay);
+            }
+            case Space.Echo e -> placeEcho(r, e, pre);
+            case Space.Doubler d ->
+                    echo(
+                            "copy 1: later",
+                            pre + d.copies().getFirst().seconds(),
+                            d.copies().getFirst().side(),
+                            Wording.millis(1000 * d.copies().getFirst().seconds()));
+            case Space.Parallel p -> {}
         }
+    }
+
+    private void begin(Return r, double pre) {
+        predelay.show(true);
+        predelay.place(axis.r(pre), 0, reading(r.predelay(), pre));
+    }
+
+    private void end(String number, double seconds, String words) {
+        end.hold(number);
+        end.show(true);
+        end.place(Math.min(axis.radius() - 8, axis.r(seconds)), 0, words);
+    }
+
+    private void side(Return r, double edge, double endSeconds) {
+        width.hold("width");
+        width.show(true);
+        double middle = (predelaySeconds(r) + endSeconds) / 2;
+        width.place(
+                axis.r(middle),
+                Math.clamp(edge, 4, 88),
+                Wording.percent(r.chain().width().factor(), 0));
+    }
+
+    private void placeEcho(Return r, Space.Echo e, double pre) {
+        double spacing = seconds(r, e.time());
+        double side = e.kind() == EchoSettings.Kind.SINGLE ? 0 : -e.width();
+        echo("echo time", pre + spacing, side, reading(e.time(), spacing));
+        if (e.kind() == EchoSettings.Kind.PAIR) {
+            double other = seconds(r, e.rightTime());
+            right.show(true);
+            right.place(
+                    axis.r(pre + other), ECHO_DEGREES * e.width(), reading(e.rightTime(), other));
+        }
+        if (e.kind() == EchoSettings.Kind.PING_PONG) {
+            width.hold("sides");
+            width.show(true);
+            width.place(
+                    axis.r(pre + 2 * spacing),
+                    ECHO_DEGREES * e.width(),
+                    Wording.percent(e.width(), 0));
+        }
+    }
+
+    private void echo(String number, double seconds, double side, String words) {
+        echo.hold(number);
+        echo.show(true);
+        echo.place(axis.r(seconds), ECHO_DEGREES * side, words);
     }
 
     private static String reading(MusicalTime time, double seconds) {
@@ -108,78 +182,77 @@ final class OrbitHandles extends Pane {
 
     /** The straight or dotted note value whose ring is under the hand, if one is near. */
     private Optional<NoteValue> snapped(double seconds) {
-        var clock = session.design().get().song().clock();
         double r = axis.r(seconds);
         return NoteValue.all().stream()
                 .filter(n -> n.flavour() != NoteValue.Flavour.TRIPLET)
-                .filter(n ->
-                        Math.abs(
-                                        axis.r(
-                                                        ring(
-                                                                clock.length(
-                                                                                n,
-                                                                                session.selection()
-                                                                                        .bar())
-                                                                        .nominalMillis()))
-                                                - r)
-                                < SNAP_PIXELS)
-                .min(
-                        java.util.Comparator.comparingDouble(n ->
-                                Math.abs(
-                                        axis.r(
-                                                        ring(
-                                                                clock.length(
-                                                                                n,
-                                                                                session.selection()
-                                                                                        .bar())
-                                                                        .nominalMillis()))
-                                                - r)));
+                .filter(n -> Math.abs(ring(n) - r) < SNAP_PIXELS)
+                .min(Comparator.comparingDouble(n -> Math.abs(ring(n) - r)));
     }
 
-    private static double ring(double millis) {
-        return millis / 1000;
+    private double ring(NoteValue n) {
+        return axis.r(noteSeconds(n));
     }
 
-    void drag(OrbitHandle handle, double seconds, boolean free, Object gesture) {
-        Return r = chosen().orElse(null);
-        if (r == null) {
+    private double noteSeconds(NoteValue n) {
+        var clock = session.design().get().song().clock();
+        return clock.length(n, session.selection().bar()).nominalMillis() / 1000;
+    }
+
+    void drag(OrbitHandle handle, double seconds, double bearing, boolean free, Object gesture) {
+        Optional<Return> r = chosen();
+        if (r.isEmpty()) {
             return;
         }
-        Optional<NoteValue> note = free ? Optional.empty() : snapped(seconds);
-        session.drag(edit(handle, r, seconds, note), gesture);
+        Optional<Edit> edit =
+                handle == width
+                        ? widened(r.get(), Math.abs(bearing))
+                        : edit(handle, r.get(), seconds, free);
+        edit.ifPresent(e -> session.drag(e, gesture));
         explain(handle);
     }
 
-    private Edit edit(OrbitHandle handle, Return r, double seconds, Optional<NoteValue> note) {
-        var clock = session.design().get().song().clock();
-        if (handle == decay) {
-            double end =
-                    note.map(n -> clock.length(n, session.selection().bar()).nominalMillis() / 1000)
-                            .orElse(seconds);
-            double wanted = Math.clamp(end - predelaySeconds(r), 0.1, 20);
-            return new ReturnEdit.Decay(
-                    r.id(), note.isPresent() ? wanted : Math.rint(100 * wanted) / 100);
+    private Optional<Edit> widened(Return r, double bearing) {
+        if (r.space() instanceof Space.Echo) {
+            return ReturnEdits.valued(session, r, "sides", hundredth(bearing / ECHO_DEGREES));
         }
-        double at = handle == echo ? seconds - predelaySeconds(r) : seconds;
-        MusicalTime time =
-                note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0))
-                        .orElseGet(() ->
-                                new MusicalTime.Millis(
-                                        Math.clamp(Math.rint(10_000 * at) / 10, 0, 2000)));
-        return handle == echo
-                ? new ReturnEdit.EchoTime(
-                        r.id(), time, note.isPresent() ? session.selection().bar() : r.timedAtBar())
-                : new ReturnEdit.Predelay(
-                        r.id(),
-                        time,
-                        note.isPresent() ? session.selection().bar() : r.timedAtBar());
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        double edge = picture == null ? 60 : Math.max(4, picture.polar().edgesDegrees()[1]);
+        double now = Math.max(0.05, r.chain().width().factor());
+        return ReturnEdits.valued(session, r, "width", hundredth(now * bearing / edge));
+    }
+
+    private static double hundredth(double value) {
+        return Math.rint(100 * value) / 100;
+    }
+
+    private Optional<Edit> edit(OrbitHandle handle, Return r, double seconds, boolean free) {
+        Optional<NoteValue> note = free ? Optional.empty() : snapped(seconds);
+        double at = handle == predelay ? seconds : seconds - predelaySeconds(r);
+        if (handle == end && !(r.space() instanceof Space.Gated)) {
+            double wanted =
+                    note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));
+            return ReturnEdits.valued(session, r, handle.name, scaled(r, wanted));
+        }
+        if (r.space() instanceof Space.Doubler && handle == echo) {
+            return ReturnEdits.valued(session, r, handle.name, Math.rint(10_000 * at) / 10);
+        }
+        MusicalTime plain =
+                new MusicalTime.Millis(Math.clamp(Math.rint(10_000 * at) / 10, 0, 8000));
+        MusicalTime time = note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0)).orElse(plain);
+        return ReturnEdits.timed(session, r, handle.name, time);
+    }
+
+    /** A convolution has a factor on its own decay instead of a decay. */
+    private double scaled(Return r, double seconds) {
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        if (r.space() instanceof Space.Convolution c && picture != null) {
+            return hundredth(c.midScale() * seconds / Math.max(0.05, picture.decaySeconds()));
+        }
+        return seconds;
     }
 
     void explain(OrbitHandle handle) {
-        why.set(
-                handle == decay
-                        ? Reasons.decay(session)
-                        : handle == echo ? Reasons.echo(session) : Reasons.predelay(session));
+        why.set(handle == predelay ? Reasons.predelay(session) : Reasons.space(session));
     }
 
     void step(OrbitHandle handle, int direction, NumberField.Step size) {
@@ -199,7 +272,7 @@ final class OrbitHandles extends Pane {
                             "\u201c"
                                     + text
                                     + "\u201d is not understood; write "
-                                    + MusicalTime.ACCEPTED);
+                                    + ReturnEdits.accepted(handle.name));
         }
         return edit.isPresent();
     }

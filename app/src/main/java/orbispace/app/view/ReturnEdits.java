@@ -1,5 +1,6 @@
 package orbispace.app.view;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -24,23 +25,29 @@ final class ReturnEdits {
     private static final String FACTOR = "a factor like 1.2";
     private static final String SHARE = "percent like 31";
 
-    private static final Map<String, ReturnNumber> NUMBERS =
-            Map.ofEntries(
-                    Map.entry("predelay", predelay()),
-                    Map.entry("echo time", echoTime()),
-                    Map.entry("decay", decay()),
-                    Map.entry("lows", lows()),
-                    Map.entry("highs", highs()),
-                    Map.entry("feedback", feedback()),
-                    Map.entry("sides", sides()),
-                    Map.entry("return", level()),
-                    Map.entry("high-pass before", before(true)),
-                    Map.entry("low-pass before", before(false)),
-                    Map.entry("high-pass", after(true)),
-                    Map.entry("low-pass", after(false)),
-                    Map.entry("depth", depth()),
-                    Map.entry("hold", hold()),
-                    Map.entry("release", release()));
+    private static final Map<String, ReturnNumber> NUMBERS = numbers();
+
+    private static Map<String, ReturnNumber> numbers() {
+        Map<String, ReturnNumber> all = new HashMap<>();
+        all.put("predelay", predelay());
+        all.put("echo time", echoTime());
+        all.put("decay", decay());
+        all.put("lows", lows());
+        all.put("highs", highs());
+        all.put("feedback", feedback());
+        all.put("sides", sides());
+        all.put("return", level());
+        all.put("high-pass before", before(true));
+        all.put("low-pass before", before(false));
+        all.put("high-pass", after(true));
+        all.put("low-pass", after(false));
+        all.put("depth", depth());
+        all.put("hold", hold());
+        all.put("release", release());
+        all.putAll(SpaceNumbers.table());
+        all.putAll(StageNumbers.table());
+        return Map.copyOf(all);
+    }
 
     private ReturnEdits() {}
 
@@ -52,6 +59,16 @@ final class ReturnEdits {
     /** The edit that a typed text means; empty if it is not understood. */
     static Optional<Edit> typed(Session session, Return r, String name, String text) {
         return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.typed(session, r, text));
+    }
+
+    /** The edit that a hand makes of a number that is a plain value. */
+    static Optional<Edit> valued(Session session, Return r, String name, double value) {
+        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.valued(session, r, value));
+    }
+
+    /** The edit that a hand makes of a number that is a time. */
+    static Optional<Edit> timed(Session session, Return r, String name, MusicalTime time) {
+        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.timed(session, r, time));
     }
 
     /** The edit of one step up or down; empty if this return has no such number. */
@@ -76,7 +93,7 @@ final class ReturnEdits {
 
     private static ReturnNumber echoTime() {
         return new ReturnNumber.Time(
-                r -> r.space() instanceof Space.PingPong,
+                r -> r.space() instanceof Space.Echo,
                 r -> echo(r).time(),
                 (s, r, t) -> Optional.of(new ReturnEdit.EchoTime(r.id(), t, barFor(s, r, t))));
     }
@@ -89,7 +106,7 @@ final class ReturnEdits {
         return new ReturnNumber.Scalar(
                 "a time like 2.1 or 800 ms",
                 Entries::seconds,
-                r -> r.space() instanceof Space.Hall,
+                r -> r.space() instanceof Space.Reverb,
                 r -> hall(r).decaySeconds(),
                 0.05,
                 0.1,
@@ -121,7 +138,7 @@ final class ReturnEdits {
         return new ReturnNumber.Scalar(
                 FACTOR,
                 Entries::factor,
-                r -> r.space() instanceof Space.Hall,
+                r -> r.space() instanceof Space.Reverb,
                 now,
                 0.05,
                 least,
@@ -133,7 +150,7 @@ final class ReturnEdits {
         return new ReturnNumber.Scalar(
                 SHARE,
                 Entries::percent,
-                r -> r.space() instanceof Space.PingPong,
+                r -> r.space() instanceof Space.Echo,
                 r -> echo(r).feedback(),
                 0.01,
                 0,
@@ -145,7 +162,7 @@ final class ReturnEdits {
         return new ReturnNumber.Scalar(
                 SHARE,
                 Entries::percent,
-                r -> r.space() instanceof Space.PingPong,
+                r -> r.space() instanceof Space.Echo,
                 r -> echo(r).width(),
                 0.05,
                 0,
@@ -239,15 +256,15 @@ final class ReturnEdits {
                 release);
     }
 
-    private static Space.Hall hall(Return r) {
-        if (r.space() instanceof Space.Hall hall) {
+    private static Space.Reverb hall(Return r) {
+        if (r.space() instanceof Space.Reverb hall) {
             return hall;
         }
         throw new IllegalArgumentException(r.name() + " is no reverb");
     }
 
-    private static Space.PingPong echo(Return r) {
-        if (r.space() instanceof Space.PingPong echo) {
+    private static Space.Echo echo(Return r) {
+        if (r.space() instanceof Space.Echo echo) {
             return echo;
         }
         throw new IllegalArgumentException(r.name() + " is no echo");

@@ -10,7 +10,6 @@ import java.util.function.Function;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
@@ -18,11 +17,13 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
+import orbispace.core.design.Drive;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.space.EchoSettings;
 import orbispace.files.Wording;
 
 /** The chain of the chosen return as a path of small cards. */
@@ -31,9 +32,7 @@ final class ReturnInspector extends VBox {
 
     private final Session session;
     private final VBox cards = new VBox();
-    private final Label title = new Label();
-    private final Label kind = new Label();
-    private final SealMark seal;
+    private final ReturnHead head;
     private final Map<String, NumberField> fields = new LinkedHashMap<>();
     private final List<ChainCard> plots = new ArrayList<>();
     private final Label why = new Label();
@@ -44,13 +43,9 @@ final class ReturnInspector extends VBox {
     ReturnInspector(Session session) {
         this.session = session;
         getStyleClass().add("inspector");
-        title.getStyleClass().add("inspector-title");
-        kind.getStyleClass().add("caption");
         why.getStyleClass().add("why");
         why.setWrapText(true);
-        seal = new SealMark(session.selection().returnId()::get, 15, true);
-        HBox head = new HBox(10, seal, new VBox(-2, title, kind));
-        head.getStyleClass().add("inspector-head");
+        head = new ReturnHead(session);
         clears = Plate.button("", this::clearTheGap);
         clears.managedProperty().bind(clears.visibleProperty());
         ScrollPane scroll = new ScrollPane(cards);
@@ -84,31 +79,36 @@ final class ReturnInspector extends VBox {
 
     void setPalette(Palette given) {
         palette = given;
-        seal.setPalette(given);
+        head.setPalette(given);
         plots.forEach(c -> c.setPalette(given));
     }
 
     private void refresh() {
         Optional<Return> r = chosen();
+        head.refresh();
         if (r.isEmpty()) {
-            title.setText("No return chosen");
-            kind.setText("open a song or bring stems");
             cards.getChildren().clear();
             shape = "";
-            seal.setVisible(false);
             return;
         }
-        seal.setVisible(true);
-        seal.repaint();
-        title.setText(r.get().name());
-        kind.setText(r.get().space().kind());
-        String now = r.get().id() + r.get().space().kind() + r.get().sends().keySet();
+        String now = shapeOf(r.get());
         if (!now.equals(shape)) {
             shape = now;
             build(r.get());
         }
         show(r.get());
         plots.forEach(ChainCard::refresh);
+    }
+
+    /** What makes other cards necessary. */
+    private static String shapeOf(Return r) {
+        Drive drive = r.chain().drive();
+        return r.id()
+                + r.space().kindLabel()
+                + (r.space() instanceof Space.Doubler d ? d.copies().size() : "")
+                + r.sends().keySet()
+                + (drive == null ? "" : "drive" + drive.afterSpace())
+                + (r.gate() == null ? "" : "gate");
     }
 
     private void build(Return r) {
@@ -121,22 +121,136 @@ final class ReturnInspector extends VBox {
                 pen -> filterPlot(pen, Return::filterIn),
                 "high-pass before",
                 "low-pass before");
-        add("PREDELAY", this::predelayPlot, "predelay");
-        switch (r.space()) {
-            case Space.Hall h -> {
-                add("SPACE", this::decayPlot, "decay", "lows", "highs");
-                plots.getLast().addBelow(why, clears);
-            }
-            case Space.PingPong p -> {
-                add("ECHO", this::echoPlot, "echo time", "feedback", "sides");
-                plots.getLast().addBelow(why);
-            }
+        boolean driveAfter = r.chain().drive() != null && r.chain().drive().afterSpace();
+        if (!driveAfter) {
+            drive("DRIVE BEFORE", r);
         }
+        add("PREDELAY", this::predelayPlot, "predelay");
+        space(r.space());
+        if (driveAfter) {
+            drive("DRIVE AFTER", r);
+        }
+        gate(r);
         add("FILTER AFTER", pen -> filterPlot(pen, Return::filterOut), "high-pass", "low-pass");
         add("DUCK", this::duckPlot, "depth", "hold", "release");
+        add("WIDTH", this::widthPlot, "width", "mono below");
         add("LEVEL", this::levelPlot, "return");
         plots.getFirst().end(true, false);
         plots.getLast().end(false, true);
+    }
+
+    private void space(Space space) {
+        switch (space) {
+            case Space.Reverb h -> {
+                add("SPACE", this::decayPlot, "decay", "lows", "highs", "size");
+                plots.getLast().addBelow(why, clears);
+            }
+            case Space.Gated g -> {
+                add(
+                        "GATED SPACE",
+                        this::decayPlot,
+                        "gated: length",
+                        "gated: fall",
+                        "gated: bright");
+                plots.getLast().addBelow(why);
+            }
+            case Space.Convolution c -> {
+                add(
+                        "IMPULSE RESPONSE",
+                        this::decayPlot,
+                        "response: decay",
+                        "response: lows",
+                        "response: highs",
+                        "response: start",
+                        "response: keep");
+                plots.getLast().addBelow(why);
+            }
+            case Space.Echo e -> {
+                if (e.kind() == EchoSettings.Kind.PAIR) {
+                    add("ECHO", this::echoPlot, "echo time", "right time");
+                    add("REPEATS", this::echoPlot, "feedback", "sides");
+                } else if (e.kind() == EchoSettings.Kind.SINGLE) {
+                    add("ECHO", this::echoPlot, "echo time", "feedback");
+                } else {
+                    add("ECHO", this::echoPlot, "echo time", "feedback", "sides");
+                }
+                plots.getLast().addBelow(why);
+                add(
+                        "LOOP",
+                        this::echoPlot,
+                        "loop: high-pass",
+                        "loop: low-pass",
+                        "loop: bend",
+                        "loop: wow");
+            }
+            case Space.Doubler d -> {
+                for (int v = 1; v <= d.copies().size(); v++) {
+                    String copy = "copy " + v + ": ";
+                    add("COPY " + v, this::echoPlot, copy + "later", copy + "cents", copy + "side");
+                }
+                add("COPIES", this::echoPlot, "copies: no lows under");
+                plots.getLast().addBelow(why);
+            }
+            case Space.Split s -> {
+                add("PAIR", this::decayPlot, "left: decay", "right: decay", "pair: sides");
+                plots.getLast().addBelow(why);
+            }
+            case Space.Parallel p -> {
+                add(
+                        "COMPRESSOR",
+                        pen -> {},
+                        "press: over",
+                        "press: ratio",
+                        "press: make-up",
+                        "press: attack",
+                        "press: release");
+                plots.getLast().addBelow(why);
+            }
+        }
+    }
+
+    private void drive(String head, Return r) {
+        add(head, this::drivePlot, "drive");
+        Drive drive = r.chain().drive();
+        if (drive != null) {
+            String text = drive.afterSpace() ? "Before the space" : "After the space";
+            plots.getLast()
+                    .addBelow(
+                            Plate.small(
+                                    text,
+                                    () ->
+                                            session.edit(
+                                                    new ReturnEdit.Driving(
+                                                            r.id(),
+                                                            new Drive(
+                                                                    drive.driveDb(),
+                                                                    !drive.afterSpace())))));
+        }
+    }
+
+    private void gate(Return r) {
+        if (r.gate() == null) {
+            add("GATE", pen -> {});
+            plots.getLast()
+                    .addBelow(
+                            Plate.small(
+                                    "Gate this return",
+                                    () -> chosen().ifPresent(session.field()::gateReturn)));
+            return;
+        }
+        add(
+                "GATE",
+                this::gatePlot,
+                "gate: opens at",
+                "gate: hysteresis",
+                "gate: length",
+                "gate: attack",
+                "gate: release");
+        plots.getLast()
+                .addBelow(
+                        Plate.small(
+                                "Take the gate out",
+                                () -> session.edit(new ReturnEdit.Gating(r.id(), null))));
     }
 
     private Region sends(Return r) {
@@ -160,9 +274,11 @@ final class ReturnInspector extends VBox {
                             return db.isPresent() && setSend(sourceId, db.getAsDouble());
                         },
                         (direction, size) ->
-                                chosen().map(r -> r.sends().get(sourceId))
-                                        .ifPresent(db ->
-                                                setSend(sourceId, db + direction * stepOf(size))),
+                                chosen().flatMap(r -> Optional.ofNullable(r.sends().get(sourceId)))
+                                        .ifPresent(send ->
+                                                setSend(
+                                                        sourceId,
+                                                        send.levelDb() + direction * stepOf(size))),
                         session.problem()::set);
         fields.put("send " + sourceId, field);
         return field;
@@ -188,7 +304,7 @@ final class ReturnInspector extends VBox {
 
     private boolean setSend(String sourceId, double db) {
         return session.edit(
-                new ReturnEdit.Send(session.selection().returnId().get(), sourceId, db));
+                new ReturnEdit.SendLevel(session.selection().returnId().get(), sourceId, db));
     }
 
     private static double stepOf(NumberField.Step size) {
@@ -204,7 +320,7 @@ final class ReturnInspector extends VBox {
         for (String name : names) {
             NumberField field =
                     new NumberField(
-                            name.replace(" before", ""),
+                            name.substring(name.indexOf(':') + 1).strip().replace(" before", ""),
                             ReturnEdits.accepted(name),
                             text -> typed(name, text),
                             (direction, size) ->
@@ -236,21 +352,14 @@ final class ReturnInspector extends VBox {
                         field.show(reading.value(), reading.unit());
                     }
                 });
-        switch (r.space()) {
-            case Space.Hall h -> {
-                why.setText(Reasons.decay(session));
-                Optional<Double> wanted = Reasons.decayThatClears(session);
-                clears.setVisible(wanted.isPresent());
-                wanted.ifPresent(
-                        s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
-            }
-            case Space.PingPong p -> {
-                String drift = Reasons.drift(session.design().get(), r, session.selection().bar());
-                why.setText(
-                        Reasons.echo(session)
-                                + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
-            }
-        }
+        Optional<Double> wanted = Reasons.decayThatClears(session);
+        clears.setVisible(wanted.isPresent());
+        wanted.ifPresent(s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
+        String drift = Reasons.drift(session.design().get(), r, session.selection().bar());
+        why.setText(
+                Reasons.space(session)
+                        + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
+        why.setManaged(!why.getText().isEmpty());
     }
 
     private void sendPlot(Pen pen) {
@@ -276,6 +385,18 @@ final class ReturnInspector extends VBox {
     private void echoPlot(Pen pen) {
         chosen().ifPresent(r ->
                 ChainPlots.arrivals(pen, r.id(), session.measured().pictures().get(r.id())));
+    }
+
+    private void drivePlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.drive(pen, r));
+    }
+
+    private void gatePlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.gate(pen, r, session.design().get()));
+    }
+
+    private void widthPlot(Pen pen) {
+        chosen().ifPresent(r -> ChainPlots.width(pen, r));
     }
 
     private void duckPlot(Pen pen) {

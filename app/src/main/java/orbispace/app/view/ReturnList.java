@@ -7,6 +7,8 @@ import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -15,8 +17,10 @@ import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 import orbispace.app.session.Clearance;
 import orbispace.app.session.Session;
+import orbispace.app.session.SpaceKinds;
 import orbispace.core.clear.PairView;
 import orbispace.core.design.Design;
+import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.hearing.WetState;
@@ -28,6 +32,7 @@ final class ReturnList extends VBox {
 
     private final Session session;
     private final VBox rows = new VBox();
+    private final MenuButton adding = new MenuButton();
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private Palette palette = Palette.DAY;
 
@@ -40,7 +45,14 @@ final class ReturnList extends VBox {
                         caps("predelay", 60),
                         caps("decay or note", 92),
                         caps("in the mix", 74));
-        getChildren().addAll(head, rows);
+        adding.setText("Add a return");
+        adding.getStyleClass().add("kind-menu");
+        for (SpaceKinds kind : SpaceKinds.values()) {
+            MenuItem item = new MenuItem(kind.label());
+            item.setOnAction(e -> session.field().add(kind));
+            adding.getItems().add(item);
+        }
+        getChildren().addAll(head, rows, adding);
         session.design().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
@@ -66,6 +78,7 @@ final class ReturnList extends VBox {
         for (Return r : session.design().get().returns()) {
             rows.getChildren().add(row(r));
         }
+        adding.setDisable(!session.field().hasRoom());
         setPalette(palette);
     }
 
@@ -75,7 +88,7 @@ final class ReturnList extends VBox {
         marks.add(seal);
         Label name = new Label(r.name());
         name.getStyleClass().add("row-name");
-        Label kind = new Label(kindOf(r));
+        Label kind = new Label(r.space().kindLabel());
         kind.getStyleClass().add("caption");
         VBox words = new VBox(-2, name, kind);
         words.setMinWidth(112);
@@ -85,7 +98,7 @@ final class ReturnList extends VBox {
                 number(
                         Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())),
                         60);
-        Label decay = number(decayOf(design, r), 92);
+        Label decay = number(sizeOf(design, r), 92);
         Optional<WetState> state =
                 Optional.ofNullable(session.measured().clearance().get())
                         .flatMap((Clearance c) -> c.pair(r.id()))
@@ -128,21 +141,25 @@ final class ReturnList extends VBox {
         return label;
     }
 
-    private static String kindOf(Return r) {
+    private static String sizeOf(Design design, Return r) {
         return switch (r.space()) {
-            case Space.Hall h -> "hall";
-            case Space.PingPong p -> "ping-pong echo";
+            case Space.Reverb h -> Wording.seconds(h.decaySeconds());
+            case Space.Gated g -> time(design, r, g.length());
+            case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
+            case Space.Echo e -> time(design, r, e.time());
+            case Space.Doubler d -> d.copies().size() + " copies";
+            case Space.Split s ->
+                    Wording.number(s.left().decaySeconds(), 1)
+                            + " | "
+                            + Wording.seconds(s.right().decaySeconds());
+            case Space.Parallel p -> Wording.number(p.ratio(), 0) + ":1";
         };
     }
 
-    private static String decayOf(Design design, Return r) {
-        return switch (r.space()) {
-            case Space.Hall h -> Wording.seconds(h.decaySeconds());
-            case Space.PingPong p ->
-                    p.time().label()
-                            + "  "
-                            + Wording.time(p.time().seconds(design.song().clock(), r.timedAtBar()));
-        };
+    private static String time(Design design, Return r, MusicalTime time) {
+        return time.label()
+                + "  "
+                + Wording.time(time.seconds(design.song().clock(), r.timedAtBar()));
     }
 
     /** Four steps from hidden to obvious. */

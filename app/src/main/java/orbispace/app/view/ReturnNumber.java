@@ -22,6 +22,18 @@ sealed interface ReturnNumber {
     /** The edit of so many steps up; empty if it is not of this return. */
     Optional<Edit> stepped(Session session, Return r, double steps);
 
+    /**
+     * The edit to a plain value, in the number's own unit; empty if it has none or not this return.
+     */
+    default Optional<Edit> valued(Session session, Return r, double value) {
+        return Optional.empty();
+    }
+
+    /** The edit to a time; empty if it is no time or not of this return. */
+    default Optional<Edit> timed(Session session, Return r, MusicalTime time) {
+        return Optional.empty();
+    }
+
     /** Makes the edit that sets a value; empty if this return has no such number. */
     @FunctionalInterface
     interface Change<V> {
@@ -53,6 +65,13 @@ sealed interface ReturnNumber {
             OptionalDouble value = read.apply(text);
             return value.isPresent() && has.test(r)
                     ? change.to(session, r, value.getAsDouble())
+                    : Optional.empty();
+        }
+
+        @Override
+        public Optional<Edit> valued(Session session, Return r, double value) {
+            return has.test(r)
+                    ? change.to(session, r, Math.clamp(value, low, high))
                     : Optional.empty();
         }
 
@@ -121,6 +140,11 @@ sealed interface ReturnNumber {
             return has.test(r)
                     ? MusicalTime.parse(text).flatMap(t -> change.to(session, r, t))
                     : Optional.empty();
+        }
+
+        @Override
+        public Optional<Edit> timed(Session session, Return r, MusicalTime time) {
+            return has.test(r) ? change.to(session, r, time) : Optional.empty();
         }
 
         @Override

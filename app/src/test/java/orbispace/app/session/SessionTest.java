@@ -52,7 +52,7 @@ class SessionTest {
     }
 
     private double decay() {
-        return session.design().get().requireReturn("A").space() instanceof Space.Hall h
+        return session.design().get().requireReturn("A").space() instanceof Space.Reverb h
                 ? h.decaySeconds()
                 : 0;
     }

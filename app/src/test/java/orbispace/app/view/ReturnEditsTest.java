@@ -55,11 +55,11 @@ class ReturnEditsTest {
     }
 
     private static double number(Return r, String name) {
-        Space.Hall hall = r.space() instanceof Space.Hall h ? h : new Space.Hall(1, 1, 1);
-        Space.PingPong echo =
-                r.space() instanceof Space.PingPong p
+        Space.Reverb hall = r.space() instanceof Space.Reverb h ? h : Space.hall(1, 1, 1);
+        Space.Echo echo =
+                r.space() instanceof Space.Echo p
                         ? p
-                        : new Space.PingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
+                        : Space.Echo.pingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
         return switch (name) {
             case "decay" -> hall.decaySeconds();
             case "lows" -> hall.lowRatio();
@@ -138,7 +138,7 @@ class ReturnEditsTest {
         assertThat(1000 * less.predelay().seconds(session.design().get().song().clock(), 1))
                 .isCloseTo(30.25, within(1e-6));
         Return millis = typed("B", "echo time", "333 ms");
-        assertThat(((Space.PingPong) millis.space()).time()).isEqualTo(new MusicalTime.Millis(333));
+        assertThat(((Space.Echo) millis.space()).time()).isEqualTo(new MusicalTime.Millis(333));
     }
 
     @Test

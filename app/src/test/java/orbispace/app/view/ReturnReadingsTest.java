@@ -28,7 +28,7 @@ class ReturnReadingsTest {
         Song song = new Song("Ferry", 48000, SongClock.constant(120, 4, 4), List.of());
         Source voice = new Source("voice", "Voice", "voice.wav", Role.LEAD, 0, 0);
         Return a =
-                new Return(
+                Return.of(
                         "A",
                         "Sound lock",
                         Map.of("voice", -12.0),
@@ -49,7 +49,7 @@ class ReturnReadingsTest {
 
     @Test
     void aHallReadsInItsUnits() {
-        Design d = design(new Space.Hall(2.1, 1.1, 0.6));
+        Design d = design(Space.hall(2.1, 1.1, 0.6));
         assertThat(read(d, "decay")).isEqualTo("2.10 s");
         assertThat(read(d, "lows")).isEqualTo("\u00d71.10");
         assertThat(read(d, "predelay")).isEqualTo("1/8 250 ms");
@@ -60,7 +60,7 @@ class ReturnReadingsTest {
 
     @Test
     void anEchoReadsTimeFeedbackAndSides() {
-        Design d = design(new Space.PingPong(new MusicalTime.Millis(333.4), 0.31, 120, 6000, 0.7));
+        Design d = design(Space.Echo.pingPong(new MusicalTime.Millis(333.4), 0.31, 120, 6000, 0.7));
         assertThat(read(d, "echo time")).isEqualTo("333.4 ms");
         assertThat(read(d, "feedback")).isEqualTo("31 %");
         assertThat(read(d, "sides")).isEqualTo("70 %");
@@ -69,7 +69,7 @@ class ReturnReadingsTest {
 
     @Test
     void whatIsOffSaysSo() {
-        Design d = design(new Space.Hall(1, 1, 1));
+        Design d = design(Space.hall(1, 1, 1));
         assertThat(read(d, "high-pass")).isEqualTo("off");
         assertThat(read(d, "low-pass before")).isEqualTo("off");
         assertThat(read(d, "depth")).isEqualTo("off");
@@ -82,7 +82,7 @@ class ReturnReadingsTest {
                 Filter.OPEN
                         .withHighPass(new Filter.Corner(310, 2))
                         .withLowPass(new Filter.Corner(6500, 4));
-        Design d = new ReturnEdit.FilterOut("A", f).applyTo(design(new Space.Hall(1, 1, 1)));
+        Design d = new ReturnEdit.FilterOut("A", f).applyTo(design(Space.hall(1, 1, 1)));
         assertThat(read(d, "high-pass")).isEqualTo("310 Hz");
         assertThat(read(d, "low-pass")).isEqualTo("6.5 kHz");
     }
@@ -91,7 +91,7 @@ class ReturnReadingsTest {
     void aDuckerReadsDepthHoldAndRelease() {
         Design d =
                 new ReturnEdit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240))
-                        .applyTo(design(new Space.Hall(1, 1, 1)));
+                        .applyTo(design(Space.hall(1, 1, 1)));
         assertThat(read(d, "depth")).isEqualTo("6.0 dB");
         assertThat(read(d, "hold")).isEqualTo("100 ms");
         assertThat(read(d, "release")).isEqualTo("240 ms");
@@ -99,7 +99,7 @@ class ReturnReadingsTest {
 
     @Test
     void everyNumberThatIsReadCanBeTyped() {
-        Design hall = design(new Space.Hall(1, 1, 1));
+        Design hall = design(Space.hall(1, 1, 1));
         for (String name : ReturnReadings.of(hall, hall.requireReturn("A")).keySet()) {
             if (!name.startsWith("send ")) {
                 assertThat(ReturnEdits.accepted(name)).as(name).isNotEqualTo("nothing");

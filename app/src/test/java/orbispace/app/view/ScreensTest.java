@@ -140,13 +140,15 @@ class ScreensTest extends WindowCase {
     void everySendHasAFieldOnItsCard() {
         for (int i = 0; i < 3; i++) {
             String id = design().sources().get(i).id();
-            robot.interact(() -> session.edit(new ReturnEdit.Send("A", id, -20.0)));
+            robot.interact(() -> session.edit(new ReturnEdit.SendLevel("A", id, -20.0)));
         }
         Node pad = called("pad ");
         focus(pad);
         robot.write("-9").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
-        assertThat(ret("A").sends()).containsEntry("pad", -9.0).hasSize(3);
+        assertThat(ret("A").sends())
+                .containsEntry("pad", orbispace.core.design.Send.of(-9))
+                .hasSize(3);
     }
 
     @Test
@@ -161,7 +163,7 @@ class ScreensTest extends WindowCase {
     }
 
     private double echoMillis() {
-        return ret("B").space() instanceof orbispace.core.design.Space.PingPong p
+        return ret("B").space() instanceof orbispace.core.design.Space.Echo p
                 ? 1000 * p.time().seconds(design().song().clock(), ret("B").timedAtBar())
                 : 0;
     }

@@ -138,7 +138,7 @@ abstract class WindowCase {
     }
 
     double decay() {
-        return design().requireReturn("A").space() instanceof Space.Hall h ? h.decaySeconds() : 0;
+        return design().requireReturn("A").space() instanceof Space.Reverb h ? h.decaySeconds() : 0;
     }
 
     double predelayMillis() {

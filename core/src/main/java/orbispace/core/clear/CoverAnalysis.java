@@ -156,13 +156,13 @@ public final class CoverAnalysis {
     }
 
     private Excitation wet(Design design, Return r, Job job) {
-        ChainSettings chain = ChainSettings.of(design, r);
+        ChainSettings chain = renderer.chain(design, r);
         return known(chain, () -> renderer.wet(design, r, job));
     }
 
     /** The excitation of a return before its ducker and level. */
     Excitation beforeDucker(Design design, Return r, Job job) {
-        ChainSettings chain = ChainSettings.of(design, r);
+        ChainSettings chain = renderer.chain(design, r);
         return known(
                 List.of("before ducker", chain),
                 () -> renderer.after(chain, ChainSettings.DUCKER, job));

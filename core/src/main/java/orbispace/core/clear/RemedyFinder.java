@@ -14,10 +14,12 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.dynamics.Ducker;
+import orbispace.core.dynamics.KeyPeaks;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.ChainSettings;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
@@ -105,7 +107,7 @@ public final class RemedyFinder {
     }
 
     private Optional<Candidate> highPass(Design design, Return ret, Job job) {
-        ChainSettings chain = ChainSettings.of(design, ret);
+        ChainSettings chain = analysis.renderer().chain(design, ret);
         LowShare spectrum =
                 new LowShare(analysis.renderer().after(chain, ChainSettings.DUCKER, job));
         double share = spectrum.share();
@@ -226,12 +228,13 @@ public final class RemedyFinder {
         }
         double rate = audio.sampleRateHz();
         double hop = rate / analysis.framesPerSecond();
-        Ducker ducker = new Ducker(ChainSettings.ducker(duck), rate);
+        Ducker ducker = new Ducker(ChainWorks.ducker(duck), rate);
         float gain = (float) Decibels.toAmplitude(source.gainDb()) / 2;
         int block = (int) Math.round(hop);
         float[] key = new float[block];
         float[] ones = new float[block];
         float[] same = new float[block];
+        KeyPeaks peaks = new KeyPeaks(List.of(), block);
         for (int f = 0; f + 1 < frames; f++) {
             for (int i = 0; i < block; i++) {
                 int at = f * block + i;
@@ -241,7 +244,8 @@ public final class RemedyFinder {
                                 : 0;
                 ones[i] = 1;
             }
-            ducker.process(key, ones, same, 0, block);
+            peaks.process(key, 0, block);
+            ducker.process(peaks.steps(), 0, ones, same, 0, block);
             double sum = 0;
             for (float g : ones) {
                 sum += (double) g * g;

@@ -26,9 +26,32 @@ public record Design(Song song, List<Source> sources, List<Return> returns) {
             requireNew(returnIds.add(r.id()), "return", r.id());
             r.sends().keySet().forEach(id -> requireKnown(sourceIds, id, "send into " + r.id()));
             if (r.duck() != null) {
-                requireKnown(sourceIds, r.duck().keySource(), "ducker of " + r.id());
+                requireKey(sources, r.duck().keySource(), "ducker of " + r.id());
+            }
+            requireKey(sources, r.gate() == null ? "" : r.gate().key(), "gate of " + r.id());
+            for (Send send : r.sends().values()) {
+                String key = send.gate() == null ? "" : send.gate().key();
+                requireKey(sources, key, "gate of a send into " + r.id());
             }
         }
+        Feeds.ordered(returns);
+    }
+
+    private static void requireKey(List<Source> sources, String key, String where) {
+        if (!key.isEmpty() && keySources(sources, key).isEmpty()) {
+            throw new IllegalArgumentException(
+                    where + " names the source \"" + key + "\", which does not exist");
+        }
+    }
+
+    /** The sources that a key means: one by its id, or all of a group. */
+    public List<Source> keySources(String key) {
+        return keySources(sources, key);
+    }
+
+    private static List<Source> keySources(List<Source> sources, String key) {
+        List<Source> one = sources.stream().filter(s -> s.id().equals(key)).toList();
+        return one.isEmpty() ? sources.stream().filter(s -> s.group().equals(key)).toList() : one;
     }
 
     private static void requireNew(boolean isNew, String what, String id) {

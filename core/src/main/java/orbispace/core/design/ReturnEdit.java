@@ -10,10 +10,10 @@ public sealed interface ReturnEdit extends Edit {
     /** The return that changes. */
     String returnId();
 
-    /** T60 of a hall. */
+    /** T60 of a reverb. */
     record Decay(String returnId, double seconds) implements ReturnEdit {}
 
-    /** T60 of a hall's lows and highs, relative to the middle. */
+    /** T60 of a reverb's lows and highs, relative to the middle. */
     record DecayRatios(String returnId, double low, double high) implements ReturnEdit {}
 
     /** Predelay, with the bar whose tempo it takes. */
@@ -28,6 +28,30 @@ public sealed interface ReturnEdit extends Edit {
     /** How far apart the sides of an echo are. */
     record EchoWidth(String returnId, double value) implements ReturnEdit {}
 
+    /** Another space, or other numbers of it; {@code what} says which in words. */
+    record Spatial(String returnId, Space space, String what) implements ReturnEdit {}
+
+    /** The drive; null takes it out. */
+    record Driving(String returnId, @Nullable Drive drive) implements ReturnEdit {}
+
+    /** The gate behind the space; null takes it out. */
+    record Gating(String returnId, @Nullable Gate gate) implements ReturnEdit {}
+
+    /** The width. */
+    record Widening(String returnId, Width width) implements ReturnEdit {}
+
+    /** The tempo that note values take. */
+    record Timed(String returnId, Return.Timing timing) implements ReturnEdit {}
+
+    /** A feed from another return; null takes it out. */
+    record Feed(String returnId, String fromId, @Nullable Double levelDb) implements ReturnEdit {}
+
+    /** All of a send: level, tap and gate; null takes it out. */
+    record Sending(String returnId, String sourceId, @Nullable Send send) implements ReturnEdit {}
+
+    /** Its name. */
+    record Named(String returnId, String name) implements ReturnEdit {}
+
     /** The filter before the space. */
     record FilterIn(String returnId, Filter filter) implements ReturnEdit {}
 
@@ -40,21 +64,17 @@ public sealed interface ReturnEdit extends Edit {
     /** The return's level. */
     record Level(String returnId, double levelDb) implements ReturnEdit {}
 
-    /** A send; null takes it out. */
-    record Send(String returnId, String sourceId, @Nullable Double levelDb) implements ReturnEdit {}
+    /** The level of a send; null takes it out. */
+    record SendLevel(String returnId, String sourceId, @Nullable Double levelDb)
+            implements ReturnEdit {}
 
     @Override
     default Design applyTo(Design design) {
         Return r = design.requireReturn(returnId());
         return design.withReturn(
                 switch (this) {
-                    case Decay e -> {
-                        Space.Hall hall = hall(r);
-                        yield r.withSpace(
-                                new Space.Hall(e.seconds, hall.lowRatio(), hall.highRatio()));
-                    }
-                    case DecayRatios e ->
-                            r.withSpace(new Space.Hall(hall(r).decaySeconds(), e.low, e.high));
+                    case Decay e -> r.withSpace(reverb(r).withDecay(e.seconds));
+                    case DecayRatios e -> r.withSpace(reverb(r).withRatios(e.low, e.high));
                     case Predelay e -> r.withPredelay(e.time).timedAt(e.bar);
                     case EchoTime e -> r.withSpace(echo(r).withTime(e.time)).timedAt(e.bar);
                     case Feedback e -> r.withSpace(echo(r).withFeedback(e.value));
@@ -63,7 +83,15 @@ public sealed interface ReturnEdit extends Edit {
                     case FilterOut e -> r.withFilterOut(e.filter);
                     case Ducking e -> r.withDuck(e.duck);
                     case Level e -> r.withLevel(e.levelDb);
-                    case Send e -> r.withSends(changedSends(r, e));
+                    case SendLevel e -> r.withSends(changed(r.sends(), e.sourceId, leveled(r, e)));
+                    case Sending e -> r.withSends(changed(r.sends(), e.sourceId, e.send));
+                    case Feed e -> r.withFeeds(changed(r.feeds(), e.fromId, e.levelDb));
+                    case Spatial e -> r.withSpace(e.space);
+                    case Driving e -> r.withChain(r.chain().withDrive(e.drive));
+                    case Gating e -> r.withChain(r.chain().withGate(e.gate));
+                    case Widening e -> r.withChain(r.chain().withWidth(e.width));
+                    case Timed e -> r.withTiming(e.timing);
+                    case Named e -> r.called(r.id(), e.name);
                 });
     }
 
@@ -71,9 +99,9 @@ public sealed interface ReturnEdit extends Edit {
     default ReturnEdit inverse(Design before) {
         Return r = before.requireReturn(returnId());
         return switch (this) {
-            case Decay e -> new Decay(e.returnId, hall(r).decaySeconds());
+            case Decay e -> new Decay(e.returnId, reverb(r).decaySeconds());
             case DecayRatios e ->
-                    new DecayRatios(e.returnId, hall(r).lowRatio(), hall(r).highRatio());
+                    new DecayRatios(e.returnId, reverb(r).lowRatio(), reverb(r).highRatio());
             case Predelay e -> new Predelay(e.returnId, r.predelay(), r.timedAtBar());
             case EchoTime e -> new EchoTime(e.returnId, echo(r).time(), r.timedAtBar());
             case Feedback e -> new Feedback(e.returnId, echo(r).feedback());
@@ -82,7 +110,15 @@ public sealed interface ReturnEdit extends Edit {
             case FilterOut e -> new FilterOut(e.returnId, r.filterOut());
             case Ducking e -> new Ducking(e.returnId, r.duck());
             case Level e -> new Level(e.returnId, r.levelDb());
-            case Send e -> new Send(e.returnId, e.sourceId, r.sends().get(e.sourceId));
+            case SendLevel e -> new Sending(e.returnId, e.sourceId, r.sends().get(e.sourceId));
+            case Sending e -> new Sending(e.returnId, e.sourceId, r.sends().get(e.sourceId));
+            case Feed e -> new Feed(e.returnId, e.fromId, r.feeds().get(e.fromId));
+            case Spatial e -> new Spatial(e.returnId, r.space(), e.what);
+            case Driving e -> new Driving(e.returnId, r.chain().drive());
+            case Gating e -> new Gating(e.returnId, r.gate());
+            case Widening e -> new Widening(e.returnId, r.chain().width());
+            case Timed e -> new Timed(e.returnId, r.timing());
+            case Named e -> new Named(e.returnId, r.name());
         };
     }
 
@@ -99,31 +135,47 @@ public sealed interface ReturnEdit extends Edit {
             case FilterOut e -> "filter after " + e.returnId;
             case Ducking e -> "ducker of " + e.returnId;
             case Level e -> "level of " + e.returnId;
-            case Send e -> "send of " + e.sourceId + " into " + e.returnId;
+            case SendLevel e -> "send of " + e.sourceId + " into " + e.returnId;
+            case Sending e -> "send of " + e.sourceId + " into " + e.returnId;
+            case Feed e -> "feed of " + e.fromId + " into " + e.returnId;
+            case Spatial e -> e.what + " of " + e.returnId;
+            case Driving e -> "drive of " + e.returnId;
+            case Gating e -> "gate of " + e.returnId;
+            case Widening e -> "width of " + e.returnId;
+            case Timed e -> "tempo of " + e.returnId;
+            case Named e -> "name of " + e.returnId;
         };
     }
 
-    private static Space.Hall hall(Return r) {
-        if (r.space() instanceof Space.Hall hall) {
-            return hall;
+    private static Space.Reverb reverb(Return r) {
+        if (r.space() instanceof Space.Reverb reverb) {
+            return reverb;
         }
         throw new IllegalArgumentException("return " + r.id() + " is no reverb and has no decay");
     }
 
-    private static Space.PingPong echo(Return r) {
-        if (r.space() instanceof Space.PingPong echo) {
+    private static Space.Echo echo(Return r) {
+        if (r.space() instanceof Space.Echo echo) {
             return echo;
         }
         throw new IllegalArgumentException("return " + r.id() + " is no echo");
     }
 
-    private static Map<String, Double> changedSends(Return r, Send e) {
-        Map<String, Double> sends = new TreeMap<>(r.sends());
+    private static @Nullable Send leveled(Return r, SendLevel e) {
         if (e.levelDb == null) {
-            sends.remove(e.sourceId);
-        } else {
-            sends.put(e.sourceId, e.levelDb);
+            return null;
         }
-        return sends;
+        Send there = r.sends().get(e.sourceId);
+        return there == null ? Send.of(e.levelDb) : there.withLevel(e.levelDb);
+    }
+
+    private static <T> Map<String, T> changed(Map<String, T> map, String key, @Nullable T value) {
+        Map<String, T> changed = new TreeMap<>(map);
+        if (value == null) {
+            changed.remove(key);
+        } else {
+            changed.put(key, value);
+        }
+        return changed;
     }
 }

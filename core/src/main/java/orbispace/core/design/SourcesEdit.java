@@ -3,7 +3,6 @@ package orbispace.core.design;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -49,18 +48,27 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
     }
 
     private Return known(Return r) {
-        Map<String, Double> sends =
-                r.sends().entrySet().stream()
-                        .filter(e -> has(e.getKey()))
-                        .collect(
-                                Collectors.toMap(
-                                        Map.Entry::getKey,
-                                        Map.Entry::getValue,
-                                        (a, b) -> a,
-                                        TreeMap::new));
-        Duck duck = r.duck();
+        Map<String, Send> sends = new TreeMap<>();
+        r.sends()
+                .forEach((id, send) -> {
+                    if (has(id)) {
+                        Gate gate = send.gate();
+                        boolean keyed = gate == null || knows(gate.key());
+                        sends.put(id, keyed ? send : send.withGate(null));
+                    }
+                });
         Return kept = sends.equals(r.sends()) ? r : r.withSends(sends);
-        return duck == null || has(duck.keySource()) ? kept : kept.withDuck(null);
+        if (kept.duck() != null && !knows(kept.duck().keySource())) {
+            kept = kept.withDuck(null);
+        }
+        if (kept.gate() != null && !knows(kept.gate().key())) {
+            kept = kept.withChain(kept.chain().withGate(null));
+        }
+        return kept;
+    }
+
+    private boolean knows(String key) {
+        return key.isEmpty() || has(key) || sources.stream().anyMatch(s -> s.group().equals(key));
     }
 
     private boolean has(String id) {

@@ -1,73 +1,245 @@
 package orbispace.core.design;
 
+import java.util.List;
+import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.EchoSettings;
+import orbispace.core.space.GatedSettings;
+import orbispace.core.space.ReverbKind;
+
 /** The engine of a return as it is designed, with musical times. */
 public sealed interface Space {
 
     /**
-     * A hall.
+     * A reverb that decays exponentially.
      *
+     * @param kind how it begins
      * @param decaySeconds T60 of the middle band, 0.1 to 20
      * @param lowRatio T60 of the lows relative to it, 0.25 to 2
      * @param highRatio T60 of the highs relative to it, 0.1 to 1.5
+     * @param size how far its walls are, relative to the kind's own, 0.5 to 2
      */
-    record Hall(double decaySeconds, double lowRatio, double highRatio) implements Space {
+    record Reverb(
+            ReverbKind kind, double decaySeconds, double lowRatio, double highRatio, double size)
+            implements Space {
         /** Checks the ranges. */
-        public Hall {
+        public Reverb {
             Ranges.require("decay", decaySeconds, 0.1, 20);
             Ranges.require("low decay ratio", lowRatio, 0.25, 2);
             Ranges.require("high decay ratio", highRatio, 0.1, 1.5);
+            Ranges.require("size", size, 0.5, 2);
+        }
+
+        /** The same reverb with another decay. */
+        public Reverb withDecay(double seconds) {
+            return new Reverb(kind, seconds, lowRatio, highRatio, size);
+        }
+
+        /** The same reverb with other lows and highs. */
+        public Reverb withRatios(double low, double high) {
+            return new Reverb(kind, decaySeconds, low, high, size);
         }
     }
 
     /**
-     * An echo that alternates between the sides.
+     * A gated reverb: dense noise that ends like a wall.
      *
-     * @param time to the first arrival and between arrivals
+     * @param envelope how its level runs until the wall
+     * @param length from the sound to the wall, 30 ms to 4 s
+     * @param fallMillis how long the last 40 dB take, 2 to 500, at most half the length
+     * @param brightHz highs removed above it, 1,000 to 20,000
+     */
+    record Gated(
+            GatedSettings.Envelope envelope, MusicalTime length, double fallMillis, double brightHz)
+            implements Space {
+        /** Checks the ranges. */
+        public Gated {
+            Ranges.require("fall", fallMillis, 2, 500);
+            Ranges.require("brightness", brightHz, 1000, 20000);
+        }
+
+        /** The same with another length. */
+        public Gated withLength(MusicalTime other) {
+            return new Gated(envelope, other, fallMillis, brightHz);
+        }
+    }
+
+    /**
+     * Convolution with an impulse response.
+     *
+     * @param file its sound file, in the project's folder unless absolute
+     * @param startMillis taken away at its start, 0 to 10,000
+     * @param keepMillis how much of it is kept from there, 0 for all, at most 60,000
+     * @param lowScale decay of the lows relative to its own, 0.25 to 2
+     * @param midScale decay of the middle relative to its own, 0.25 to 2
+     * @param highScale decay of the highs relative to its own, 0.25 to 2
+     */
+    record Convolution(
+            String file,
+            double startMillis,
+            double keepMillis,
+            double lowScale,
+            double midScale,
+            double highScale)
+            implements Space {
+        /** Checks the ranges. */
+        public Convolution {
+            if (file.isBlank()) {
+                throw new IllegalArgumentException("the impulse response has no file");
+            }
+            Ranges.require("start of the response", startMillis, 0, 10000);
+            Ranges.require("length of the response", keepMillis, 0, 60000);
+            Ranges.require("low decay scale", lowScale, 0.25, 2);
+            Ranges.require("decay scale", midScale, 0.25, 2);
+            Ranges.require("high decay scale", highScale, 0.25, 2);
+        }
+    }
+
+    /**
+     * An echo.
+     *
+     * @param kind how its arrivals go between the sides
+     * @param time to the first arrival and between arrivals; of the left side, for a stereo pair
+     * @param rightTime the same of the right side, for a stereo pair; otherwise not used
      * @param feedback level of each arrival relative to the one before, 0 to 0.95
-     * @param loopHighPassHz 20 to 2,000
-     * @param loopLowPassHz 500 to 20,000
+     * @param loop what happens in the feedback loop
      * @param width how far apart the sides are, 0 to 1
      */
-    record PingPong(
+    record Echo(
+            EchoSettings.Kind kind,
             MusicalTime time,
+            MusicalTime rightTime,
             double feedback,
-            double loopHighPassHz,
-            double loopLowPassHz,
+            EchoSettings.Loop loop,
             double width)
             implements Space {
         /** Checks the ranges. */
-        public PingPong {
+        public Echo {
             if (feedback >= 1) {
                 throw new IllegalArgumentException(
                         "feedback " + feedback + " would grow without end; it must stay under 1");
             }
             Ranges.require("feedback", feedback, 0, 0.95);
-            Ranges.require("loop high-pass", loopHighPassHz, 20, 2000);
-            Ranges.require("loop low-pass", loopLowPassHz, 500, 20000);
             Ranges.require("width", width, 0, 1);
         }
 
-        /** The same echo at another time. */
-        public PingPong withTime(MusicalTime other) {
-            return new PingPong(other, feedback, loopHighPassHz, loopLowPassHz, width);
+        /** An echo that alternates between the sides, with two filters in its loop. */
+        public static Echo pingPong(
+                MusicalTime time,
+                double feedback,
+                double loopHighPassHz,
+                double loopLowPassHz,
+                double width) {
+            return new Echo(
+                    EchoSettings.Kind.PING_PONG,
+                    time,
+                    time,
+                    feedback,
+                    EchoSettings.Loop.filters(loopHighPassHz, loopLowPassHz),
+                    width);
+        }
+
+        /** The same echo at another time; a stereo pair keeps its right time. */
+        public Echo withTime(MusicalTime other) {
+            MusicalTime right = kind == EchoSettings.Kind.PAIR ? rightTime : other;
+            return new Echo(kind, other, right, feedback, loop, width);
+        }
+
+        /** The same echo with another right time. */
+        public Echo withRightTime(MusicalTime other) {
+            return new Echo(kind, time, other, feedback, loop, width);
         }
 
         /** The same echo with another feedback. */
-        public PingPong withFeedback(double other) {
-            return new PingPong(time, other, loopHighPassHz, loopLowPassHz, width);
+        public Echo withFeedback(double other) {
+            return new Echo(kind, time, rightTime, other, loop, width);
+        }
+
+        /** The same echo with another loop. */
+        public Echo withLoop(EchoSettings.Loop other) {
+            return new Echo(kind, time, rightTime, feedback, other, width);
         }
 
         /** The same echo with its sides further apart or closer. */
-        public PingPong withWidth(double other) {
-            return new PingPong(time, feedback, loopHighPassHz, loopLowPassHz, other);
+        public Echo withWidth(double other) {
+            return new Echo(kind, time, rightTime, feedback, loop, other);
         }
     }
 
+    /**
+     * Short detuned copies.
+     *
+     * @param copies two to four of them
+     * @param highPassHz lows removed from the copies, 20 to 1,000
+     * @param centre false to take away what they have in the middle
+     */
+    record Doubler(List<DoublerSettings.Voice> copies, double highPassHz, boolean centre)
+            implements Space {
+        /** Checks the ranges. */
+        public Doubler {
+            copies = List.copyOf(copies);
+            Ranges.require("number of copies", copies.size(), 2, 4);
+            Ranges.require("doubler high-pass", highPassHz, 20, 1000);
+        }
+    }
+
+    /**
+     * Two different mono spaces apart.
+     *
+     * @param left the space on the left
+     * @param right the space on the right
+     * @param width how far apart, 0 to 1
+     */
+    record Split(Reverb left, Reverb right, double width) implements Space {
+        /** Checks the range. */
+        public Split {
+            Ranges.require("width", width, 0, 1);
+        }
+    }
+
+    /**
+     * No time at all: a compressor, for thickening or brightening under the dry.
+     *
+     * @param thresholdDb -90 to 0 dBFS
+     * @param ratio 1 to 100
+     * @param kneeDb 0 to 24
+     * @param attackMillis 0.5 to 1,000
+     * @param releaseMillis 5 to 5,000
+     * @param makeUpDb 0 to 24
+     */
+    record Parallel(
+            double thresholdDb,
+            double ratio,
+            double kneeDb,
+            double attackMillis,
+            double releaseMillis,
+            double makeUpDb)
+            implements Space {
+        /** Checks the ranges. */
+        public Parallel {
+            Ranges.require("threshold", thresholdDb, -90, 0);
+            Ranges.require("ratio", ratio, 1, 100);
+            Ranges.require("knee", kneeDb, 0, 24);
+            Ranges.require("attack", attackMillis, 0.5, 1000);
+            Ranges.require("release", releaseMillis, 5, 5000);
+            Ranges.require("make-up", makeUpDb, 0, 24);
+        }
+    }
+
+    /** A hall of its kind's own size. */
+    static Reverb hall(double decaySeconds, double lowRatio, double highRatio) {
+        return new Reverb(ReverbKind.HALL, decaySeconds, lowRatio, highRatio, 1);
+    }
+
     /** The kind in words. */
-    default String kind() {
+    default String kindLabel() {
         return switch (this) {
-            case Hall h -> "hall";
-            case PingPong p -> "ping-pong echo";
+            case Reverb r -> r.kind().label();
+            case Gated g -> g.envelope().label() + " gated reverb";
+            case Convolution c -> "convolution";
+            case Echo e -> e.kind().label();
+            case Doubler d -> "doubler";
+            case Split s -> "split pair";
+            case Parallel p -> "parallel";
         };
     }
 }

@@ -7,14 +7,9 @@ import org.jspecify.annotations.Nullable;
  * Turns a return down while a key sounds: a feed-forward ducker that smooths in the log domain
  * (Giannoulis, Massberg and Reiss 2012).
  *
- * <p>The key's peak is taken over {@link #STEP} frames, the gain is computed once per step and
- * joined by straight lines, so it reaches the sound one step late (0.3 ms at 48 kHz). A change of
- * settings glides with attack and release. Off is a range of nothing.
+ * <p>A change of settings glides with attack and release. Off is a range of nothing.
  */
-public final class Ducker {
-    /** Frames between two computed gains. */
-    public static final int STEP = 16;
-
+public final class Ducker extends ControlGain {
     private final double sampleRateHz;
     private @Nullable DuckerSettings settings;
     private double attack;
@@ -22,13 +17,10 @@ public final class Ducker {
     private int holdSteps;
     private double reductionDb;
     private int held;
-    private float peak;
-    private int phase;
-    private float gain = 1;
-    private float slope;
 
     /** A ducker at rest; null settings leave the sound alone. */
     public Ducker(@Nullable DuckerSettings settings, double sampleRateHz) {
+        super(1);
         this.sampleRateHz = sampleRateHz;
         apply(settings);
     }
@@ -39,30 +31,16 @@ public final class Ducker {
         if (given != null) {
             attack = coefficient(given.attackSeconds());
             release = coefficient(given.releaseSeconds());
-            holdSteps = (int) Math.round(given.holdSeconds() * sampleRateHz / STEP);
+            holdSteps = (int) Math.round(given.holdSeconds() * sampleRateHz / KeyPeaks.STEP);
         }
     }
 
     private double coefficient(double seconds) {
-        return -Math.expm1(-STEP / (seconds * sampleRateHz));
+        return -Math.expm1(-KeyPeaks.STEP / (seconds * sampleRateHz));
     }
 
-    /**
-     * Ducks frames {@code from} to before {@code to} of both channels by the key at the same place.
-     */
-    public void process(float[] key, float[] left, float[] right, int from, int to) {
-        for (int i = from; i < to; i++) {
-            peak = Math.max(peak, Math.abs(key[i]));
-            gain += slope;
-            left[i] *= gain;
-            right[i] *= gain;
-            if (++phase == STEP) {
-                step();
-            }
-        }
-    }
-
-    private void step() {
+    @Override
+    double next(float peak) {
         double wanted =
                 settings == null ? 0 : settings.curve().reductionDb(Decibels.ofAmplitude(peak));
         if (wanted >= reductionDb) {
@@ -76,14 +54,12 @@ public final class Ducker {
         if (reductionDb < 1e-6) {
             reductionDb = 0;
         }
-        double target = Decibels.toAmplitude(-reductionDb);
-        slope = (float) ((target - gain) / STEP);
-        if (Math.abs(target - gain) < 1e-7) {
-            gain = (float) target;
-            slope = 0;
-        }
-        peak = 0;
-        phase = 0;
+        return Decibels.toAmplitude(-reductionDb);
+    }
+
+    @Override
+    boolean off() {
+        return settings == null;
     }
 
     /** The gain reduction that stands now, in dB, 0 or more. */
@@ -95,9 +71,6 @@ public final class Ducker {
     public void reset() {
         reductionDb = 0;
         held = 0;
-        peak = 0;
-        phase = 0;
-        gain = 1;
-        slope = 0;
+        rest();
     }
 }

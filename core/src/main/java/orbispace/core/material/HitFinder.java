@@ -67,8 +67,7 @@ public final class HitFinder {
     }
 
     /** Puts the windowed mean of both channels into every other number; tells if it sounds. */
-    private static boolean load(
-            Audio audio, int start, double[] window, double[] two, int part) {
+    private static boolean load(Audio audio, int start, double[] window, double[] two, int part) {
         float[] l = audio.channel(0);
         float[] r = audio.channel(1);
         int from = Math.clamp(-start, 0, window.length);

@@ -1,135 +1,99 @@
 package orbispace.core.render;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import orbispace.core.audio.Decibels;
-import orbispace.core.design.Design;
-import orbispace.core.design.Duck;
-import orbispace.core.design.Return;
-import orbispace.core.design.Source;
-import orbispace.core.design.Space;
-import orbispace.core.dynamics.DuckerSettings;
-import orbispace.core.dynamics.GainComputer;
-import orbispace.core.space.EngineSettings;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A return with every musical time worked out: what is sent, and its stages in order (filter,
- * predelay, engine, filter, ducker, level). No stage has latency: filters and duckers work forward,
- * the engines answer from their first frame.
+ * A return with every musical time worked out: what is sent and fed, and its stages in order:
+ * filter, drive, predelay, engine, drive, gate, filter, ducker, width, level. Made by {@link
+ * ChainWorks}.
  *
- * @param sends amplitude and pan of each source that is sent
- * @param stages always the same six kinds in the same order
+ * @param sends how each source that is sent enters
+ * @param feeds how each return that is fed into it enters
+ * @param stages always the same kinds in the same order
  */
-public record ChainSettings(Map<String, SendGain> sends, List<StageSettings> stages) {
-    /** Place of the engine among the stages. */
-    public static final int ENGINE = 2;
+public record ChainSettings(
+        Map<String, SendGain> sends, Map<String, FeedGain> feeds, List<Timeline> stages) {
+    /** Place of the predelay among the stages. */
+    public static final int PREDELAY = 2;
+
+    /** Place of the engine. */
+    public static final int ENGINE = 3;
+
+    /** Place of the gate. */
+    public static final int GATE = 5;
 
     /** Place of the filter after the engine. */
-    public static final int FILTER_OUT = 3;
+    public static final int FILTER_OUT = 6;
 
     /** Place of the ducker. */
-    public static final int DUCKER = 4;
+    public static final int DUCKER = 7;
 
     /**
-     * How a source enters a return: after its fader and pan.
+     * How a source enters a return: after its fader and pan, or before its fader.
      *
      * @param gain amplitude factor
      * @param pan -1 to 1
+     * @param gate what lets it pass; null for none
      */
-    public record SendGain(double gain, double pan) {}
+    public record SendGain(double gain, double pan, StageSettings.@Nullable Gating gate) {}
+
+    /**
+     * How a return enters another.
+     *
+     * @param gain amplitude factor
+     * @param chain the return that is fed, whole
+     */
+    public record FeedGain(double gain, ChainSettings chain) {}
 
     /** Keeps its own collections. */
     public ChainSettings {
-        sends = java.util.Collections.unmodifiableMap(new TreeMap<>(sends));
+        sends = Collections.unmodifiableMap(new TreeMap<>(sends));
+        feeds = Collections.unmodifiableMap(new TreeMap<>(feeds));
         stages = List.copyOf(stages);
-    }
-
-    /** Works out a return of a design. */
-    public static ChainSettings of(Design design, Return r) {
-        Map<String, SendGain> sends = new TreeMap<>();
-        for (Source s : design.sources()) {
-            Double db = r.sends().get(s.id());
-            if (db != null) {
-                sends.put(s.id(), new SendGain(Decibels.toAmplitude(db + s.gainDb()), s.pan()));
-            }
-        }
-        return new ChainSettings(
-                sends,
-                List.of(
-                        new StageSettings.Filtering(r.filterIn()),
-                        new StageSettings.Predelay(
-                                Math.min(
-                                        StageSettings.Predelay.MAX_SECONDS,
-                                        r.predelay()
-                                                .seconds(design.song().clock(), r.timedAtBar()))),
-                        new StageSettings.Spatial(engine(design, r)),
-                        new StageSettings.Filtering(r.filterOut()),
-                        ducking(design, r),
-                        new StageSettings.Level(r.levelDb())));
-    }
-
-    /** The engine's settings of a return. */
-    public static EngineSettings engine(Design design, Return r) {
-        return switch (r.space()) {
-            case Space.Hall h ->
-                    new EngineSettings.Hall(h.decaySeconds(), h.lowRatio(), h.highRatio());
-            case Space.PingPong p ->
-                    new EngineSettings.PingPong(
-                            Math.clamp(
-                                    p.time().seconds(design.song().clock(), r.timedAtBar()),
-                                    0.001,
-                                    EngineSettings.PingPong.MAX_SECONDS),
-                            p.feedback(),
-                            p.loopHighPassHz(),
-                            p.loopLowPassHz(),
-                            p.width());
-        };
-    }
-
-    private static StageSettings ducking(Design design, Return r) {
-        Duck d = r.duck();
-        if (d == null) {
-            return new StageSettings.Ducking(null, "", 0);
-        }
-        double gain = design.findSource(d.keySource()).map(Source::gainDb).orElse(0.0);
-        return new StageSettings.Ducking(ducker(d), d.keySource(), gain);
-    }
-
-    /** A designed ducker in seconds. */
-    public static DuckerSettings ducker(Duck d) {
-        return new DuckerSettings(
-                new GainComputer(d.thresholdDb(), d.ratio(), d.kneeDb(), d.rangeDb()),
-                d.attackMillis() / 1000,
-                d.holdMillis() / 1000,
-                d.releaseMillis() / 1000);
     }
 
     /** The first stages alone. */
     ChainSettings upTo(int stageCount) {
-        return new ChainSettings(sends, stages.subList(0, stageCount));
+        return new ChainSettings(sends, feeds, stages.subList(0, stageCount));
     }
 
-    /**
-     * The linear part after the sends: both filters, predelay and engine, without ducker and level.
-     */
-    ChainSettings linearPart() {
-        return upTo(DUCKER);
+    /** The engine's settings at the beginning. */
+    public StageSettings.Spatial engine() {
+        return (StageSettings.Spatial) stages.get(ENGINE).first();
+    }
+
+    /** How late the sound leaves a stage, if nothing made up for it. */
+    int latencyBefore(int stage) {
+        return stages.subList(0, stage).stream().mapToInt(Timeline::latencyFrames).sum();
     }
 
     /** How long the return may sound after its input ends, in seconds. */
     public double ringSeconds() {
         double ring = 0;
-        for (StageSettings stage : stages) {
-            ring +=
-                    switch (stage) {
-                        case StageSettings.Spatial e -> e.settings().ringSeconds();
-                        case StageSettings.Predelay p -> p.seconds();
-                        case StageSettings.Filtering f -> 0.05;
-                        case StageSettings.Ducking d -> 0;
-                        case StageSettings.Level l -> 0;
-                    };
+        for (Timeline stage : stages) {
+            ring += stage.steps().stream().mapToDouble(s -> ring(s.settings())).max().orElse(0);
         }
-        return ring;
+        double fed = 0;
+        for (FeedGain feed : feeds.values()) {
+            fed = Math.max(fed, feed.chain().ringSeconds());
+        }
+        return ring + fed;
+    }
+
+    private static double ring(StageSettings stage) {
+        return switch (stage) {
+            case StageSettings.Spatial e -> e.settings().ringSeconds();
+            case StageSettings.Predelay p -> p.seconds();
+            case StageSettings.Filtering f -> 0.05;
+            case StageSettings.Driving d -> 0;
+            case StageSettings.Gating g -> 0;
+            case StageSettings.Ducking d -> 0;
+            case StageSettings.Widening w -> 0;
+            case StageSettings.Level l -> 0;
+        };
     }
 }

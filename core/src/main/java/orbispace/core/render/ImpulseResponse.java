@@ -3,10 +3,11 @@ package orbispace.core.render;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
+import orbispace.core.design.Space;
 
 /**
- * The impulse response of a return's linear part: filters, predelay and engine, without sends,
- * ducker and level. The impulse has energy 1 and comes from the middle.
+ * The impulse response of a return's linear part: filters, predelay, engine and width, without
+ * sends, feeds, drive, gate, ducker and level. The impulse has energy 1 and comes from the middle.
  */
 public final class ImpulseResponse {
     private static final double LONGEST_SECONDS = 40;
@@ -14,20 +15,39 @@ public final class ImpulseResponse {
     private ImpulseResponse() {}
 
     /** The response, as long as it rings (to about -100 dB). */
-    public static Audio of(Design design, Return r) {
-        ChainSettings chain = ChainSettings.of(design, r);
+    public static Audio of(Design design, Return r, Responses responses) {
+        ChainSettings chain = new ChainWorks(design, responses).of(r);
         double rate = design.song().sampleRateHz();
         int frames = (int) Math.ceil(Math.min(LONGEST_SECONDS, chain.ringSeconds()) * rate);
         float[] left = new float[frames];
         float[] right = new float[frames];
         left[0] = (float) Math.sqrt(0.5);
         right[0] = left[0];
-        Block block = new Block(left, right, new float[0]);
-        for (StageSettings settings : chain.linearPart().stages()) {
-            if (!settings.passesAll()) {
+        Block block = new Block(left, right);
+        for (Timeline timeline : chain.stages()) {
+            StageSettings settings = timeline.first();
+            if (isLinear(settings) && !settings.passesAll()) {
                 Stage.of(settings, rate).process(block, 0, frames);
             }
         }
         return Audio.of(rate, left, right);
+    }
+
+    /** Whether the response tells all of what a space does. */
+    public static boolean tellsAll(Space space) {
+        return !(space instanceof Space.Parallel);
+    }
+
+    private static boolean isLinear(StageSettings settings) {
+        return switch (settings) {
+            case StageSettings.Filtering f -> true;
+            case StageSettings.Predelay p -> true;
+            case StageSettings.Spatial s -> true;
+            case StageSettings.Widening w -> true;
+            case StageSettings.Driving d -> false;
+            case StageSettings.Gating g -> false;
+            case StageSettings.Ducking d -> false;
+            case StageSettings.Level l -> false;
+        };
     }
 }

@@ -1,86 +1,97 @@
 package orbispace.core.render;
 
 import java.util.Arrays;
-import java.util.List;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
-import orbispace.core.design.Design;
-import orbispace.core.design.Source;
 
 /**
  * The whole field block by block, for listening: the same stages as the {@link Renderer}, so what
- * is heard is what is printed. Changes glide.
+ * is heard is what is printed. Changes glide. Returns that come late read their sources ahead, so
+ * that nothing is delayed.
  *
  * <p>{@link #process} neither allocates nor locks. One thread processes; any thread may {@link
- * #set}. A design with other returns, other sources or other kinds of space needs a new mix.
+ * #set}. Settings that do not {@link LiveSettings#fits fit} need a new mix.
  */
 public final class LiveMix {
     private static final float GAIN_GLIDE = 1f / 512;
 
     private final Audio[] sources;
-    private final List<List<Stage>> chains;
-    private final Block[] blocks;
+    private final LiveReturn[] returns;
+    private final LiveEar[] ears;
+    private final int[] order;
     private final float[][] dryGains;
-    private final float[][][] sendGains;
     private final float[] returnGains;
     private final int maxFrames;
     private float outputGain;
     private float monoShare;
-    private LiveSettings applied;
+    private float inputShare = 1;
+    private boolean begun;
+    private volatile boolean ringing;
     private volatile LiveSettings settings;
 
-    /** A mix at rest. */
-    public LiveMix(Design design, SongMaterial material, LiveSettings settings, int maxFrames) {
+    /** A mix at rest, for blocks of at most {@code maxFrames}. */
+    public LiveMix(LiveSettings settings, int maxFrames) {
         this.maxFrames = maxFrames;
         this.settings = settings;
-        this.applied = settings;
+        LiveGraph graph = settings.graph;
         sources =
-                design.sources().stream()
-                        .map(Source::id)
-                        .map(id ->
-                                material.audio()
-                                        .getOrDefault(
-                                                id, Audio.silence(material.sampleRateHz(), 1, 0)))
+                graph.sources.stream()
+                        .map(id -> audio(settings.material, id))
                         .toArray(Audio[]::new);
-        chains =
-                design.returns().stream()
-                        .map(r ->
-                                Stage.chain(
-                                        ChainSettings.of(design, r).stages(),
-                                        material.sampleRateHz()))
-                        .toList();
-        blocks = new Block[chains.size()];
-        for (int r = 0; r < blocks.length; r++) {
-            blocks[r] = new Block(new float[maxFrames], new float[maxFrames], new float[maxFrames]);
-        }
-        dryGains = copy(settings.dryGains);
-        sendGains = new float[settings.sendGains.length][][];
-        for (int r = 0; r < sendGains.length; r++) {
-            sendGains[r] = copy(settings.sendGains[r]);
-        }
+        ears =
+                IntStream.range(0, graph.ears.size())
+                        .mapToObj(e -> new LiveEar(settings, e, maxFrames))
+                        .toArray(LiveEar[]::new);
+        returns =
+                IntStream.range(0, graph.order.length)
+                        .mapToObj(r -> new LiveReturn(settings, r, sources, maxFrames))
+                        .toArray(LiveReturn[]::new);
+        order = graph.order.clone();
+        dryGains = LiveReturn.copy(settings.dryGains);
         returnGains = settings.returnGains.clone();
         outputGain = settings.outputGain;
         monoShare = settings.mono ? 1 : 0;
     }
 
-    private static float[][] copy(float[][] gains) {
-        return Arrays.stream(gains).map(float[]::clone).toArray(float[][]::new);
+    static Audio audio(SongMaterial material, String id) {
+        Audio audio = material.audio().get(id);
+        return audio == null ? Audio.silence(material.sampleRateHz(), 1, 0) : audio;
     }
 
-    /** Takes new settings with the next block. */
+    /**
+     * Takes new settings with the next block.
+     *
+     * @throws IllegalArgumentException if they do not fit
+     */
     public void set(LiveSettings given) {
+        if (!takes(given)) {
+            throw new IllegalArgumentException("the settings need another mix");
+        }
         settings = given;
     }
 
-    /** Whether settings of another design fit this mix. */
-    public static boolean sameShape(Design a, Design b) {
-        return a.sources().stream()
-                        .map(Source::id)
-                        .toList()
-                        .equals(b.sources().stream().map(Source::id).toList())
-                && a.returns().stream()
-                        .map(r -> r.id() + r.space().kind())
-                        .toList()
-                        .equals(b.returns().stream().map(r -> r.id() + r.space().kind()).toList());
+    /** Whether settings fit this mix. */
+    public boolean takes(LiveSettings given) {
+        return settings.fits(given);
+    }
+
+    /** Lets nothing in any more, so that what sounds rings out. */
+    public void ringOut() {
+        ringing = true;
+    }
+
+    /** Lets everything in little by little, as another mix rings out. */
+    void fadeIn() {
+        inputShare = 0;
+    }
+
+    /** How long it may ring, in frames. */
+    public int ringFrames() {
+        double seconds = 0;
+        for (ChainSettings chain : settings.graph.chains) {
+            seconds = Math.max(seconds, chain.ringSeconds());
+        }
+        return (int) Math.min(20 * 60e3, seconds * settings.material.sampleRateHz());
     }
 
     /**
@@ -94,97 +105,75 @@ public final class LiveMix {
     public void process(int start, float[] left, float[] right, int count) {
         int n = Math.min(count, maxFrames);
         LiveSettings now = settings;
-        if (now != applied) {
-            apply(now);
+        if (!begun) {
+            begun = true;
+            begin(now, start, left, right);
         }
+        run(now, start, left, right, n);
+    }
+
+    private void run(LiveSettings now, int start, float[] left, float[] right, int n) {
         Arrays.fill(left, 0, n, 0);
         Arrays.fill(right, 0, n, 0);
+        float wantedInput = ringing ? 0 : 1;
+        float input = inputShare;
         for (int s = 0; s < sources.length; s++) {
-            add(left, right, sources[s], start, n, dryGains[s], now.dryGains[s]);
+            LiveReturn.add(left, right, sources[s], start, n, dryGains[s], now.dryGains[s]);
         }
-        for (int r = 0; r < blocks.length; r++) {
-            processReturn(r, now, start, n);
-            addReturn(left, right, blocks[r], r, now.returnGains[r], n);
+        fadeInput(left, right, n, input, wantedInput);
+        for (int e = 0; e < ears.length; e++) {
+            ears[e].listen(now.earGains[e], start, n);
         }
+        for (int r : order) {
+            returns[r].process(now, start, n, ears, returns, input, wantedInput);
+            addReturn(left, right, returns[r], r, now.returnGains[r], n);
+        }
+        inputShare = faded(input, wantedInput, n);
         ClickTrack click = now.click;
-        if (click != null) {
+        if (click != null && !ringing) {
             click.add(start, left, right, n);
         }
         finish(left, right, now, n);
     }
 
-    private void apply(LiveSettings now) {
-        for (int r = 0; r < chains.size(); r++) {
-            List<Stage> chain = chains.get(r);
-            for (int i = 0; i < chain.size(); i++) {
-                chain.get(i).apply(now.tunings[r][i]);
-            }
+    /** Late returns take in their first frames before the first that is heard. */
+    private void begin(LiveSettings now, int start, float[] left, float[] right) {
+        int most = 0;
+        for (int advance : now.graph.advance) {
+            most = Math.max(most, advance);
         }
-        applied = now;
-    }
-
-    private void processReturn(int r, LiveSettings now, int start, int n) {
-        Block block = blocks[r];
-        Arrays.fill(block.left, 0, n, 0);
-        Arrays.fill(block.right, 0, n, 0);
-        for (int s = 0; s < sources.length; s++) {
-            float[] gains = sendGains[r][s];
-            float[] wanted = now.sendGains[r][s];
-            if (gains[0] != 0 || gains[1] != 0 || wanted[0] != 0 || wanted[1] != 0) {
-                add(block.left, block.right, sources[s], start, n, gains, wanted);
-            }
-        }
-        Arrays.fill(block.key, 0, n, 0);
-        if (now.keySources[r] >= 0) {
-            fillKey(block.key, sources[now.keySources[r]], start, n, now.keyGains[r]);
-        }
-        List<Stage> chain = chains.get(r);
-        for (int i = 0; i < chain.size(); i++) {
-            chain.get(i).process(block, 0, n);
+        for (int at = -most; at < 0; at += maxFrames) {
+            run(now, start + at, left, right, Math.min(maxFrames, -at));
         }
     }
 
-    private static void fillKey(float[] key, Audio source, int start, int n, float gain) {
-        float[] l = source.channel(0);
-        float[] r = source.channel(1);
-        for (int i = Math.max(0, -start); i < n && start + i < l.length; i++) {
-            key[i] = gain * (l[start + i] + r[start + i]);
+    static float faded(float share, float wanted, int n) {
+        float step = n * GAIN_GLIDE;
+        return share < wanted ? Math.min(wanted, share + step) : Math.max(wanted, share - step);
+    }
+
+    static void fadeInput(float[] left, float[] right, int n, float share, float wanted) {
+        if (share == 1 && wanted == 1) {
+            return;
+        }
+        for (int k = 0; k < n; k++) {
+            float g = faded(share, wanted, k);
+            left[k] *= g;
+            right[k] *= g;
         }
     }
 
-    private static void add(
-            float[] left,
-            float[] right,
-            Audio source,
-            int start,
-            int n,
-            float[] gains,
-            float[] wanted) {
-        float[] l = source.channel(0);
-        float[] r = source.channel(1);
-        float gl = gains[0];
-        float gr = gains[1];
-        for (int i = 0; i < n; i++) {
-            gl += (wanted[0] - gl) * GAIN_GLIDE;
-            gr += (wanted[1] - gr) * GAIN_GLIDE;
-            int at = start + i;
-            if (at >= 0 && at < l.length) {
-                left[i] += gl * l[at];
-                right[i] += gr * r[at];
-            }
-        }
-        gains[0] = settle(gl, wanted[0]);
-        gains[1] = settle(gr, wanted[1]);
-    }
-
-    private void addReturn(float[] left, float[] right, Block block, int r, float wanted, int n) {
+    private void addReturn(
+            float[] left, float[] right, LiveReturn from, int r, float wanted, int n) {
         float g = returnGains[r];
+        float[] l = from.mixLeft();
+        float[] rr = from.mixRight();
         for (int i = 0; i < n; i++) {
             g += (wanted - g) * GAIN_GLIDE;
-            left[i] += g * block.left[i];
-            right[i] += g * block.right[i];
+            left[i] += g * l[i];
+            right[i] += g * rr[i];
         }
-        returnGains[r] = settle(g, wanted);
+        returnGains[r] = LiveReturn.settle(g, wanted);
     }
 
     private void finish(float[] left, float[] right, LiveSettings now, int n) {
@@ -198,11 +187,7 @@ public final class LiveMix {
             left[i] = g * (middle + (1 - m) * (left[i] - middle));
             right[i] = g * (middle + (1 - m) * (right[i] - middle));
         }
-        outputGain = settle(g, now.outputGain);
-        monoShare = settle(m, wantedMono);
-    }
-
-    private static float settle(float value, float wanted) {
-        return Math.abs(value - wanted) < 1e-6f ? wanted : value;
+        outputGain = LiveReturn.settle(g, now.outputGain);
+        monoShare = LiveReturn.settle(m, wantedMono);
     }
 }

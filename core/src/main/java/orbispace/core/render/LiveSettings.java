@@ -5,9 +5,8 @@ import java.util.Map;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.design.Duck;
-import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.dynamics.GateSettings;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,11 +14,14 @@ import org.jspecify.annotations.Nullable;
  * thread only reads.
  */
 public final class LiveSettings {
+    final LiveGraph graph;
+    final SongMaterial material;
     final float[][] dryGains;
     final float[][][] sendGains;
-    final Stage.Tuning[][] tunings;
-    final int[] keySources;
-    final float[] keyGains;
+    final @Nullable GateSettings[][] sendGates;
+    final float[][] feedGains;
+    final StageTuning[][][] tunings;
+    final float[][] earGains;
     final float[] returnGains;
     final boolean mono;
     final float outputGain;
@@ -44,27 +46,27 @@ public final class LiveSettings {
         public static final Hearing PLAIN = new Hearing(Map.of(), Map.of(), false, 1, null);
     }
 
-    private LiveSettings(Design design, SongMaterial material, Hearing hearing) {
+    private LiveSettings(
+            Design design, SongMaterial material, Hearing hearing, @Nullable LiveSettings before) {
+        this.material = material;
+        graph = new LiveGraph(design, material.responses());
         List<Source> sources = design.sources();
-        List<Return> returns = design.returns();
         dryGains = new float[sources.size()][];
         for (int s = 0; s < dryGains.length; s++) {
             Source source = sources.get(s);
             double factor = hearing.dimmed().getOrDefault(source.id(), 1.0);
-            dryGains[s] =
-                    gains(
-                            material,
-                            source.id(),
-                            factor * Decibels.toAmplitude(source.gainDb()),
-                            source.pan());
+            double gain = factor * Decibels.toAmplitude(source.gainDb());
+            dryGains[s] = gains(material, source.id(), gain, source.pan());
         }
-        sendGains = new float[returns.size()][sources.size()][];
-        tunings = new Stage.Tuning[returns.size()][];
-        keySources = new int[returns.size()];
-        keyGains = new float[returns.size()];
-        this.returnGains = new float[returns.size()];
-        for (int r = 0; r < tunings.length; r++) {
-            workOut(design, r, material, hearing);
+        int returns = graph.order.length;
+        sendGains = new float[returns][sources.size()][2];
+        sendGates = new GateSettings[returns][sources.size()];
+        feedGains = new float[returns][returns];
+        tunings = new StageTuning[returns][][];
+        earGains = new float[graph.ears.size()][];
+        returnGains = new float[returns];
+        for (int r = 0; r < returns; r++) {
+            workOut(r, hearing, before);
         }
         mono = hearing.mono();
         outputGain = (float) hearing.outputGain();
@@ -73,32 +75,65 @@ public final class LiveSettings {
 
     /** Works out a design over its material. */
     public static LiveSettings of(Design design, SongMaterial material, Hearing hearing) {
-        return new LiveSettings(design, material, hearing);
+        return new LiveSettings(design, material, hearing, null);
     }
 
-    private void workOut(Design design, int r, SongMaterial material, Hearing hearing) {
-        Return ret = design.returns().get(r);
-        ChainSettings chain = ChainSettings.of(design, ret);
-        for (int s = 0; s < sendGains[r].length; s++) {
-            String id = design.sources().get(s).id();
+    /** Works out a design, taking over what has not changed since other settings. */
+    public static LiveSettings of(
+            Design design, SongMaterial material, Hearing hearing, @Nullable LiveSettings before) {
+        return new LiveSettings(design, material, hearing, before);
+    }
+
+    private void workOut(int r, Hearing hearing, @Nullable LiveSettings before) {
+        ChainSettings chain = graph.chains.get(r);
+        for (int s = 0; s < graph.sources.size(); s++) {
+            String id = graph.sources.get(s);
             ChainSettings.SendGain send = chain.sends().get(id);
-            sendGains[r][s] =
-                    send == null ? new float[2] : gains(material, id, send.gain(), send.pan());
-        }
-        tunings[r] =
-                chain.stages().stream()
-                        .map(s -> Stage.Tuning.of(s, material.sampleRateHz()))
-                        .toArray(Stage.Tuning[]::new);
-        Duck duck = ret.duck();
-        keySources[r] = -1;
-        for (int s = 0; duck != null && s < design.sources().size(); s++) {
-            Source source = design.sources().get(s);
-            if (source.id().equals(duck.keySource())) {
-                keySources[r] = s;
-                keyGains[r] = (float) Decibels.toAmplitude(source.gainDb()) / 2;
+            if (send != null) {
+                sendGains[r][s] = gains(material, id, send.gain(), send.pan());
+                sendGates[r][s] = send.gate() == null ? null : send.gate().settings();
+                hear(graph.sendEars[r][s], send.gate() == null ? null : send.gate().key());
             }
         }
-        returnGains[r] = (float) (double) hearing.returnGains().getOrDefault(ret.id(), 1.0);
+        chain.feeds()
+                .forEach((id, feed) ->
+                        feedGains[r][graph.returns.indexOf(id)] = (float) feed.gain());
+        tunings[r] = new StageTuning[chain.stages().size()][];
+        for (int i = 0; i < tunings[r].length; i++) {
+            Timeline stage = chain.stages().get(i);
+            hear(graph.stageEars[r][i], stage.first().key());
+            tunings[r][i] = known(r, i, stage, before);
+        }
+        String id = graph.returns.get(r);
+        returnGains[r] = (float) (double) hearing.returnGains().getOrDefault(id, 1.0);
+    }
+
+    private StageTuning[] known(int r, int i, Timeline stage, @Nullable LiveSettings before) {
+        if (before != null
+                && before.material.sampleRateHz() == material.sampleRateHz()
+                && r < before.graph.chains.size()
+                && before.graph.returns.get(r).equals(graph.returns.get(r))
+                && before.graph.chains.get(r).stages().get(i).equals(stage)) {
+            return before.tunings[r][i];
+        }
+        return stage.steps().stream()
+                .map(s -> StageTuning.of(s.settings(), material.sampleRateHz()))
+                .toArray(StageTuning[]::new);
+    }
+
+    private void hear(int ear, StageSettings.@Nullable Key key) {
+        if (ear >= 0 && key != null) {
+            List<String> ids = graph.ears.get(ear).sources();
+            earGains[ear] = new float[ids.size()];
+            for (int s = 0; s < ids.size(); s++) {
+                earGains[ear][s] = key.gains().getOrDefault(ids.get(s), 0.0).floatValue();
+            }
+        }
+    }
+
+    /** Whether a mix made for these settings can take others. */
+    public boolean fits(LiveSettings other) {
+        return graph.signature().equals(other.graph.signature());
     }
 
     private static float[] gains(SongMaterial material, String id, double gain, double pan) {

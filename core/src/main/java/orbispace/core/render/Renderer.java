@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,9 @@ import orbispace.core.audio.Pan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.dynamics.Gate;
+import orbispace.core.dynamics.KeyPeaks;
+import orbispace.core.space.WholeConvolution;
 
 /**
  * Renders whole songs: sends, chains, returns and mix, stereo, aligned to the sources.
@@ -25,6 +29,7 @@ public final class Renderer {
     private final SongMaterial material;
     private final int frames;
     private final StageCache cache;
+    private final SongKeys keys;
 
     /**
      * A renderer of a song.
@@ -37,6 +42,7 @@ public final class Renderer {
         this.material = material;
         this.frames = frames;
         this.cache = cache;
+        this.keys = new SongKeys(material, frames);
     }
 
     /** Length of what it renders, in frames. */
@@ -76,8 +82,13 @@ public final class Renderer {
 
     /** The sound of one return, at its level. */
     public Audio wet(Design design, Return r, Job job) {
-        ChainSettings chain = ChainSettings.of(design, r);
+        ChainSettings chain = chain(design, r);
         return after(chain, chain.stages().size(), job);
+    }
+
+    /** A return of a design worked out over this song's responses. */
+    public ChainSettings chain(Design design, Return r) {
+        return new ChainWorks(design, material.responses()).of(r);
     }
 
     /** The sound of a return after its first {@code stages} stages. */
@@ -90,52 +101,94 @@ public final class Renderer {
         if (known.isPresent()) {
             return known.get();
         }
-        Audio made = stages == 0 ? sendMix(chain) : run(chain, stages, job);
+        Audio made = stages == 0 ? sendMix(chain, job) : run(chain, stages, job);
         cache.keep(key, made);
         return made;
     }
 
     private Audio run(ChainSettings chain, int stages, Job job) {
         Audio in = after(chain, stages - 1, job);
-        StageSettings settings = chain.stages().get(stages - 1);
-        Stage stage = Stage.of(settings, material.sampleRateHz());
-        float[] left = in.channel(0).clone();
-        float[] right = in.channel(1).clone();
-        Block block = new Block(left, right, key(settings));
-        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
+        Timeline timeline = chain.stages().get(stages - 1);
+        int late = timeline.latencyFrames();
+        float[] left = Arrays.copyOf(in.channel(0), frames + late);
+        float[] right = Arrays.copyOf(in.channel(1), frames + late);
+        if (timeline.steady()
+                && timeline.first() instanceof StageSettings.Spatial s
+                && WholeConvolution.serves(s.settings())) {
+            WholeConvolution.process(
+                    s.settings(), material.sampleRateHz(), left, right, () -> !job.cancelled());
             job.check();
-            stage.process(block, at, Math.min(frames, at + BLOCK_FRAMES));
+        } else {
+            process(timeline, new Block(left, right), job);
         }
-        return Audio.of(material.sampleRateHz(), left, right);
+        return Audio.of(
+                material.sampleRateHz(),
+                late == 0 ? left : Arrays.copyOfRange(left, late, frames + late),
+                late == 0 ? right : Arrays.copyOfRange(right, late, frames + late));
     }
 
-    private float[] key(StageSettings settings) {
-        if (!(settings instanceof StageSettings.Ducking duck)) {
-            return new float[0];
+    private void process(Timeline timeline, Block block, Job job) {
+        double rate = material.sampleRateHz();
+        Stage stage = Stage.of(timeline.first(), rate);
+        StageSettings.Key key = timeline.first().key();
+        if (key != null && !key.own()) {
+            block.peaks = keys.peaks(key, job);
         }
-        Audio source = material.audio().get(duck.keySource());
-        float[] key = new float[frames];
-        if (source != null) {
-            float gain = (float) Decibels.toAmplitude(duck.keyGainDb()) / 2;
-            int n = Math.min(frames, source.frames());
-            for (int i = 0; i < n; i++) {
-                key[i] = gain * (source.channel(0)[i] + source.channel(1)[i]);
+        int end = block.left.length;
+        int at = 0;
+        while (at < end) {
+            job.check();
+            if (at > 0 && timeline.nextChange(at - 1) == at) {
+                stage.apply(
+                        StageTuning.of(
+                                timeline.steps().get(timeline.indexAt(at)).settings(), rate));
             }
+            int to = Math.min(Math.min(end, at + BLOCK_FRAMES), timeline.nextChange(at));
+            block.firstStep = at / KeyPeaks.STEP;
+            stage.process(block, at, to);
+            at = to;
         }
-        return key;
     }
 
-    private Audio sendMix(ChainSettings chain) {
+    private Audio sendMix(ChainSettings chain, Job job) {
         float[] left = new float[frames];
         float[] right = new float[frames];
         chain.sends()
                 .forEach((id, send) -> {
                     Audio source = material.audio().get(id);
                     if (source != null) {
-                        Mixdown.addPanned(left, right, source, send.gain(), send.pan());
+                        add(left, right, source, send, job);
                     }
                 });
+        chain.feeds()
+                .values()
+                .forEach(feed ->
+                        Mixdown.add(
+                                left,
+                                right,
+                                after(feed.chain(), feed.chain().stages().size(), job),
+                                feed.gain()));
         return Audio.of(material.sampleRateHz(), left, right);
+    }
+
+    private void add(
+            float[] left, float[] right, Audio source, ChainSettings.SendGain send, Job job) {
+        StageSettings.Gating gate = send.gate();
+        if (gate == null || gate.key() == null) {
+            Mixdown.addPanned(left, right, source, send.gain(), send.pan());
+            return;
+        }
+        Block part = new Block(new float[BLOCK_FRAMES], new float[BLOCK_FRAMES]);
+        part.peaks = keys.peaks(gate.key(), job);
+        Gate state = new Gate(gate.settings(), material.sampleRateHz());
+        int end = Math.min(frames, source.frames());
+        for (int at = 0; at < end; at += BLOCK_FRAMES) {
+            job.check();
+            int n = Math.min(BLOCK_FRAMES, end - at);
+            Mixdown.copyPanned(part, source, at, n, send.gain(), send.pan());
+            state.process(part.peaks, at / KeyPeaks.STEP, part.left, part.right, 0, n);
+            Mixdown.add(left, right, part, at, n);
+        }
     }
 
     /** All sources at their faders and pans. */

@@ -8,8 +8,14 @@ import orbispace.core.audio.Audio;
  *
  * @param audio the stem of each source by its id, all at one rate
  * @param sampleRateHz that rate
+ * @param responses the impulse responses that the design names, at the same rate
  */
-public record SongMaterial(Map<String, Audio> audio, double sampleRateHz) {
+public record SongMaterial(Map<String, Audio> audio, double sampleRateHz, Responses responses) {
+    /** Stems without impulse responses. */
+    public SongMaterial(Map<String, Audio> audio, double sampleRateHz) {
+        this(audio, sampleRateHz, Responses.NONE);
+    }
+
     /** Checks the rates. */
     public SongMaterial {
         audio = Map.copyOf(audio);

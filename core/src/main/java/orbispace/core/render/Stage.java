@@ -1,147 +1,88 @@
 package orbispace.core.render;
 
 import java.util.List;
+import orbispace.core.dynamics.Drive;
 import orbispace.core.dynamics.Ducker;
-import orbispace.core.dynamics.DuckerSettings;
-import orbispace.core.signal.Cascade;
+import orbispace.core.dynamics.Gate;
+import orbispace.core.dynamics.KeyPeaks;
 import orbispace.core.signal.DelayLine;
+import orbispace.core.signal.StereoWidth;
 import orbispace.core.space.Engine;
-import orbispace.core.space.EngineTuning;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One stage of a chain with its state: the same class for listening and for printing.
  *
- * <p>{@code process} and {@code apply} neither allocate nor lock; {@link Tuning} is worked out
- * before.
+ * <p>{@code process} and {@code apply} neither allocate nor lock; a {@link StageTuning} is worked
+ * out before.
  */
-sealed interface Stage {
-
-    /** Settings worked out for one sample rate. */
-    sealed interface Tuning {
-        /** Packed filter sections. */
-        final class Filtering implements Tuning {
-            private final double[] packed;
-
-            private Filtering(double[] packed) {
-                this.packed = packed;
-            }
-        }
-
-        /** Delay in frames. */
-        record Predelay(double frames) implements Tuning {}
-
-        /** The engine's own. */
-        record Spatial(EngineTuning tuning) implements Tuning {}
-
-        /** Curve and times; null for none. */
-        record Ducking(@Nullable DuckerSettings settings) implements Tuning {}
-
-        /** Amplitude factor. */
-        record Level(float gain) implements Tuning {}
-
-        /** Works out settings. */
-        static Tuning of(StageSettings settings, double rate) {
-            return switch (settings) {
-                case StageSettings.Filtering f ->
-                        new Filtering(
-                                Cascade.pack(
-                                        f.sections(rate), StageSettings.Filtering.MOST_SECTIONS));
-                case StageSettings.Predelay p -> new Predelay(p.seconds() * rate);
-                case StageSettings.Spatial e -> new Spatial(EngineTuning.of(e.settings(), rate));
-                case StageSettings.Ducking d -> new Ducking(d.settings());
-                case StageSettings.Level l -> new Level((float) l.gain());
-            };
-        }
-    }
+sealed interface Stage
+        permits FilterStage,
+                Stage.DriveStage,
+                Stage.PredelayStage,
+                Stage.EngineStage,
+                Stage.GateStage,
+                Stage.DuckStage,
+                Stage.WidthStage,
+                Stage.LevelStage {
 
     /** Makes a stage at rest. */
     static Stage of(StageSettings settings, double rate) {
-        return switch (settings) {
-            case StageSettings.Filtering f -> new FilterStage(f, rate);
-            case StageSettings.Predelay p -> new PredelayStage(p, rate);
-            case StageSettings.Spatial e -> new EngineStage(Engine.of(e.settings(), rate));
-            case StageSettings.Ducking d -> new DuckStage(new Ducker(d.settings(), rate));
-            case StageSettings.Level l -> new LevelStage((float) l.gain());
+        return of(settings, StageTuning.of(settings, rate), rate);
+    }
+
+    /** Makes a stage at rest from settings and what was worked out of them. */
+    static Stage of(StageSettings settings, StageTuning tuning, double rate) {
+        return switch (tuning) {
+            case StageTuning.Filtering t -> new FilterStage(t);
+            case StageTuning.Driving t -> new DriveStage(t);
+            case StageTuning.Predelay t -> new PredelayStage(t, rate);
+            case StageTuning.Spatial t -> new EngineStage(Engine.of(t.tuning(), rate));
+            case StageTuning.Gating t ->
+                    new GateStage(new Gate(t.settings(), rate), own(settings, rate));
+            case StageTuning.Ducking t -> new DuckStage(new Ducker(t.settings(), rate));
+            case StageTuning.Widening t -> new WidthStage(t, rate);
+            case StageTuning.Level t -> new LevelStage(t.gain());
         };
     }
 
-    /** Makes the stages of a chain. */
-    static List<Stage> chain(List<StageSettings> settings, double rate) {
-        return settings.stream().map(s -> of(s, rate)).toList();
+    private static @Nullable KeyPeaks own(StageSettings settings, double rate) {
+        StageSettings.Key key = settings.key();
+        return key != null && key.own()
+                ? new KeyPeaks(key.sections(rate), Block.MOST_FRAMES)
+                : null;
+    }
+
+    /** Makes the stages of a chain, with what was worked out of their first steps. */
+    static List<Stage> chain(List<Timeline> stages, double rate) {
+        return stages.stream().map(t -> of(t.first(), rate)).toList();
     }
 
     /** Takes a tuning of its own kind, smoothly. */
-    void apply(Tuning tuning);
+    void apply(StageTuning tuning);
 
     /** Works on frames {@code from} to before {@code to} in place. */
     void process(Block block, int from, int to);
 
-    /**
-     * A filter slot; another filter is cross-faded in, since the two may have nothing in common.
-     */
-    final class FilterStage implements Stage {
-        private static final int FADE_FRAMES = 1024;
-        private static final int PART_FRAMES = 256;
+    /** A soft curve, which is there only if it is wanted, since it comes late. */
+    final class DriveStage implements Stage {
+        private final @Nullable Drive drive;
 
-        private final float[] oldLeft = new float[PART_FRAMES];
-        private final float[] oldRight = new float[PART_FRAMES];
-        private Cascade now = new Cascade(StageSettings.Filtering.MOST_SECTIONS);
-        private Cascade before = new Cascade(StageSettings.Filtering.MOST_SECTIONS);
-        private double[] packed;
-        private double[] wanted;
-        private int fadeLeft;
-
-        FilterStage(StageSettings.Filtering settings, double rate) {
-            packed = Cascade.pack(settings.sections(rate), StageSettings.Filtering.MOST_SECTIONS);
-            wanted = packed;
-            now.set(packed, true);
+        DriveStage(StageTuning.Driving tuning) {
+            drive = tuning.driveDb() == 0 ? null : new Drive(tuning.driveDb());
         }
 
         @Override
-        public void apply(Tuning tuning) {
-            if (tuning instanceof Tuning.Filtering f) {
-                wanted = f.packed;
+        public void apply(StageTuning tuning) {
+            if (drive != null && tuning instanceof StageTuning.Driving d) {
+                drive.apply(d.driveDb());
             }
         }
 
         @Override
         public void process(Block block, int from, int to) {
-            int at = from;
-            while (at < to) {
-                startFade();
-                int n = fadeLeft > 0 ? Math.min(Math.min(PART_FRAMES, fadeLeft), to - at) : to - at;
-                if (fadeLeft > 0) {
-                    fade(block, at, n);
-                } else {
-                    now.process(block.left, block.right, at, at + n);
-                }
-                at += n;
-            }
-        }
-
-        private void startFade() {
-            if (fadeLeft == 0 && !java.util.Arrays.equals(wanted, packed)) {
-                packed = wanted;
-                Cascade next = before;
-                before = now;
-                now = next;
-                now.reset();
-                now.set(packed, true);
-                fadeLeft = FADE_FRAMES;
-            }
-        }
-
-        private void fade(Block block, int at, int n) {
-            System.arraycopy(block.left, at, oldLeft, 0, n);
-            System.arraycopy(block.right, at, oldRight, 0, n);
-            before.process(oldLeft, oldRight, 0, n);
-            now.process(block.left, block.right, at, at + n);
-            for (int i = 0; i < n; i++) {
-                float share = fadeLeft / (float) FADE_FRAMES;
-                block.left[at + i] += share * (oldLeft[i] - block.left[at + i]);
-                block.right[at + i] += share * (oldRight[i] - block.right[at + i]);
-                fadeLeft--;
+            if (drive != null) {
+                drive.process(block.left, block.right, from, to);
             }
         }
     }
@@ -152,18 +93,18 @@ sealed interface Stage {
         private final DelayLine right;
         private double frames;
 
-        PredelayStage(StageSettings.Predelay settings, double rate) {
+        PredelayStage(StageTuning.Predelay tuning, double rate) {
             int most = (int) Math.ceil(StageSettings.Predelay.MAX_SECONDS * rate);
             left = new DelayLine(most);
             right = new DelayLine(most);
-            frames = settings.seconds() * rate;
+            frames = tuning.frames();
             left.setDelay(frames, true);
             right.setDelay(frames, true);
         }
 
         @Override
-        public void apply(Tuning tuning) {
-            if (tuning instanceof Tuning.Predelay p) {
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Predelay p) {
                 frames = p.frames();
             }
         }
@@ -180,8 +121,8 @@ sealed interface Stage {
     /** The space. */
     record EngineStage(Engine engine) implements Stage {
         @Override
-        public void apply(Tuning tuning) {
-            if (tuning instanceof Tuning.Spatial e) {
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Spatial e) {
                 engine.apply(e.tuning());
             }
         }
@@ -192,18 +133,72 @@ sealed interface Stage {
         }
     }
 
+    /** The gate; with peaks of its own if it listens to what it gates. */
+    record GateStage(Gate gate, @Nullable KeyPeaks own) implements Stage {
+        @Override
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Gating g) {
+                gate.apply(g.settings());
+            }
+        }
+
+        @Override
+        public void process(Block block, int from, int to) {
+            if (gate.idle()) {
+                return;
+            }
+            float[] peaks = block.peaks;
+            int first = block.firstStep;
+            if (own != null) {
+                block.mono(from, to);
+                own.process(block.mono, 0, to - from);
+                peaks = own.steps();
+                first = 0;
+            }
+            gate.process(peaks, first, block.left, block.right, from, to);
+        }
+    }
+
     /** The ducker. */
     record DuckStage(Ducker ducker) implements Stage {
         @Override
-        public void apply(Tuning tuning) {
-            if (tuning instanceof Tuning.Ducking d) {
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Ducking d) {
                 ducker.apply(d.settings());
             }
         }
 
         @Override
         public void process(Block block, int from, int to) {
-            ducker.process(block.key, block.left, block.right, from, to);
+            if (!ducker.idle()) {
+                ducker.process(block.peaks, block.firstStep, block.left, block.right, from, to);
+            }
+        }
+    }
+
+    /** The width. */
+    final class WidthStage implements Stage {
+        private final StereoWidth width;
+        private boolean plain;
+
+        WidthStage(StageTuning.Widening tuning, double rate) {
+            width = new StereoWidth(tuning.factor(), tuning.monoBelowHz(), rate);
+            plain = tuning.plain();
+        }
+
+        @Override
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Widening w) {
+                width.apply(w.factor(), w.packed());
+                plain &= w.plain();
+            }
+        }
+
+        @Override
+        public void process(Block block, int from, int to) {
+            if (!plain) {
+                width.process(block.left, block.right, from, to);
+            }
         }
     }
 
@@ -220,8 +215,8 @@ sealed interface Stage {
         }
 
         @Override
-        public void apply(Tuning tuning) {
-            if (tuning instanceof Tuning.Level l) {
+        public void apply(StageTuning tuning) {
+            if (tuning instanceof StageTuning.Level l) {
                 target = l.gain();
             }
         }

@@ -1,10 +1,16 @@
 package orbispace.core.render;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Width;
+import orbispace.core.dynamics.Drive;
 import orbispace.core.dynamics.DuckerSettings;
+import orbispace.core.dynamics.GateSettings;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.FilterDesign;
 import orbispace.core.space.EngineSettings;
@@ -15,6 +21,40 @@ public sealed interface StageSettings {
 
     /** True if the stage leaves every sound as it is. */
     boolean passesAll();
+
+    /** How late the sound comes out of the stage, in frames. */
+    default int latencyFrames() {
+        return 0;
+    }
+
+    /** What the stage listens to beside its own sound; null for nothing. */
+    default @Nullable Key key() {
+        return null;
+    }
+
+    /**
+     * What a gate or a ducker listens to.
+     *
+     * @param gains amplitude factor on the mean of both channels of each source; none for the
+     *     stage's own sound
+     * @param filter what of it is heard
+     */
+    record Key(Map<String, Double> gains, Filter filter) {
+        /** Keeps its own map. */
+        public Key {
+            gains = Collections.unmodifiableMap(new TreeMap<>(gains));
+        }
+
+        /** Whether it is the sound of the stage itself. */
+        public boolean own() {
+            return gains.isEmpty();
+        }
+
+        /** The sections of its filter at a rate. */
+        public List<Biquad> sections(double sampleRateHz) {
+            return StageSettings.sections(filter, sampleRateHz);
+        }
+    }
 
     /** A filter. */
     record Filtering(Filter filter) implements StageSettings {
@@ -28,18 +68,20 @@ public sealed interface StageSettings {
 
         /** The sections of the filter at a rate. */
         public List<Biquad> sections(double sampleRateHz) {
-            List<Biquad> sections = new ArrayList<>();
-            if (filter.highPass() != null) {
-                sections.addAll(
-                        FilterDesign.highPass(
-                                filter.highPass().hz(), filter.highPass().poles(), sampleRateHz));
-            }
-            if (filter.lowPass() != null) {
-                sections.addAll(
-                        FilterDesign.lowPass(
-                                filter.lowPass().hz(), filter.lowPass().poles(), sampleRateHz));
-            }
-            return sections;
+            return StageSettings.sections(filter, sampleRateHz);
+        }
+    }
+
+    /** A soft curve; nothing at 0 dB. */
+    record Driving(double driveDb) implements StageSettings {
+        @Override
+        public boolean passesAll() {
+            return driveDb == 0;
+        }
+
+        @Override
+        public int latencyFrames() {
+            return passesAll() ? 0 : Drive.LATENCY_FRAMES;
         }
     }
 
@@ -63,17 +105,36 @@ public sealed interface StageSettings {
     }
 
     /**
+     * A gate.
+     *
+     * @param settings threshold and times; null for none
+     * @param key what opens it
+     */
+    record Gating(@Nullable GateSettings settings, @Nullable Key key) implements StageSettings {
+        @Override
+        public boolean passesAll() {
+            return settings == null;
+        }
+    }
+
+    /**
      * A ducker.
      *
      * @param settings curve and times; null for none
-     * @param keySource the source that turns it down
-     * @param keyGainDb fader of that source
+     * @param key what turns it down
      */
-    record Ducking(@Nullable DuckerSettings settings, String keySource, double keyGainDb)
-            implements StageSettings {
+    record Ducking(@Nullable DuckerSettings settings, @Nullable Key key) implements StageSettings {
         @Override
         public boolean passesAll() {
             return settings == null || settings.curve().rangeDb() == 0;
+        }
+    }
+
+    /** Width and where the lows stay. */
+    record Widening(Width width) implements StageSettings {
+        @Override
+        public boolean passesAll() {
+            return width.equals(Width.PLAIN);
         }
     }
 
@@ -87,5 +148,20 @@ public sealed interface StageSettings {
         double gain() {
             return Decibels.toAmplitude(levelDb);
         }
+    }
+
+    private static List<Biquad> sections(Filter filter, double sampleRateHz) {
+        List<Biquad> sections = new ArrayList<>();
+        if (filter.highPass() != null) {
+            sections.addAll(
+                    FilterDesign.highPass(
+                            filter.highPass().hz(), filter.highPass().poles(), sampleRateHz));
+        }
+        if (filter.lowPass() != null) {
+            sections.addAll(
+                    FilterDesign.lowPass(
+                            filter.lowPass().hz(), filter.lowPass().poles(), sampleRateHz));
+        }
+        return sections;
     }
 }

@@ -91,12 +91,20 @@ public final class DelayLine {
     }
 
     private float ahead(int frames) {
+        return ahead(frames, 0);
+    }
+
+    /**
+     * The frame that belongs to the write after {@code frames} more, read {@code sway} frames later
+     * than the delay says.
+     */
+    public float ahead(int frames, double sway) {
         int left = fadeLeft - frames;
         if (left <= 0) {
-            return at(fadeLeft > 0 ? next : delay, frames);
+            return at((fadeLeft > 0 ? next : delay) + sway, frames);
         }
         float share = left / (float) FADE_FRAMES;
-        return share * at(delay, frames) + (1 - share) * at(next, frames);
+        return share * at(delay + sway, frames) + (1 - share) * at(next + sway, frames);
     }
 
     private float at(double frames, int ahead) {

@@ -4,21 +4,31 @@ package orbispace.core.space;
  * What makes a send into a space or an echo: stereo in, fully wet stereo out, block by block.
  *
  * <p>{@code process} does not allocate, lock or throw. The same input gives the same output
- * whatever the block sizes.
+ * whatever the block sizes. No engine has latency: each answers from its first frame.
  */
-public sealed interface Engine permits HallReverb, PingPongEcho {
+public sealed interface Engine
+        permits NetworkReverb, ConvolutionEngine, Echo, Doubler, SplitPair, Parallel {
 
     /** Makes the engine that settings describe. */
     static Engine of(EngineSettings settings, double sampleRateHz) {
-        return switch (EngineTuning.of(settings, sampleRateHz)) {
-            case EngineTuning.Hall hall -> new HallReverb(hall, sampleRateHz);
-            case EngineTuning.PingPong echo -> new PingPongEcho(echo, sampleRateHz);
+        return of(EngineTuning.of(settings, sampleRateHz), sampleRateHz);
+    }
+
+    /** Makes the engine of a tuning for the same rate. */
+    static Engine of(EngineTuning tuning, double sampleRateHz) {
+        return switch (tuning) {
+            case NetworkReverb.Tuning t -> new NetworkReverb(t, sampleRateHz);
+            case ConvolutionEngine.Tuning t -> new ConvolutionEngine(t);
+            case Echo.Tuning t -> new Echo(t, sampleRateHz);
+            case Doubler.Tuning t -> new Doubler(t, sampleRateHz);
+            case SplitPair.Tuning t -> new SplitPair(t, sampleRateHz);
+            case Parallel.Tuning t -> new Parallel(t, sampleRateHz);
         };
     }
 
     /**
-     * Takes a new tuning of its own kind, smoothly and without allocating; one of another kind is
-     * left alone, since another kind needs another engine.
+     * Takes a new tuning smoothly and without allocating, if {@link EngineTuning#shape} is its own;
+     * one of another shape needs another engine and is left alone.
      */
     void apply(EngineTuning tuning);
 

@@ -163,7 +163,7 @@ class ClearTest {
         Design low =
                 new ReturnEdit.FilterOut("A", orbispace.core.design.Filter.OPEN)
                         .applyTo(design(-14));
-        Design boomy = new ReturnEdit.Send("A", "voice", null).applyTo(low);
+        Design boomy = new ReturnEdit.SendLevel("A", "voice", null).applyTo(low);
         RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
         Proposal highPass =
                 finder

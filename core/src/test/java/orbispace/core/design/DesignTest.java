@@ -41,10 +41,9 @@ class DesignTest {
 
     @Test
     void refusesValuesOutOfRangeWithTheRange() {
-        assertThatThrownBy(() -> new Space.Hall(0, 1, 1)).hasMessageContaining("0.1 to 20");
-        assertThatThrownBy(() -> new Space.Hall(Double.NaN, 1, 1))
-                .hasMessageContaining("decay NaN");
-        assertThatThrownBy(() -> new Space.PingPong(new MusicalTime.Millis(1), 1, 20, 20000, 1))
+        assertThatThrownBy(() -> Space.hall(0, 1, 1)).hasMessageContaining("0.1 to 20");
+        assertThatThrownBy(() -> Space.hall(Double.NaN, 1, 1)).hasMessageContaining("decay NaN");
+        assertThatThrownBy(() -> Space.Echo.pingPong(new MusicalTime.Millis(1), 1, 20, 20000, 1))
                 .hasMessageContaining("grow without end");
         assertThatThrownBy(() -> new Filter.Corner(1, 2)).hasMessageContaining("corner");
         assertThatThrownBy(() -> new Source("a b", "x", "x", Role.BASS, 0, 0))
@@ -80,8 +79,8 @@ class DesignTest {
                 new ReturnEdit.FilterOut("B", new Filter(null, new Filter.Corner(4000, 1))),
                 new ReturnEdit.Ducking("A", new Duck("voice", 6, -40, 8, 6, 5, 100, 240)),
                 new ReturnEdit.Level("B", -6),
-                new ReturnEdit.Send("B", "bed", -20.0),
-                new ReturnEdit.Send("A", "voice", null));
+                new ReturnEdit.SendLevel("B", "bed", -20.0),
+                new ReturnEdit.SendLevel("A", "voice", null));
     }
 
     @ParameterizedTest

@@ -27,13 +27,13 @@ public final class Fields {
     }
 
     public static Return hall(String id, double decaySeconds, Map<String, Double> sends) {
-        return new Return(
+        return Return.of(
                 id,
                 "Hall " + id,
                 sends,
                 Filter.OPEN,
                 new MusicalTime.Millis(20),
-                new Space.Hall(decaySeconds, 1, 0.7),
+                Space.hall(decaySeconds, 1, 0.7),
                 new Filter(new Corner(150, 2), new Corner(7000, 2)),
                 null,
                 -3,
@@ -41,13 +41,13 @@ public final class Fields {
     }
 
     public static Return echo(String id, String note, double feedback, Map<String, Double> sends) {
-        return new Return(
+        return Return.of(
                 id,
                 "Echo " + id,
                 sends,
                 Filter.OPEN,
                 new MusicalTime.Millis(0),
-                new Space.PingPong(new MusicalTime.Note(note(note), 0), feedback, 20, 20000, 1),
+                Space.Echo.pingPong(new MusicalTime.Note(note(note), 0), feedback, 20, 20000, 1),
                 Filter.OPEN,
                 null,
                 0,

@@ -13,8 +13,11 @@ class DuckerTest {
         Ducker ducker = new Ducker(settings, RATE);
         float[] ones = new float[key.length];
         Arrays.fill(ones, 1);
+        KeyPeaks peaks = new KeyPeaks(java.util.List.of(), block);
         for (int at = 0; at < key.length; at += block) {
-            ducker.process(key, ones, new float[key.length], at, Math.min(key.length, at + block));
+            int to = Math.min(key.length, at + block);
+            peaks.process(key, at, to);
+            ducker.process(peaks.steps(), 0, ones, new float[key.length], at, to);
         }
         return ones;
     }
@@ -64,7 +67,7 @@ class DuckerTest {
         assertThat(gains(settings, key, 7)).isEqualTo(gains(settings, key, 4096));
         Ducker off = new Ducker(null, RATE);
         float[] x = {0.5f, 0.25f};
-        off.process(new float[] {1, 1}, x, new float[2], 0, 2);
+        off.process(new float[1], 0, x, new float[2], 0, 2);
         assertThat(x).containsExactly(0.5f, 0.25f);
     }
 }

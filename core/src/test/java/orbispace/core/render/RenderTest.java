@@ -84,7 +84,8 @@ class RenderTest {
         Audio wet = wet(design, material, "B");
         Audio louder = wet(new ReturnEdit.Level("B", 6).applyTo(design), material, "B");
         assertThat(differenceDb(louder, wet.scaled(Math.pow(10, 6 / 20.0)))).isLessThan(-100);
-        Audio sent = wet(new ReturnEdit.Send("B", "voice", -4.0).applyTo(design), material, "B");
+        Audio sent =
+                wet(new ReturnEdit.SendLevel("B", "voice", -4.0).applyTo(design), material, "B");
         assertThat(differenceDb(sent, wet.scaled(Math.pow(10, 6 / 20.0)))).isLessThan(-100);
     }
 
@@ -110,16 +111,18 @@ class RenderTest {
         Design design = Fields.two();
         Audio first = renderer.wet(design, design.requireReturn("A"), Job.QUIET);
         assertThat(renderer.wet(design, design.requireReturn("A"), Job.QUIET)).isSameAs(first);
-        ChainSettings chain = ChainSettings.of(design, design.requireReturn("A"));
+        ChainSettings chain = new ChainWorks(design, Responses.NONE).of(design.requireReturn("A"));
         Audio afterEngine = renderer.after(chain, ChainSettings.ENGINE + 1, Job.QUIET);
         Design changed = new ReturnEdit.Level("A", -9).applyTo(design);
-        ChainSettings changedChain = ChainSettings.of(changed, changed.requireReturn("A"));
+        ChainSettings changedChain =
+                new ChainWorks(changed, Responses.NONE).of(changed.requireReturn("A"));
         assertThat(renderer.after(changedChain, ChainSettings.ENGINE + 1, Job.QUIET))
                 .isSameAs(afterEngine);
         Audio again = renderer.wet(changed, changed.requireReturn("A"), Job.QUIET);
         assertThat(differenceDb(again, wet(changed, material, "A"))).isLessThan(-140);
         Design longer = new ReturnEdit.Decay("A", 2).applyTo(design);
-        ChainSettings longerChain = ChainSettings.of(longer, longer.requireReturn("A"));
+        ChainSettings longerChain =
+                new ChainWorks(longer, Responses.NONE).of(longer.requireReturn("A"));
         assertThat(renderer.after(longerChain, ChainSettings.ENGINE + 1, Job.QUIET))
                 .isNotSameAs(afterEngine);
     }
@@ -174,10 +177,10 @@ class RenderTest {
     void theImpulseResponseIsThatOfTheLinearPart() {
         Design design = Fields.two();
         Return hall = design.requireReturn("A");
-        Audio response = ImpulseResponse.of(design, hall);
+        Audio response = ImpulseResponse.of(design, hall, Responses.NONE);
         assertThat(DecayMeter.measure(response).predelaySeconds()).isCloseTo(0.02, within(0.001));
         Design other = new ReturnEdit.Level("A", -20).applyTo(design);
-        Audio same = ImpulseResponse.of(other, other.requireReturn("A"));
+        Audio same = ImpulseResponse.of(other, other.requireReturn("A"), Responses.NONE);
         assertThat(same.channel(0)).isEqualTo(response.channel(0));
         var t30 = DecayMeter.measure(response).bands().get(4).t30();
         assertThat(t30 instanceof DecayTime.Measured(double s) ? s : 0)

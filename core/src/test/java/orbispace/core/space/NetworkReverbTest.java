@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class HallReverbTest {
+class NetworkReverbTest {
     private static final double RATE = 48000;
 
     static Audio response(EngineSettings settings, double seconds, double rate, int block) {
@@ -43,7 +43,7 @@ class HallReverbTest {
         "3, 96000"
     })
     void measuredDecayIsTheSetOneInEveryBand(double seconds, double rate) {
-        var settings = new EngineSettings.Hall(seconds, 1.2, 0.7);
+        var settings = new ReverbSettings(ReverbKind.HALL, seconds, 1.2, 0.7, 1);
         DecayReport report =
                 DecayMeter.measure(response(settings, seconds * 2.2 + 0.5, rate, 4096));
         for (BandDecay band : report.bands()) {
@@ -64,7 +64,7 @@ class HallReverbTest {
 
     @Test
     void blockSizesDoNotChangeTheSound() {
-        var settings = new EngineSettings.Hall(1.2, 1.1, 0.6);
+        var settings = new ReverbSettings(ReverbKind.HALL, 1.2, 1.1, 0.6, 1);
         Audio whole = response(settings, 0.5, RATE, 24000);
         for (int block : new int[] {1, 64, 1000}) {
             Audio parts = response(settings, 0.5, RATE, block);
@@ -78,7 +78,7 @@ class HallReverbTest {
         for (double seconds : new double[] {0.5, 2, 6}) {
             Audio a =
                     response(
-                            new EngineSettings.Hall(seconds, 1, 1),
+                            new ReverbSettings(ReverbKind.HALL, seconds, 1, 1, 1),
                             seconds * 1.6 + 0.3,
                             RATE,
                             4096);
@@ -90,7 +90,7 @@ class HallReverbTest {
 
     @Test
     void echoDensityReachesThatOfNoiseWithin150Millis() {
-        Audio a = response(new EngineSettings.Hall(2.1, 1, 0.7), 0.4, RATE, 4096);
+        Audio a = response(new ReverbSettings(ReverbKind.HALL, 2.1, 1, 0.7, 1), 0.4, RATE, 4096);
         assertThat(echoDensity(a.channel(0), (int) (0.15 * RATE))).isGreaterThan(0.9);
     }
 
@@ -113,7 +113,7 @@ class HallReverbTest {
 
     @Test
     void sidesAreUnrelatedSoThatFoldingToMonoLosesAboutThreeDecibels() {
-        Audio a = response(new EngineSettings.Hall(2, 1, 1), 2.5, RATE, 4096);
+        Audio a = response(new ReverbSettings(ReverbKind.HALL, 2, 1, 1, 1), 2.5, RATE, 4096);
         double folded = 0;
         for (int i = 0; i < a.frames(); i++) {
             double m = (a.channel(0)[i] + a.channel(1)[i]) / Math.sqrt(2);
@@ -125,7 +125,7 @@ class HallReverbTest {
 
     @Test
     void tailFallsBelowMinus120AndThenToExactZero() {
-        Audio a = response(new EngineSettings.Hall(0.5, 1, 0.8), 4, RATE, 512);
+        Audio a = response(new ReverbSettings(ReverbKind.HALL, 0.5, 1, 0.8, 1), 4, RATE, 512);
         for (int i = (int) (1.6 * RATE); i < a.frames(); i++) {
             assertThat(Math.abs(a.channel(0)[i])).isLessThan(1e-6f);
         }

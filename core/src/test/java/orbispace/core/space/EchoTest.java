@@ -6,7 +6,18 @@ import static org.assertj.core.api.Assertions.within;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
 
-class PingPongEchoTest {
+class EchoTest {
+    static EchoSettings pingPong(
+            double seconds, double feedback, double highPassHz, double lowPassHz, double width) {
+        return new EchoSettings(
+                EchoSettings.Kind.PING_PONG,
+                seconds,
+                seconds,
+                feedback,
+                EchoSettings.Loop.filters(highPassHz, lowPassHz),
+                width);
+    }
+
     private static final double RATE = 48000;
 
     private static int peakAround(float[] x, double seconds, double rate) {
@@ -21,9 +32,7 @@ class PingPongEchoTest {
     @Test
     void arrivalsStandLeftThenRightWithinASample() {
         double spacing = 60 * 1.5 / 84;
-        Audio a =
-                HallReverbTest.response(
-                        new EngineSettings.PingPong(spacing, 0.5, 20, 20000, 1), 5, RATE, 1000);
+        Audio a = NetworkReverbTest.response(pingPong(spacing, 0.5, 20, 20000, 1), 5, RATE, 1000);
         assertThat(peakAround(a.channel(0), spacing, RATE))
                 .isCloseTo((int) Math.round(spacing * RATE), within(1));
         assertThat(peakAround(a.channel(1), 2 * spacing, RATE))
@@ -34,9 +43,7 @@ class PingPongEchoTest {
 
     @Test
     void firstArrivalIsTheInputAtItsLevelAndTheSecondIsDownByTheFeedback() {
-        Audio a =
-                HallReverbTest.response(
-                        new EngineSettings.PingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
+        Audio a = NetworkReverbTest.response(pingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
         assertThat(energyDb(a.channel(0), 0.2, 0.3)).isCloseTo(0, within(0.01));
         assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(0.9));
     }
@@ -51,11 +58,11 @@ class PingPongEchoTest {
 
     @Test
     void wholeFramesAreExactAndBlockSizesDoNotMatter() {
-        var settings = new EngineSettings.PingPong(0.01, 0.7, 200, 5000, 1);
-        Audio whole = HallReverbTest.response(settings, 0.3, RATE, 14400);
+        var settings = pingPong(0.01, 0.7, 200, 5000, 1);
+        Audio whole = NetworkReverbTest.response(settings, 0.3, RATE, 14400);
         assertThat(whole.channel(0)[480]).isCloseTo(1f, within(1e-6f));
         for (int block : new int[] {1, 64, 1000}) {
-            Audio parts = HallReverbTest.response(settings, 0.3, RATE, block);
+            Audio parts = NetworkReverbTest.response(settings, 0.3, RATE, block);
             assertThat(parts.channel(0)).isEqualTo(whole.channel(0));
             assertThat(parts.channel(1)).isEqualTo(whole.channel(1));
         }
@@ -63,11 +70,11 @@ class PingPongEchoTest {
 
     @Test
     void aNewTimeFadesInWithoutAClick() {
-        Engine echo = Engine.of(new EngineSettings.PingPong(0.1, 0.4, 20, 20000, 1), RATE);
+        Engine echo = Engine.of(pingPong(0.1, 0.4, 20, 20000, 1), RATE);
         float[] left = orbispace.core.Signals.sine(220, 0.5, 1, RATE);
         float[] right = left.clone();
         echo.process(left, right, 0, 24000);
-        echo.apply(EngineTuning.of(new EngineSettings.PingPong(0.137, 0.4, 20, 20000, 1), RATE));
+        echo.apply(EngineTuning.of(pingPong(0.137, 0.4, 20, 20000, 1), RATE));
         echo.process(left, right, 24000, 48000);
         for (int i = 23000; i < 48000; i++) {
             assertThat(Math.abs(left[i] - left[i - 1])).isLessThan(0.05f);
@@ -76,9 +83,7 @@ class PingPongEchoTest {
 
     @Test
     void silenceAfterSoundEndsInExactZero() {
-        Audio a =
-                HallReverbTest.response(
-                        new EngineSettings.PingPong(0.05, 0.6, 100, 6000, 1), 6, RATE, 512);
+        Audio a = NetworkReverbTest.response(pingPong(0.05, 0.6, 100, 6000, 1), 6, RATE, 512);
         assertThat(a.channel(0)[a.frames() - 1]).isEqualTo(0f);
     }
 }

@@ -1,0 +1,175 @@
+package orbispace.app.session;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import orbispace.core.design.Design;
+import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Gate;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.Space;
+import orbispace.core.material.GateKey;
+import orbispace.core.time.NoteValue;
+import orbispace.files.ResponseFiles;
+
+/** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */
+public final class FieldEditing {
+    private static final double USUAL_THRESHOLD_DB = -30;
+    private static final double USUAL_HYSTERESIS_DB = 4;
+
+    private final Session session;
+
+    FieldEditing(Session session) {
+        this.session = session;
+    }
+
+    private Design design() {
+        return session.design().get();
+    }
+
+    /** Adds a return of a kind behind the others and chooses it. */
+    public void add(SpaceKinds kind) {
+        FieldEdit.freeLetter(design()).ifPresent(id -> addReturn(kind.asReturn(design(), id)));
+    }
+
+    /** Whether another return can be added. */
+    public boolean hasRoom() {
+        return FieldEdit.freeLetter(design()).isPresent();
+    }
+
+    private void addReturn(Return added) {
+        if (session.edit(new FieldEdit.Add(added, design().returns().size()))) {
+            session.selection().returnId().set(added.id());
+        }
+    }
+
+    /** Copies a return with its sends and chooses the copy. */
+    public void duplicate(Return r) {
+        FieldEdit.freeLetter(design()).ifPresent(id -> addReturn(r.called(id, r.name() + " copy")));
+    }
+
+    /** Moves a return up or down the order. */
+    public void move(Return r, int by) {
+        int index = design().returns().indexOf(r) + by;
+        if (index >= 0 && index < design().returns().size()) {
+            session.edit(new FieldEdit.Move(r.id(), index));
+        }
+    }
+
+    /** Takes a return away and chooses its neighbour. */
+    public void remove(Return r) {
+        int index = design().returns().indexOf(r);
+        if (session.edit(new FieldEdit.Remove(r.id())) && !design().returns().isEmpty()) {
+            int next = Math.min(index, design().returns().size() - 1);
+            session.selection().returnId().set(design().returns().get(next).id());
+        }
+    }
+
+    /** Makes another kind of space of a return. */
+    public void become(Return r, SpaceKinds kind) {
+        session.edit(new ReturnEdit.Spatial(r.id(), kind.from(r.space()), "space"));
+    }
+
+    /** Reads an impulse response and makes a convolution of a return. */
+    public void convolve(Return r, Path file) {
+        double rate = design().song().sampleRateHz();
+        session.jobs()
+                .start(
+                        "response",
+                        "Reading " + file.getFileName(),
+                        job -> ResponseFiles.read(file, rate),
+                        read -> {
+                            String name =
+                                    session.folder()
+                                            .map(f -> Relocation.path(file, f))
+                                            .orElse(file.toAbsolutePath().toString());
+                            session.takeResponse(name, read);
+                            session.edit(
+                                    new ReturnEdit.Spatial(
+                                            r.id(),
+                                            new Space.Convolution(name, 0, 0, 1, 1, 1),
+                                            "space"));
+                        },
+                        session::failed);
+    }
+
+    /** The source of hits that is sent most into a return. */
+    private Optional<Source> hits(Return r) {
+        return design().sources().stream()
+                .filter(s -> s.role() == Role.HITS && r.sends().containsKey(s.id()))
+                .max(
+                        java.util.Comparator.comparingDouble(
+                                s -> r.sendDb(s.id()).orElse(Double.NEGATIVE_INFINITY)));
+    }
+
+    /** What parts the hits of a source from its bleed, as measured. */
+    private Optional<GateKey> key(Source source) {
+        return Optional.ofNullable(session.measured().materials().get(source.id()))
+                .flatMap(m -> m.facts().gate());
+    }
+
+    /**
+     * Puts a gate behind the space that ends one beat after each hit of what is sent, with the
+     * threshold between its hits and its bleed; or one that follows the space's own sound.
+     */
+    public void gateReturn(Return r) {
+        MusicalTime beat = new MusicalTime.Note(NoteValue.parse("1/4").orElseThrow(), 0);
+        Gate gate =
+                hits(r).map(s -> gate(s.id(), key(s), 1, 15).withLength(beat))
+                        .orElseGet(() -> gate("", Optional.empty(), 2, 120));
+        session.edit(new ReturnEdit.Gating(r.id(), gate));
+    }
+
+    /** Lets only the hits of a send pass, with the threshold between them and the bleed. */
+    public void gateSend(Return r, String sourceId) {
+        var send = r.sends().get(sourceId);
+        Optional<Source> source = design().findSource(sourceId);
+        if (send != null && source.isPresent()) {
+            Gate gate = gate("", key(source.get()), 0.5, 30);
+            session.edit(new ReturnEdit.Sending(r.id(), sourceId, send.withGate(gate)));
+        }
+    }
+
+    private static Gate gate(
+            String key, Optional<GateKey> measured, double attackMillis, double releaseMillis) {
+        Filter filter =
+                measured.map(k -> new Filter(corner(k.keyHighPassHz()), corner(k.keyLowPassHz())))
+                        .orElse(Filter.OPEN);
+        return new Gate(
+                key,
+                filter,
+                Math.rint(measured.map(GateKey::thresholdDb).orElse(USUAL_THRESHOLD_DB) * 10) / 10,
+                Math.rint(measured.map(GateKey::hysteresisDb).orElse(USUAL_HYSTERESIS_DB) * 10)
+                        / 10,
+                120,
+                attackMillis,
+                40,
+                releaseMillis,
+                null);
+    }
+
+    private static Filter.@org.jspecify.annotations.Nullable Corner corner(double hz) {
+        return hz <= 0 ? null : new Filter.Corner(hz, 4);
+    }
+
+    /** The feeds that would not make a circle: returns that may be fed into this one. */
+    public List<Return> possibleFeeds(Return r) {
+        return design().returns().stream()
+                .filter(f -> !f.id().equals(r.id()))
+                .filter(f -> accepts(new ReturnEdit.Feed(r.id(), f.id(), -12.0)))
+                .toList();
+    }
+
+    private boolean accepts(ReturnEdit edit) {
+        try {
+            return !edit.applyTo(design()).equals(design());
+        } catch (IllegalArgumentException circle) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,106 @@
+package orbispace.app.view;
+
+import java.io.File;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.app.session.SpaceKinds;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+
+/** Name, kind and order of the chosen return. */
+final class ReturnHead extends VBox {
+    private static final List<SpaceKinds> KINDS = List.of(SpaceKinds.values());
+
+    private final Session session;
+    private final SealMark seal;
+    private final NameField name;
+    private final MenuButton kind = new MenuButton();
+    private final HBox actions;
+
+    ReturnHead(Session session) {
+        this.session = session;
+        getStyleClass().add("inspector-head");
+        seal = new SealMark(session.selection().returnId()::get, 15, true);
+        name =
+                new NameField(
+                        "name of the return",
+                        text ->
+                                !text.isEmpty()
+                                        && chosen().map(r ->
+                                                        session.edit(
+                                                                new ReturnEdit.Named(r.id(), text)))
+                                                .orElse(false));
+        name.getStyleClass().add("return-name");
+        for (SpaceKinds k : KINDS) {
+            MenuItem item = new MenuItem(k.label());
+            item.setOnAction(e -> chosen().ifPresent(r -> session.field().become(r, k)));
+            kind.getItems().add(item);
+        }
+        MenuItem file = new MenuItem("Impulse response\u2026");
+        file.setOnAction(e -> chooseResponse());
+        kind.getItems().add(file);
+        kind.getStyleClass().add("kind-menu");
+        HBox.setHgrow(name, Priority.ALWAYS);
+        HBox first = new HBox(10, seal, new VBox(1, name, kind));
+        actions =
+                new HBox(
+                        4,
+                        action("Copy", r -> session.field().duplicate(r)),
+                        action("Up", r -> session.field().move(r, -1)),
+                        action("Down", r -> session.field().move(r, 1)),
+                        action("Remove", r -> session.field().remove(r)));
+        getChildren().addAll(first, actions);
+        setSpacing(5);
+    }
+
+    private Button action(String text, java.util.function.Consumer<Return> act) {
+        Button button = Plate.small(text, () -> chosen().ifPresent(act));
+        button.setAccessibleText(text.toLowerCase(java.util.Locale.ROOT) + " this return");
+        return button;
+    }
+
+    private void chooseResponse() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Impulse response");
+        chooser.getExtensionFilters()
+                .add(
+                        new FileChooser.ExtensionFilter(
+                                "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac"));
+        File file = chooser.showOpenDialog(getScene().getWindow());
+        if (file != null) {
+            chosen().ifPresent(r -> session.field().convolve(r, file.toPath()));
+        }
+    }
+
+    private Optional<Return> chosen() {
+        return session.design().get().findReturn(session.selection().returnId().get());
+    }
+
+    void setPalette(Palette palette) {
+        seal.setPalette(palette);
+    }
+
+    void refresh() {
+        Optional<Return> r = chosen();
+        actions.setVisible(r.isPresent());
+        actions.setManaged(r.isPresent());
+        seal.setVisible(r.isPresent());
+        kind.setVisible(r.isPresent());
+        name.setDisable(r.isEmpty());
+        name.show(r.map(Return::name).orElse("No return chosen"));
+        r.ifPresent(chosen -> {
+            kind.setText(chosen.space().kindLabel());
+            kind.setAccessibleText("kind of space: " + chosen.space().kindLabel());
+        });
+        seal.repaint();
+    }
+}

@@ -1,0 +1,522 @@
+package orbispace.app.view;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.EchoSettings;
+
+/**
+ * The numbers that only some kinds of space have, by name. A name before a colon says whose number
+ * it is; fields show what follows it.
+ */
+final class SpaceNumbers {
+    private static final String MILLIS = "milliseconds like 12";
+    private static final String FACTOR = "a factor like 1.2";
+    private static final String HERTZ = "a frequency like 310 or 3.1k";
+    private static final String PERCENT = "percent like 31";
+    private static final String DECIBELS = "decibels like \u221218";
+
+    private static final Map<String, ReturnNumber> ALL = all();
+
+    private SpaceNumbers() {}
+
+    /** All of them. */
+    static Map<String, ReturnNumber> table() {
+        return ALL;
+    }
+
+    private static Map<String, ReturnNumber> all() {
+        Map<String, ReturnNumber> all = new LinkedHashMap<>();
+        reverb(all);
+        gated(all);
+        convolution(all);
+        echo(all);
+        for (int v = 0; v < 4; v++) {
+            copy(all, v);
+        }
+        doubler(all);
+        split(all);
+        parallel(all);
+        return all;
+    }
+
+    /** How a number of one kind of space is read and set. */
+    private record Field<S extends Space>(
+            Class<S> kind, String accepted, Function<String, OptionalDouble> read) {
+        ReturnNumber of(
+                String what,
+                ToDoubleFunction<S> now,
+                double step,
+                double low,
+                double high,
+                BiFunction<S, Double, Space> with) {
+            return new ReturnNumber.Scalar(
+                    accepted,
+                    read,
+                    r -> kind.isInstance(r.space()),
+                    r -> now.applyAsDouble(kind.cast(r.space())),
+                    step,
+                    low,
+                    high,
+                    (s, r, v) -> {
+                        Space space = with.apply(kind.cast(r.space()), v);
+                        return Optional.of(new ReturnEdit.Spatial(r.id(), space, what));
+                    });
+        }
+    }
+
+    private static <S extends Space> ReturnNumber time(
+            Class<S> kind,
+            String what,
+            Function<S, MusicalTime> now,
+            BiFunction<S, MusicalTime, Space> with) {
+        return new ReturnNumber.Time(
+                r -> kind.isInstance(r.space()),
+                r -> now.apply(kind.cast(r.space())),
+                (s, r, t) -> {
+                    Space space = with.apply(kind.cast(r.space()), t);
+                    return Optional.of(new ReturnEdit.Spatial(r.id(), space, what));
+                });
+    }
+
+    private static void reverb(Map<String, ReturnNumber> all) {
+        var factor = new Field<>(Space.Reverb.class, FACTOR, Entries::factor);
+        all.put(
+                "size",
+                factor.of(
+                        "size",
+                        Space.Reverb::size,
+                        0.05,
+                        0.5,
+                        2,
+                        (s, v) ->
+                                new Space.Reverb(
+                                        s.kind(),
+                                        s.decaySeconds(),
+                                        s.lowRatio(),
+                                        s.highRatio(),
+                                        v)));
+    }
+
+    private static void gated(Map<String, ReturnNumber> all) {
+        all.put(
+                "gated: length",
+                time(Space.Gated.class, "length", Space.Gated::length, Space.Gated::withLength));
+        all.put(
+                "gated: fall",
+                new Field<>(Space.Gated.class, MILLIS, Entries::millis)
+                        .of(
+                                "fall",
+                                Space.Gated::fallMillis,
+                                1,
+                                2,
+                                500,
+                                (s, v) ->
+                                        new Space.Gated(
+                                                s.envelope(), s.length(), v, s.brightHz())));
+        all.put(
+                "gated: bright",
+                new Field<>(Space.Gated.class, HERTZ, Entries::hertz)
+                        .of(
+                                "brightness",
+                                Space.Gated::brightHz,
+                                250,
+                                1000,
+                                20000,
+                                (s, v) ->
+                                        new Space.Gated(
+                                                s.envelope(), s.length(), s.fallMillis(), v)));
+    }
+
+    private static void convolution(Map<String, ReturnNumber> all) {
+        var millis = new Field<>(Space.Convolution.class, MILLIS, Entries::millis);
+        var factor = new Field<>(Space.Convolution.class, FACTOR, Entries::factor);
+        all.put(
+                "response: start",
+                millis.of(
+                        "start",
+                        c -> c.startMillis(),
+                        1,
+                        0,
+                        10000,
+                        (c, v) ->
+                                conv(
+                                        c,
+                                        v,
+                                        c.keepMillis(),
+                                        c.lowScale(),
+                                        c.midScale(),
+                                        c.highScale())));
+        all.put(
+                "response: keep",
+                millis.of(
+                        "length",
+                        c -> c.keepMillis(),
+                        50,
+                        0,
+                        60000,
+                        (c, v) ->
+                                conv(
+                                        c,
+                                        c.startMillis(),
+                                        v,
+                                        c.lowScale(),
+                                        c.midScale(),
+                                        c.highScale())));
+        all.put(
+                "response: decay",
+                factor.of(
+                        "decay",
+                        c -> c.midScale(),
+                        0.05,
+                        0.25,
+                        2,
+                        (c, v) ->
+                                conv(
+                                        c,
+                                        c.startMillis(),
+                                        c.keepMillis(),
+                                        c.lowScale(),
+                                        v,
+                                        c.highScale())));
+        all.put(
+                "response: lows",
+                factor.of(
+                        "lows",
+                        c -> c.lowScale(),
+                        0.05,
+                        0.25,
+                        2,
+                        (c, v) ->
+                                conv(
+                                        c,
+                                        c.startMillis(),
+                                        c.keepMillis(),
+                                        v,
+                                        c.midScale(),
+                                        c.highScale())));
+        all.put(
+                "response: highs",
+                factor.of(
+                        "highs",
+                        c -> c.highScale(),
+                        0.05,
+                        0.25,
+                        2,
+                        (c, v) ->
+                                conv(
+                                        c,
+                                        c.startMillis(),
+                                        c.keepMillis(),
+                                        c.lowScale(),
+                                        c.midScale(),
+                                        v)));
+    }
+
+    private static Space conv(
+            Space.Convolution c, double start, double keep, double low, double mid, double high) {
+        return new Space.Convolution(c.file(), start, keep, low, mid, high);
+    }
+
+    private static void echo(Map<String, ReturnNumber> all) {
+        all.put(
+                "right time",
+                time(
+                        Space.Echo.class,
+                        "right time",
+                        Space.Echo::rightTime,
+                        Space.Echo::withRightTime));
+        var hertz = new Field<>(Space.Echo.class, HERTZ, Entries::hertz);
+        var percent = new Field<>(Space.Echo.class, PERCENT, Entries::percent);
+        var millis = new Field<>(Space.Echo.class, MILLIS, Entries::millis);
+        all.put(
+                "loop: high-pass",
+                hertz.of(
+                        "loop",
+                        e -> e.loop().highPassHz(),
+                        10,
+                        20,
+                        2000,
+                        (e, v) ->
+                                e.withLoop(
+                                        loop(
+                                                e,
+                                                v,
+                                                e.loop().lowPassHz(),
+                                                e.loop().saturation(),
+                                                e.loop().wowMillis()))));
+        all.put(
+                "loop: low-pass",
+                hertz.of(
+                        "loop",
+                        e -> e.loop().lowPassHz(),
+                        250,
+                        500,
+                        20000,
+                        (e, v) ->
+                                e.withLoop(
+                                        loop(
+                                                e,
+                                                e.loop().highPassHz(),
+                                                v,
+                                                e.loop().saturation(),
+                                                e.loop().wowMillis()))));
+        all.put(
+                "loop: bend",
+                percent.of(
+                        "loop",
+                        e -> e.loop().saturation(),
+                        0.05,
+                        0,
+                        1,
+                        (e, v) ->
+                                e.withLoop(
+                                        loop(
+                                                e,
+                                                e.loop().highPassHz(),
+                                                e.loop().lowPassHz(),
+                                                v,
+                                                e.loop().wowMillis()))));
+        all.put(
+                "loop: wow",
+                millis.of(
+                        "loop",
+                        e -> e.loop().wowMillis(),
+                        0.1,
+                        0,
+                        5,
+                        (e, v) ->
+                                e.withLoop(
+                                        loop(
+                                                e,
+                                                e.loop().highPassHz(),
+                                                e.loop().lowPassHz(),
+                                                e.loop().saturation(),
+                                                v))));
+    }
+
+    private static EchoSettings.Loop loop(
+            Space.Echo e, double high, double low, double bend, double wow) {
+        return new EchoSettings.Loop(high, low, bend, wow, e.loop().wowHz());
+    }
+
+    private static void copy(Map<String, ReturnNumber> all, int index) {
+        String name = "copy " + (index + 1) + ": ";
+        all.put(
+                name + "later",
+                voice(
+                        MILLIS,
+                        Entries::millis,
+                        index,
+                        v -> 1000 * v.seconds(),
+                        0.5,
+                        5,
+                        100,
+                        (v, x) -> new DoublerSettings.Voice(x / 1000, v.cents(), v.side())));
+        all.put(
+                name + "cents",
+                voice(
+                        "cents like \u22128",
+                        t -> Entries.number(t, "cents"),
+                        index,
+                        v -> v.cents(),
+                        1,
+                        -50,
+                        50,
+                        (v, x) -> new DoublerSettings.Voice(v.seconds(), x, v.side())));
+        all.put(
+                name + "side",
+                voice(
+                        "percent of right like 80, left like \u221280",
+                        Entries::percent,
+                        index,
+                        v -> v.side(),
+                        0.05,
+                        -1,
+                        1,
+                        (v, x) -> new DoublerSettings.Voice(v.seconds(), v.cents(), x)));
+    }
+
+    private static ReturnNumber voice(
+            String accepted,
+            Function<String, OptionalDouble> read,
+            int index,
+            ToDoubleFunction<DoublerSettings.Voice> now,
+            double step,
+            double low,
+            double high,
+            BiFunction<DoublerSettings.Voice, Double, DoublerSettings.Voice> with) {
+        return new ReturnNumber.Scalar(
+                accepted,
+                read,
+                r -> r.space() instanceof Space.Doubler d && d.copies().size() > index,
+                r -> now.applyAsDouble(doubler(r).copies().get(index)),
+                step,
+                low,
+                high,
+                (s, r, v) -> {
+                    Space.Doubler d = doubler(r);
+                    List<DoublerSettings.Voice> copies = new ArrayList<>(d.copies());
+                    copies.set(index, with.apply(copies.get(index), v));
+                    return Optional.of(
+                            new ReturnEdit.Spatial(
+                                    r.id(),
+                                    new Space.Doubler(copies, d.highPassHz(), d.centre()),
+                                    "copy " + (index + 1)));
+                });
+    }
+
+    private static Space.Doubler doubler(Return r) {
+        if (r.space() instanceof Space.Doubler d) {
+            return d;
+        }
+        throw new IllegalArgumentException(r.name() + " is no doubler");
+    }
+
+    private static void doubler(Map<String, ReturnNumber> all) {
+        all.put(
+                "copies: no lows under",
+                new Field<>(Space.Doubler.class, HERTZ, Entries::hertz)
+                        .of(
+                                "high-pass of the copies",
+                                d -> d.highPassHz(),
+                                10,
+                                20,
+                                1000,
+                                (d, v) -> new Space.Doubler(d.copies(), v, d.centre())));
+    }
+
+    private static void split(Map<String, ReturnNumber> all) {
+        var seconds = new Field<>(Space.Split.class, "a time like 1.2 or 800 ms", Entries::seconds);
+        all.put(
+                "left: decay",
+                seconds.of(
+                        "left decay",
+                        s -> s.left().decaySeconds(),
+                        0.05,
+                        0.1,
+                        20,
+                        (s, v) -> new Space.Split(s.left().withDecay(v), s.right(), s.width())));
+        all.put(
+                "right: decay",
+                seconds.of(
+                        "right decay",
+                        s -> s.right().decaySeconds(),
+                        0.05,
+                        0.1,
+                        20,
+                        (s, v) -> new Space.Split(s.left(), s.right().withDecay(v), s.width())));
+        all.put(
+                "pair: sides",
+                new Field<>(Space.Split.class, PERCENT, Entries::percent)
+                        .of(
+                                "width",
+                                s -> s.width(),
+                                0.05,
+                                0,
+                                1,
+                                (s, v) -> new Space.Split(s.left(), s.right(), v)));
+    }
+
+    private static void parallel(Map<String, ReturnNumber> all) {
+        var db = new Field<>(Space.Parallel.class, DECIBELS, Entries::db);
+        var millis = new Field<>(Space.Parallel.class, MILLIS, Entries::millis);
+        all.put(
+                "press: over",
+                db.of(
+                        "threshold",
+                        p -> p.thresholdDb(),
+                        1,
+                        -90,
+                        0,
+                        (p, v) ->
+                                press(
+                                        p,
+                                        v,
+                                        p.ratio(),
+                                        p.attackMillis(),
+                                        p.releaseMillis(),
+                                        p.makeUpDb())));
+        all.put(
+                "press: ratio",
+                new Field<>(Space.Parallel.class, FACTOR, Entries::factor)
+                        .of(
+                                "ratio",
+                                p -> p.ratio(),
+                                0.5,
+                                1,
+                                100,
+                                (p, v) ->
+                                        press(
+                                                p,
+                                                p.thresholdDb(),
+                                                v,
+                                                p.attackMillis(),
+                                                p.releaseMillis(),
+                                                p.makeUpDb())));
+        all.put(
+                "press: attack",
+                millis.of(
+                        "attack",
+                        p -> p.attackMillis(),
+                        1,
+                        0.5,
+                        1000,
+                        (p, v) ->
+                                press(
+                                        p,
+                                        p.thresholdDb(),
+                                        p.ratio(),
+                                        v,
+                                        p.releaseMillis(),
+                                        p.makeUpDb())));
+        all.put(
+                "press: release",
+                millis.of(
+                        "release",
+                        p -> p.releaseMillis(),
+                        10,
+                        5,
+                        5000,
+                        (p, v) ->
+                                press(
+                                        p,
+                                        p.thresholdDb(),
+                                        p.ratio(),
+                                        p.attackMillis(),
+                                        v,
+                                        p.makeUpDb())));
+        all.put(
+                "press: make-up",
+                db.of(
+                        "make-up",
+                        p -> p.makeUpDb(),
+                        0.5,
+                        0,
+                        24,
+                        (p, v) ->
+                                press(
+                                        p,
+                                        p.thresholdDb(),
+                                        p.ratio(),
+                                        p.attackMillis(),
+                                        p.releaseMillis(),
+                                        v)));
+    }
+
+    private static Space press(
+            Space.Parallel p, double over, double ratio, double attack, double release, double up) {
+        return new Space.Parallel(over, ratio, p.kneeDb(), attack, release, up);
+    }
+}

@@ -1,0 +1,81 @@
+package orbispace.core.design;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** A change of which returns there are and in which order. */
+public sealed interface FieldEdit extends Edit {
+    /** The letters that returns may have. */
+    String LETTERS = "ABCDEFGH";
+
+    /** A new return at a place. */
+    record Add(Return added, int index) implements FieldEdit {}
+
+    /** A return taken away, with its feeds into others. */
+    record Remove(String returnId) implements FieldEdit {}
+
+    /** A return at another place of the order. */
+    record Move(String returnId, int index) implements FieldEdit {}
+
+    /** A whole other field. */
+    record Adopt(List<Return> returns, String name) implements FieldEdit {
+        /** Keeps its own list. */
+        public Adopt {
+            returns = List.copyOf(returns);
+        }
+    }
+
+    @Override
+    default Design applyTo(Design design) {
+        List<Return> returns = new ArrayList<>(design.returns());
+        switch (this) {
+            case Add(Return added, int index) -> {
+                if (returns.size() >= LETTERS.length()) {
+                    throw new IllegalArgumentException(
+                            "a field has at most " + LETTERS.length() + " returns");
+                }
+                returns.add(Math.clamp(index, 0, returns.size()), added);
+            }
+            case Remove(String id) -> {
+                returns.remove(design.requireReturn(id));
+                returns.replaceAll(r -> without(r, id));
+            }
+            case Move(String id, int index) -> {
+                Return moved = design.requireReturn(id);
+                returns.remove(moved);
+                returns.add(Math.clamp(index, 0, returns.size()), moved);
+            }
+            case Adopt(List<Return> others, String name) -> {
+                returns.clear();
+                returns.addAll(others);
+            }
+        }
+        return new Design(design.song(), design.sources(), returns);
+    }
+
+    @Override
+    default String subject() {
+        return switch (this) {
+            case Add e -> "new return " + e.added.id();
+            case Remove e -> "return " + e.returnId + " removed";
+            case Move e -> "order of " + e.returnId;
+            case Adopt e -> "field \"" + e.name + "\"";
+        };
+    }
+
+    /** The first letter that no return has; empty if all are taken. */
+    static java.util.Optional<String> freeLetter(Design design) {
+        return LETTERS.chars()
+                .mapToObj(Character::toString)
+                .filter(id -> design.findReturn(id).isEmpty())
+                .findFirst();
+    }
+
+    private static Return without(Return r, String fed) {
+        Map<String, Double> feeds = new TreeMap<>(r.feeds());
+        feeds.remove(fed);
+        return r.withFeeds(feeds);
+    }
+}

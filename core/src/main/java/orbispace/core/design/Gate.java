@@ -1,0 +1,71 @@
+package orbispace.core.design;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A gate on a send or on a return.
+ *
+ * @param key id of the source, or name of the group, that opens it; empty for what it gates
+ * @param keyFilter what of the key it hears
+ * @param thresholdDb key peak at which it opens, -90 to 0 dBFS
+ * @param hysteresisDb how far under that the key must fall before it may close, 0 to 40
+ * @param rangeDb how far it closes, 0 to 120; from 100 on to silence
+ * @param attackMillis 0.1 to 500
+ * @param holdMillis how long it stays open after the key fell, if no length is set, 0 to 5,000
+ * @param releaseMillis time in which it falls by 40 dB, 1 to 5,000
+ * @param length from each hit to where it has fallen by 40 dB; null to follow the key instead
+ */
+public record Gate(
+        String key,
+        Filter keyFilter,
+        double thresholdDb,
+        double hysteresisDb,
+        double rangeDb,
+        double attackMillis,
+        double holdMillis,
+        double releaseMillis,
+        @Nullable MusicalTime length) {
+    /** Checks the ranges. */
+    public Gate {
+        Ranges.require("gate threshold", thresholdDb, -90, 0);
+        Ranges.require("gate hysteresis", hysteresisDb, 0, 40);
+        Ranges.require("gate range", rangeDb, 0, 120);
+        Ranges.require("gate attack", attackMillis, 0.1, 500);
+        Ranges.require("gate hold", holdMillis, 0, 5000);
+        Ranges.require("gate release", releaseMillis, 1, 5000);
+    }
+
+    /** The same gate with another threshold and hysteresis. */
+    public Gate withThreshold(double threshold, double hysteresis) {
+        return new Gate(
+                key,
+                keyFilter,
+                threshold,
+                hysteresis,
+                rangeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                length);
+    }
+
+    /** The same gate with another length. */
+    public Gate withLength(@Nullable MusicalTime other) {
+        return new Gate(
+                key,
+                keyFilter,
+                thresholdDb,
+                hysteresisDb,
+                rangeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                other);
+    }
+
+    /** The same gate with other times. */
+    public Gate withTimes(double attack, double hold, double release) {
+        return new Gate(
+                key, keyFilter, thresholdDb, hysteresisDb, rangeDb, attack, hold, release, length);
+    }
+}

@@ -1,0 +1,167 @@
+package orbispace.core.render;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.IntFunction;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Chain;
+import orbispace.core.design.Design;
+import orbispace.core.design.Drive;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Gate;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Section;
+import orbispace.core.design.Send;
+import orbispace.core.design.Source;
+import orbispace.core.dynamics.DuckerSettings;
+import orbispace.core.dynamics.GainComputer;
+import orbispace.core.dynamics.GateSettings;
+import orbispace.core.time.SongClock;
+import org.jspecify.annotations.Nullable;
+
+/** Works out the returns of a design: note values to seconds, levels to factors. */
+public final class ChainWorks {
+    private final Design design;
+    private final SpaceWorks spaces;
+    private final SongClock clock;
+
+    /**
+     * Works for a design.
+     *
+     * @param design whose returns are worked out
+     * @param responses the impulse responses that its convolutions name
+     */
+    public ChainWorks(Design design, Responses responses) {
+        this.design = design;
+        this.clock = design.song().clock();
+        this.spaces = new SpaceWorks(clock, responses);
+    }
+
+    /** Works out a return of the design. */
+    public ChainSettings of(Return r) {
+        Map<String, ChainSettings.SendGain> sends = new TreeMap<>();
+        for (Source s : design.sources()) {
+            Send send = r.sends().get(s.id());
+            if (send != null) {
+                sends.put(s.id(), sendGain(s, send, r.timedAtBar()));
+            }
+        }
+        Map<String, ChainSettings.FeedGain> feeds = new TreeMap<>();
+        r.feeds()
+                .forEach((id, db) ->
+                        feeds.put(
+                                id,
+                                new ChainSettings.FeedGain(
+                                        Decibels.toAmplitude(db), of(design.requireReturn(id)))));
+        return new ChainSettings(sends, feeds, stages(r));
+    }
+
+    private List<Timeline> stages(Return r) {
+        Chain c = r.chain();
+        Drive drive = c.drive();
+        double before = drive == null || drive.afterSpace() ? 0 : drive.driveDb();
+        double after = drive == null || !drive.afterSpace() ? 0 : drive.driveDb();
+        return List.of(
+                Timeline.of(new StageSettings.Filtering(c.filterIn())),
+                Timeline.of(new StageSettings.Driving(before)),
+                timed(r, bar -> new StageSettings.Predelay(predelay(c.predelay(), bar))),
+                timed(r, bar -> new StageSettings.Spatial(spaces.settings(c.space(), bar))),
+                Timeline.of(new StageSettings.Driving(after)),
+                timed(r, bar -> gating(c.gate(), bar)),
+                Timeline.of(new StageSettings.Filtering(c.filterOut())),
+                Timeline.of(ducking(c.duck())),
+                Timeline.of(new StageSettings.Widening(c.width())),
+                Timeline.of(new StageSettings.Level(r.levelDb())));
+    }
+
+    /** The same throughout, or a step at each section whose tempo makes it another. */
+    private Timeline timed(Return r, IntFunction<StageSettings> at) {
+        if (!r.timing().followsSections() || design.song().sections().isEmpty()) {
+            return Timeline.of(at.apply(r.timedAtBar()));
+        }
+        List<Timeline.Step> steps = new ArrayList<>();
+        for (Section section : design.song().sections()) {
+            StageSettings settings = at.apply(section.firstBar());
+            double seconds = clock.secondsOfBar(section.firstBar());
+            int frame = (int) Math.round(seconds * design.song().sampleRateHz());
+            if (steps.isEmpty()) {
+                steps.add(new Timeline.Step(0, settings));
+            } else if (!steps.getLast().settings().equals(settings)) {
+                steps.add(new Timeline.Step(frame, settings));
+            }
+        }
+        return new Timeline(steps);
+    }
+
+    private double predelay(MusicalTime time, int bar) {
+        return Math.min(StageSettings.Predelay.MAX_SECONDS, time.seconds(clock, bar));
+    }
+
+    private ChainSettings.SendGain sendGain(Source s, Send send, int bar) {
+        double fader = send.preFader() ? 0 : s.gainDb();
+        Gate gate = send.gate();
+        if (gate != null && gate.key().isEmpty()) {
+            StageSettings.Key own = new StageSettings.Key(Map.of(s.id(), 0.5), gate.keyFilter());
+            return new ChainSettings.SendGain(
+                    Decibels.toAmplitude(send.levelDb() + fader),
+                    s.pan(),
+                    new StageSettings.Gating(gate(gate, bar), own));
+        }
+        StageSettings.Gating gating = gate == null ? null : gating(gate, bar);
+        return new ChainSettings.SendGain(
+                Decibels.toAmplitude(send.levelDb() + fader), s.pan(), gating);
+    }
+
+    private StageSettings.Gating gating(@Nullable Gate gate, int bar) {
+        if (gate == null) {
+            return new StageSettings.Gating(null, null);
+        }
+        return new StageSettings.Gating(gate(gate, bar), key(gate.key(), gate.keyFilter(), false));
+    }
+
+    private GateSettings gate(Gate g, int bar) {
+        MusicalTime length = g.length();
+        double attack = g.attackMillis() / 1000;
+        double release = g.releaseMillis() / 1000;
+        double hold =
+                length == null
+                        ? g.holdMillis() / 1000
+                        : GateSettings.holdSeconds(length.seconds(clock, bar), attack, release);
+        return new GateSettings(
+                g.thresholdDb(),
+                g.hysteresisDb(),
+                g.rangeDb(),
+                attack,
+                Math.min(30, hold),
+                release,
+                length != null);
+    }
+
+    private StageSettings.Ducking ducking(@Nullable Duck d) {
+        return d == null
+                ? new StageSettings.Ducking(null, null)
+                : new StageSettings.Ducking(ducker(d), key(d.keySource(), Filter.OPEN, true));
+    }
+
+    /** Gates hear stems as they are, so that a threshold stays one; duckers hear faders. */
+    private StageSettings.Key key(String key, Filter filter, boolean atFader) {
+        Map<String, Double> gains = new TreeMap<>();
+        for (Source s : key.isEmpty() ? List.<Source>of() : design.keySources(key)) {
+            gains.put(s.id(), (atFader ? Decibels.toAmplitude(s.gainDb()) : 1) / 2);
+        }
+        return new StageSettings.Key(gains, filter);
+    }
+
+    /** A designed ducker in seconds. */
+    public static DuckerSettings ducker(Duck d) {
+        return new DuckerSettings(
+                new GainComputer(d.thresholdDb(), d.ratio(), d.kneeDb(), d.rangeDb()),
+                d.attackMillis() / 1000,
+                d.holdMillis() / 1000,
+                d.releaseMillis() / 1000);
+    }
+}

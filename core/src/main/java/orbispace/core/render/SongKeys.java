@@ -1,0 +1,69 @@
+package orbispace.core.render;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import orbispace.core.audio.Audio;
+import orbispace.core.dynamics.KeyPeaks;
+
+/**
+ * The peaks of keys over the whole song, each followed once however many gates and ducker listen to
+ * it. Safe for use by several threads.
+ */
+final class SongKeys {
+    private static final int BLOCK_FRAMES = 8192;
+    private static final int MOST_KEPT = 64;
+
+    private final SongMaterial material;
+    private final int frames;
+    private final Map<StageSettings.Key, float[]> kept = new ConcurrentHashMap<>();
+
+    SongKeys(SongMaterial material, int frames) {
+        this.material = material;
+        this.frames = frames;
+    }
+
+    /** One peak per step of the song, with some silence behind its end. */
+    float[] peaks(StageSettings.Key key, Job job) {
+        float[] known = kept.get(key);
+        if (known != null) {
+            return known;
+        }
+        float[] followed = follow(key, job);
+        if (kept.size() >= MOST_KEPT) {
+            kept.clear();
+        }
+        kept.put(key, followed);
+        return followed;
+    }
+
+    private float[] follow(StageSettings.Key key, Job job) {
+        KeyPeaks follower = new KeyPeaks(key.sections(material.sampleRateHz()), BLOCK_FRAMES);
+        float[] peaks = new float[frames / KeyPeaks.STEP + 16];
+        float[] block = new float[BLOCK_FRAMES];
+        int step = 0;
+        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
+            job.check();
+            int n = Math.min(BLOCK_FRAMES, frames - at);
+            java.util.Arrays.fill(block, 0);
+            for (Map.Entry<String, Double> part : key.gains().entrySet()) {
+                add(part.getKey(), part.getValue().floatValue(), at, n, block);
+            }
+            follower.process(block, 0, n);
+            System.arraycopy(follower.steps(), 0, peaks, step, follower.count());
+            step += follower.count();
+        }
+        return peaks;
+    }
+
+    private void add(String id, float gain, int at, int n, float[] into) {
+        Audio source = material.audio().get(id);
+        if (source == null) {
+            return;
+        }
+        float[] l = source.channel(0);
+        float[] r = source.channel(1);
+        for (int i = 0; i < n && at + i < l.length; i++) {
+            into[i] += gain * (l[at + i] + r[at + i]);
+        }
+    }
+}

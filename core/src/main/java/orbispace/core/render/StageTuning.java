@@ -1,0 +1,61 @@
+package orbispace.core.render;
+
+import orbispace.core.dynamics.DuckerSettings;
+import orbispace.core.dynamics.GateSettings;
+import orbispace.core.signal.Cascade;
+import orbispace.core.signal.StereoWidth;
+import orbispace.core.space.EngineTuning;
+import org.jspecify.annotations.Nullable;
+
+/** Settings of a stage worked out for one sample rate, ready for the audio thread. */
+@SuppressWarnings("ArrayRecordComponent") // Only compared by what they were made from.
+sealed interface StageTuning {
+
+    /** Packed filter sections. */
+    record Filtering(double[] packed) implements StageTuning {}
+
+    /** How far a soft curve is driven. */
+    record Driving(double driveDb) implements StageTuning {}
+
+    /** Delay in frames. */
+    record Predelay(double frames) implements StageTuning {}
+
+    /** The engine's own. */
+    record Spatial(EngineTuning tuning) implements StageTuning {}
+
+    /** Threshold and times; null for none. */
+    record Gating(@Nullable GateSettings settings) implements StageTuning {}
+
+    /** Curve and times; null for none. */
+    record Ducking(@Nullable DuckerSettings settings) implements StageTuning {}
+
+    /** Factor of the side, and its filter. */
+    record Widening(double factor, double monoBelowHz, double[] packed) implements StageTuning {
+        boolean plain() {
+            return factor == 1 && monoBelowHz == 0;
+        }
+    }
+
+    /** Amplitude factor. */
+    record Level(float gain) implements StageTuning {}
+
+    /** Works out settings. */
+    static StageTuning of(StageSettings settings, double rate) {
+        return switch (settings) {
+            case StageSettings.Filtering f ->
+                    new Filtering(
+                            Cascade.pack(f.sections(rate), StageSettings.Filtering.MOST_SECTIONS));
+            case StageSettings.Driving d -> new Driving(d.driveDb());
+            case StageSettings.Predelay p -> new Predelay(p.seconds() * rate);
+            case StageSettings.Spatial e -> new Spatial(EngineTuning.of(e.settings(), rate));
+            case StageSettings.Gating g -> new Gating(g.settings());
+            case StageSettings.Ducking d -> new Ducking(d.settings());
+            case StageSettings.Widening w ->
+                    new Widening(
+                            w.width().factor(),
+                            w.width().monoBelowHz(),
+                            StereoWidth.packed(w.width().monoBelowHz(), rate));
+            case StageSettings.Level l -> new Level((float) l.gain());
+        };
+    }
+}

@@ -1,0 +1,52 @@
+package orbispace.core.space;
+
+import java.util.List;
+
+/**
+ * Short detuned copies.
+ *
+ * @param voices two to four of them
+ * @param highPassHz lows removed from the copies, so that the low end stays single, 20 to 1,000
+ * @param centre false to take away what the copies have in the middle, so that they only widen and
+ *     vanish in mono
+ */
+public record DoublerSettings(List<Voice> voices, double highPassHz, boolean centre)
+        implements EngineSettings {
+    /**
+     * One copy.
+     *
+     * @param seconds how much later, 0.005 to 0.1
+     * @param cents detuned by, -50 to 50
+     * @param side where, -1 (left) to 1
+     */
+    public record Voice(double seconds, double cents, double side) {
+        /** Checks the ranges. */
+        public Voice {
+            EngineSettings.require("copy", seconds, 0.005, 0.1);
+            EngineSettings.require("detune", cents, -50, 50);
+            EngineSettings.require("side", side, -1, 1);
+        }
+    }
+
+    /** Checks the ranges. */
+    public DoublerSettings {
+        voices = List.copyOf(voices);
+        EngineSettings.require("number of copies", voices.size(), 2, 4);
+        EngineSettings.require("doubler high-pass", highPassHz, 20, 1000);
+    }
+
+    @Override
+    public double ringSeconds() {
+        return 0.2;
+    }
+
+    @Override
+    public boolean linear() {
+        return voices.stream().allMatch(v -> v.cents() == 0);
+    }
+
+    @Override
+    public Object shape() {
+        return "doubler" + voices.size();
+    }
+}

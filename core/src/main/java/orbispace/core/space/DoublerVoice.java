@@ -1,0 +1,129 @@
+package orbispace.core.space;
+
+import orbispace.core.signal.DelayLine;
+
+/**
+ * One detuned copy: a delay that drifts, and when it has drifted far enough splices back to where
+ * the waveform fits best (the waveform similarity of Verhelst and Roelands 1993), so that a
+ * sustained tone passes without a beat.
+ */
+final class DoublerVoice {
+    /** How far the delay may drift from the set time. */
+    static final double REACH_SECONDS = 0.004;
+
+    private static final double SEARCH_SECONDS = 0.005;
+    private static final double FADE_SECONDS = 0.012;
+    private static final double WINDOW_SECONDS = 0.008;
+    private static final float SILENT = 1e-10f;
+
+    private final double rate;
+    private final float[] ring;
+    private final int mask;
+    private final int fadeFrames;
+    private int write;
+    private double base;
+    private double perFrame;
+    private double delay;
+    private double old;
+    private int fadeLeft;
+
+    DoublerVoice(DoublerSettings.Voice voice, double sampleRateHz) {
+        rate = sampleRateHz;
+        int most = (int) ((0.1 + 3 * REACH_SECONDS + 2 * WINDOW_SECONDS) * rate);
+        ring = new float[Integer.highestOneBit(most) * 2];
+        mask = ring.length - 1;
+        fadeFrames = (int) (FADE_SECONDS * rate);
+        apply(voice);
+        reset();
+    }
+
+    /** Takes a new time and detune; the delay goes there by one splice. */
+    void apply(DoublerSettings.Voice voice) {
+        base = voice.seconds() * rate;
+        // Detuned upwards the delay grows shorter.
+        perFrame = 1 - Math.pow(2, voice.cents() / 1200);
+    }
+
+    private double reach() {
+        return Math.min(REACH_SECONDS * rate, base - 8);
+    }
+
+    void process(float[] in, float[] out, int n) {
+        for (int k = 0; k < n; k++) {
+            float x = in[k];
+            ring[write & mask] = Math.abs(x) < SILENT ? 0 : x;
+            float y = at(delay);
+            if (fadeLeft > 0) {
+                float share = fadeLeft / (float) fadeFrames;
+                y += share * (at(old) - y);
+                fadeLeft--;
+                old += perFrame;
+            } else if (Math.abs(delay - base) > reach() + 1) {
+                splice();
+            }
+            out[k] = y;
+            delay += perFrame;
+            write++;
+        }
+    }
+
+    private float at(double frames) {
+        int whole = (int) frames;
+        float f = (float) (frames - whole);
+        int i = write - whole;
+        if (f == 0) {
+            return ring[i & mask];
+        }
+        return DelayLine.lagrange(
+                ring[(i + 1) & mask],
+                ring[i & mask],
+                ring[(i - 1) & mask],
+                ring[(i - 2) & mask],
+                f);
+    }
+
+    /** Goes back to the other end of the reach, to the place that sounds most alike. */
+    private void splice() {
+        old = delay;
+        fadeLeft = fadeFrames;
+        if (perFrame == 0) {
+            delay = base;
+            return;
+        }
+        double far = perFrame > 0 ? base - reach() : base + reach();
+        int search = (int) Math.min(SEARCH_SECONDS * rate, 1.6 * reach());
+        int step = perFrame > 0 ? 1 : -1;
+        double best = -2;
+        int bestAt = 0;
+        for (int s = 0; s <= search; s++) {
+            double alike = alike((int) Math.round(old), (int) Math.round(far) + step * s);
+            if (alike > best + 1e-6) {
+                best = alike;
+                bestAt = s;
+            }
+        }
+        delay = Math.rint(far) + (double) step * bestAt + (old - Math.rint(old));
+    }
+
+    /** Normalised correlation of what lies behind two delays, on every third frame. */
+    private double alike(int a, int b) {
+        int window = (int) (WINDOW_SECONDS * rate);
+        double product = 0;
+        double energy = 1e-20;
+        for (int i = 0; i < window; i += 3) {
+            double x = ring[(write - a - i) & mask];
+            double y = ring[(write - b - i) & mask];
+            product += x * y;
+            energy += y * y;
+        }
+        return product / Math.sqrt(energy);
+    }
+
+    void reset() {
+        java.util.Arrays.fill(ring, 0);
+        delay = base;
+        old = base;
+        fadeLeft = 0;
+        write = 0;
+    }
+}

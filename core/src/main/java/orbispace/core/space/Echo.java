@@ -1,0 +1,204 @@
+package orbispace.core.space;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.core.audio.Pan;
+import orbispace.core.signal.Biquad;
+import orbispace.core.signal.Cascade;
+import orbispace.core.signal.DelayLine;
+import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.SoftCurve;
+
+/**
+ * An echo: two delay lines with a high-pass and a low-pass of two poles each, a soft curve and a
+ * slow sway in the loop.
+ *
+ * <p>A single echo and a stereo pair answer each side for itself; a ping-pong sums its input to
+ * mono and answers left, right, left. The first arrival is the input itself at the set time
+ * (fractions of a frame included); arrival k stands at k times the spacing, {@code feedback^(k-1)}
+ * in level before filters and curve. A new time is cross-faded in.
+ */
+public final class Echo implements Engine {
+    /** The shortest delay the lines can hold. */
+    static final int LEAST_FRAMES = 4;
+
+    private static final int BLOCK = 32;
+    private static final float SILENT = 1e-10f;
+    private static final int GLIDE_FRAMES = 1024;
+
+    /** Times, feedback and loop of an echo. */
+    static final class Tuning implements EngineTuning {
+        private final EchoSettings settings;
+        private final double leftFrames;
+        private final double rightFrames;
+        private final double[] loop;
+        private final float near;
+        private final float far;
+        private final float bend;
+        private final double wowFrames;
+        private final double wowPerFrame;
+
+        private Tuning(EchoSettings s, double rate) {
+            settings = s;
+            boolean pair = s.kind() == EchoSettings.Kind.PAIR;
+            leftFrames = Math.max(LEAST_FRAMES, s.leftSeconds() * rate);
+            rightFrames = pair ? Math.max(LEAST_FRAMES, s.rightSeconds() * rate) : leftFrames;
+            List<Biquad> filters =
+                    new ArrayList<>(FilterDesign.highPass(s.loop().highPassHz(), 2, rate));
+            filters.addAll(FilterDesign.lowPass(s.loop().lowPassHz(), 2, rate));
+            loop = Cascade.pack(filters, 2);
+            boolean keepsSides = s.kind() == EchoSettings.Kind.SINGLE;
+            near = keepsSides ? 1 : (float) Pan.left(-s.width());
+            far = keepsSides ? 0 : (float) Pan.right(-s.width());
+            bend = (float) s.loop().saturation();
+            double most = Math.min(leftFrames, rightFrames) - LEAST_FRAMES;
+            wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
+            wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
+        }
+
+        static Tuning of(EchoSettings settings, double sampleRateHz) {
+            return new Tuning(settings, sampleRateHz);
+        }
+
+        @Override
+        public Object shape() {
+            return settings.shape();
+        }
+    }
+
+    private final boolean pingPong;
+    private final DelayLine leftLine;
+    private final DelayLine rightLine;
+    private final Cascade loop = new Cascade(2);
+    private final float[] l = new float[BLOCK];
+    private final float[] r = new float[BLOCK];
+    private final float[] inLeft = new float[BLOCK];
+    private final float[] inRight = new float[BLOCK];
+    private Tuning tuning;
+    private float feedback;
+    private float bend;
+    private float near;
+    private float far;
+    private double wow;
+    private double turn;
+
+    /** An echo at rest. */
+    Echo(Tuning tuning, double sampleRateHz) {
+        int most = (int) Math.ceil((EchoSettings.MAX_SECONDS + 0.005) * sampleRateHz);
+        pingPong = tuning.settings.kind() == EchoSettings.Kind.PING_PONG;
+        leftLine = new DelayLine(most);
+        rightLine = new DelayLine(most);
+        this.tuning = tuning;
+        settle();
+    }
+
+    private void settle() {
+        feedback = (float) tuning.settings.feedback();
+        bend = tuning.bend;
+        near = tuning.near;
+        far = tuning.far;
+        wow = tuning.wowFrames;
+        turn = 0;
+        loop.set(tuning.loop, true);
+        leftLine.setDelay(tuning.leftFrames, true);
+        rightLine.setDelay(tuning.rightFrames, true);
+    }
+
+    @Override
+    public void apply(EngineTuning given) {
+        if (given instanceof Tuning t && t != tuning && t.shape().equals(tuning.shape())) {
+            tuning = t;
+            loop.set(t.loop, false);
+        }
+    }
+
+    @Override
+    public void process(float[] left, float[] right, int from, int to) {
+        int at = from;
+        while (at < to) {
+            leftLine.setDelay(tuning.leftFrames, false);
+            rightLine.setDelay(tuning.rightFrames, false);
+            int readable = Math.min(leftLine.readable(), rightLine.readable());
+            int n = Math.min(Math.min(BLOCK, readable - (int) wow), to - at);
+            processBlock(left, right, at, Math.max(1, n));
+            at += Math.max(1, n);
+        }
+    }
+
+    private void processBlock(float[] left, float[] right, int at, int n) {
+        read(n);
+        for (int k = 0; k < n; k++) {
+            take(left[at + k], right[at + k], k);
+            near += (tuning.near - near) / GLIDE_FRAMES;
+            far += (tuning.far - far) / GLIDE_FRAMES;
+            left[at + k] = near * l[k] + far * r[k];
+            right[at + k] = near * r[k] + far * l[k];
+        }
+        loop.process(l, r, 0, n);
+        bend(n);
+        float wanted = (float) tuning.settings.feedback();
+        for (int k = 0; k < n; k++) {
+            feedback += (wanted - feedback) / GLIDE_FRAMES;
+            // In a ping-pong what the right line gives back returns to the left, where the input
+            // joins it.
+            float back = pingPong ? r[k] : l[k];
+            float cross = pingPong ? l[k] : r[k];
+            l[k] = clean(inLeft[k] + feedback * back);
+            r[k] = clean(inRight[k] + feedback * cross);
+        }
+        leftLine.write(l, n);
+        rightLine.write(r, n);
+    }
+
+    private void read(int n) {
+        if (wow == 0 && tuning.wowFrames == 0) {
+            leftLine.read(l, n);
+            rightLine.read(r, n);
+            return;
+        }
+        for (int k = 0; k < n; k++) {
+            wow += (tuning.wowFrames - wow) / GLIDE_FRAMES;
+            double sway = wow * Math.sin(turn);
+            l[k] = leftLine.ahead(k, sway);
+            r[k] = rightLine.ahead(k, sway);
+            turn += tuning.wowPerFrame;
+        }
+        if (tuning.wowFrames == 0 && wow < 1e-3) {
+            wow = 0;
+        }
+    }
+
+    private void take(float left, float right, int k) {
+        if (pingPong) {
+            inLeft[k] = clean((float) Math.sqrt(0.5) * (left + right));
+            inRight[k] = 0;
+        } else {
+            inLeft[k] = clean(left);
+            inRight[k] = clean(right);
+        }
+    }
+
+    private void bend(int n) {
+        if (bend == 0 && tuning.bend == 0) {
+            return;
+        }
+        for (int k = 0; k < n; k++) {
+            bend += (tuning.bend - bend) / GLIDE_FRAMES;
+            l[k] = SoftCurve.bend(l[k], bend);
+            r[k] = SoftCurve.bend(r[k], bend);
+        }
+        bend = tuning.bend == 0 && bend < 1e-4f ? 0 : bend;
+    }
+
+    private static float clean(float x) {
+        return Math.abs(x) < SILENT ? 0 : x;
+    }
+
+    @Override
+    public void reset() {
+        leftLine.reset();
+        rightLine.reset();
+        loop.reset();
+        settle();
+    }
+}

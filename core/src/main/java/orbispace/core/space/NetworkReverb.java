@@ -1,0 +1,288 @@
+package orbispace.core.space;
+
+import java.util.List;
+import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Biquad;
+import orbispace.core.signal.Cascade;
+import orbispace.core.signal.DelayLine;
+import orbispace.core.signal.FilterDesign;
+
+/**
+ * A reverb: the first reflections of its kind, and input diffusion by all-passes (Schroeder 1962)
+ * into a feedback delay network of 16 lines mixed by a Hadamard matrix, each line with the
+ * absorption that gives every frequency its decay time (Jot and Chaigne 1991).
+ *
+ * <p>Three bands with crossovers at {@link #LOW_CROSSOVER_HZ} and {@link #HIGH_CROSSOVER_HZ}. Lines
+ * are read at slowly moving fractional positions, so that no mode of the late tail stands still.
+ * The impulse response has unit energy within 2 dB at any decay. There is no latency. The tail goes
+ * to exact zero below about -200 dBFS.
+ */
+public final class NetworkReverb implements Engine {
+    /** Below this the low ratio applies. */
+    public static final double LOW_CROSSOVER_HZ = 250;
+
+    /** Above this the high ratio applies. */
+    public static final double HIGH_CROSSOVER_HZ = 5500;
+
+    static final int LINES = 16;
+
+    private static final int BLOCK = NetworkLine.GRID;
+    private static final float NETWORK_SCALE = (float) Math.sqrt(2.0 / LINES);
+    private static final float DIFFUSION = 0.62f;
+    private static final double[] SIDE_OFFSET = {1, 1.0863};
+
+    /** Absorption filters of the lines, and the levels of network and first reflections. */
+    static final class Tuning implements EngineTuning {
+        private final ReverbSettings settings;
+        private final List<EarlyPattern.Tap> taps;
+        private final double[][] absorption;
+        private final float[] left;
+        private final float[] right;
+        private final float network;
+
+        private Tuning(ReverbSettings s, double rate) {
+            settings = s;
+            taps = EarlyPattern.taps(s.kind(), s.wallScale());
+            int[] frames = lineFrames(s, rate);
+            absorption = new double[LINES][];
+            double kept = 0;
+            for (int i = 0; i < LINES; i++) {
+                double lossDb = -60 * frames[i] / (s.decaySeconds() * rate);
+                kept += Decibels.toPower(lossDb) / LINES;
+                absorption[i] = Cascade.pack(absorption(s, lossDb, rate), 2);
+            }
+            // Each round has the kept share of the energy of the one before: together kept / (1 -
+            // kept).
+            double share = s.kind().earlyShare;
+            network = (float) (Math.sqrt((1 - share) * (1 - kept) / kept) * NETWORK_SCALE);
+            left = new float[taps.size()];
+            right = new float[taps.size()];
+            workOutTaps(share);
+        }
+
+        /** Reflections follow the decay, and have their share of the energy together. */
+        private void workOutTaps(double share) {
+            double energy = 1e-12;
+            for (int t = 0; t < left.length; t++) {
+                EarlyPattern.Tap tap = taps.get(t);
+                double fallen = Decibels.toAmplitude(-60 * tap.seconds() / settings.decaySeconds());
+                left[t] = (float) (tap.left() * fallen);
+                right[t] = (float) (tap.right() * fallen);
+                energy += left[t] * left[t] + right[t] * right[t];
+            }
+            float gain = (float) Math.sqrt(2 * share / energy);
+            for (int t = 0; t < left.length; t++) {
+                left[t] *= gain;
+                right[t] *= gain;
+            }
+        }
+
+        static Tuning of(ReverbSettings settings, double sampleRateHz) {
+            return new Tuning(settings, sampleRateHz);
+        }
+
+        private static List<Biquad> absorption(ReverbSettings s, double lossDb, double rate) {
+            double lowDb = lossDb * (1 / s.lowRatio() - 1);
+            double highDb = lossDb * (1 / s.highRatio() - 1);
+            // Reading between the samples of a line loses highs of itself.
+            highDb += Math.min(0.75 * readingLossDb(8000 / rate), -0.6 * (lossDb + highDb));
+            Biquad low = FilterDesign.lowShelf(LOW_CROSSOVER_HZ, lowDb, rate);
+            Biquad high = FilterDesign.highShelf(HIGH_CROSSOVER_HZ, highDb, rate);
+            return List.of(low.scaled(Decibels.toAmplitude(lossDb)), high);
+        }
+
+        /** Mean loss of third-order interpolation over all fractions, as seen at a frequency. */
+        private static double readingLossDb(double cyclesPerFrame) {
+            double sum = 0;
+            for (int i = 0; i < 32; i++) {
+                float f = i / 32f;
+                double re = 0;
+                double im = 0;
+                for (int k = 0; k < 4; k++) {
+                    double turn = 2 * Math.PI * cyclesPerFrame * (k - 1);
+                    double tap =
+                            DelayLine.lagrange(
+                                    k == 0 ? 1 : 0,
+                                    k == 1 ? 1 : 0,
+                                    k == 2 ? 1 : 0,
+                                    k == 3 ? 1 : 0,
+                                    f);
+                    re += tap * Math.cos(turn);
+                    im += tap * Math.sin(turn);
+                }
+                sum += -10 * Math.log10(re * re + im * im) / 32;
+            }
+            return sum;
+        }
+
+        @Override
+        public Object shape() {
+            return settings.shape();
+        }
+    }
+
+    private final NetworkLine[] lines = new NetworkLine[LINES];
+    private final Absorption[] absorptions = new Absorption[LINES / 2];
+    private final float[][] block = new float[LINES][BLOCK];
+    private final AllPass[][] diffusers;
+    private final EarlyPattern early;
+    private final float[] outLeft = new float[BLOCK];
+    private final float[] outRight = new float[BLOCK];
+    private final float[] earlyLeft = new float[BLOCK];
+    private final float[] earlyRight = new float[BLOCK];
+    private final int[] leftSigns = signs(0b0101_1010_0011_1100);
+    private final int[] rightSigns = signs(0b0011_0110_1010_0101);
+    private final Object shape;
+    private float gain;
+    private float gainTarget;
+    private int phase;
+
+    /** A reverb at rest. */
+    NetworkReverb(Tuning tuning, double sampleRateHz) {
+        shape = tuning.shape();
+        int[] frames = lineFrames(tuning.settings, sampleRateHz);
+        java.util.Arrays.setAll(absorptions, p -> new Absorption());
+        for (int i = 0; i < LINES; i++) {
+            lines[i] = new NetworkLine(frames[i], i, sampleRateHz);
+        }
+        early = new EarlyPattern(tuning.taps, sampleRateHz, BLOCK);
+        List<Double> seconds = tuning.settings.kind().diffusionSeconds;
+        diffusers = new AllPass[2][seconds.size()];
+        for (int c = 0; c < 2; c++) {
+            for (int d = 0; d < seconds.size(); d++) {
+                double scaled = seconds.get(d) * tuning.settings.wallScale() * SIDE_OFFSET[c];
+                int length = (int) Math.round(scaled * sampleRateHz);
+                diffusers[c][d] = new AllPass(Primes.from(length), DIFFUSION);
+            }
+        }
+        tune(tuning, true);
+        gain = gainTarget;
+    }
+
+    /** Lengths of the lines at a sample rate: primes in a geometric series. */
+    private static int[] lineFrames(ReverbSettings s, double sampleRateHz) {
+        int[] frames = new int[LINES];
+        double spread = s.kind().longestSeconds / s.kind().shortestSeconds;
+        for (int i = 0; i < LINES; i++) {
+            double share = i / (LINES - 1.0);
+            double seconds = s.wallScale() * s.kind().shortestSeconds * Math.pow(spread, share);
+            frames[i] = Primes.from((int) Math.round(seconds * sampleRateHz));
+        }
+        return frames;
+    }
+
+    @Override
+    public void apply(EngineTuning tuning) {
+        if (tuning instanceof Tuning t && t.shape().equals(shape)) {
+            tune(t, false);
+        }
+    }
+
+    private void tune(Tuning tuning, boolean atOnce) {
+        for (int p = 0; p < absorptions.length; p++) {
+            absorptions[p].tune(tuning.absorption[2 * p], tuning.absorption[2 * p + 1], atOnce);
+        }
+        early.tune(tuning.left, tuning.right, atOnce);
+        gainTarget = tuning.network;
+    }
+
+    @Override
+    public void process(float[] left, float[] right, int from, int to) {
+        int at = from;
+        while (at < to) {
+            // Blocks end on a fixed grid, so that the output does not depend on how the caller
+            // cuts.
+            int end = Math.min(to, at + BLOCK - phase);
+            processBlock(left, right, at, end - at);
+            phase = (phase + end - at) % BLOCK;
+            at = end;
+        }
+    }
+
+    private void processBlock(float[] left, float[] right, int at, int n) {
+        java.util.Arrays.fill(earlyLeft, 0, n, 0);
+        java.util.Arrays.fill(earlyRight, 0, n, 0);
+        if (phase == 0) {
+            early.glide();
+        }
+        early.process(left, right, at, n, earlyLeft, earlyRight);
+        diffuse(diffusers[0], left, at, n);
+        diffuse(diffusers[1], right, at, n);
+        java.util.Arrays.fill(outLeft, 0, n, 0);
+        java.util.Arrays.fill(outRight, 0, n, 0);
+        readLines(n);
+        for (int i = 0; i < LINES; i++) {
+            accumulate(outLeft, block[i], leftSigns[i], n);
+            accumulate(outRight, block[i], rightSigns[i], n);
+        }
+        Hadamard.mix(block, n);
+        for (int i = 0; i < LINES; i++) {
+            accumulate(block[i], at, i % 2 == 0 ? left : right, (i & 2) == 0 ? 1 : -1, n);
+            lines[i].write(block[i], n);
+        }
+        float step = (gainTarget - gain) / 256;
+        for (int k = 0; k < n; k++) {
+            gain += step;
+            left[at + k] = earlyLeft[k] + gain * outLeft[k];
+            right[at + k] = earlyRight[k] + gain * outRight[k];
+        }
+        if (Math.abs(gainTarget - gain) < 1e-6f) {
+            gain = gainTarget;
+        }
+    }
+
+    private void readLines(int n) {
+        for (int p = 0; p < absorptions.length; p++) {
+            lines[2 * p].read(block[2 * p], phase, n);
+            lines[2 * p + 1].read(block[2 * p + 1], phase, n);
+            if (phase == 0) {
+                absorptions[p].glide();
+            }
+            absorptions[p].process(block[2 * p], block[2 * p + 1], n);
+        }
+    }
+
+    private static void diffuse(AllPass[] chain, float[] samples, int at, int n) {
+        for (AllPass allPass : chain) {
+            allPass.process(samples, at, at + n);
+        }
+    }
+
+    private static void accumulate(float[] into, float[] from, int sign, int n) {
+        for (int k = 0; k < n; k++) {
+            into[k] += sign * from[k];
+        }
+    }
+
+    private static void accumulate(float[] into, int at, float[] from, int sign, int n) {
+        for (int k = 0; k < n; k++) {
+            into[k] += sign * from[at + k];
+        }
+    }
+
+    private static int[] signs(int bits) {
+        int[] signs = new int[LINES];
+        for (int i = 0; i < LINES; i++) {
+            signs[i] = (bits >> i & 1) == 0 ? 1 : -1;
+        }
+        return signs;
+    }
+
+    @Override
+    public void reset() {
+        for (NetworkLine line : lines) {
+            line.reset();
+        }
+        for (Absorption absorption : absorptions) {
+            absorption.reset();
+        }
+        for (AllPass[] chain : diffusers) {
+            for (AllPass allPass : chain) {
+                allPass.reset();
+            }
+        }
+        early.reset();
+        gain = gainTarget;
+        phase = 0;
+    }
+}
