@@ -10,7 +10,11 @@ import java.util.function.DoubleConsumer;
 import java.util.function.Supplier;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Chain;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Gate;
+import orbispace.core.design.Send;
+import orbispace.core.space.ReverbKind;
 import orbispace.core.design.Filter.Corner;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -82,10 +86,44 @@ public final class HarbourSong {
                 new Source("shaker", "Shaker", "shaker.wav", Role.HITS, 0, 0.60));
     }
 
-    /** The field to begin with: a hall and a dotted-quarter echo, placed but not yet cleared. */
+    /**
+     * The field to begin with: a short room, a hall, a dotted-quarter echo and a gated space for
+     * the drum, placed but not yet cleared.
+     */
     public static Design design() {
         Song song = new Song(TITLE, Shape.RATE, HarbourScore.CLOCK, HarbourScore.SECTIONS);
-        return new Design(song, sources(), List.of(longPier(), bellBuoy()));
+        return new Design(song, sources(), List.of(netLoft(), longPier(), bellBuoy(), slackWater()));
+    }
+
+    private static Return netLoft() {
+        return Return.of(
+                "A",
+                "Net loft",
+                Map.of(
+                        "voice", -12.0, "concertina", -9.0, "marimba", -9.0, "drum", -8.0, "shaker",
+                        -9.0),
+                Filter.OPEN,
+                new MusicalTime.Millis(6),
+                new Space.Reverb(ReverbKind.ROOM, 0.55, 1, 0.8, 1),
+                new Filter(new Corner(150, 2), new Corner(7000, 2)),
+                null,
+                -8,
+                3);
+    }
+
+    /** The drum without what its microphone hears of the shaker, ending after an eighth. */
+    private static Return slackWater() {
+        MusicalTime eighth = new MusicalTime.Note(NoteValue.parse("1/8").orElseThrow(), 0);
+        Gate atTheSend = new Gate("", Filter.OPEN, -20, 4, 120, 0.5, 60, 60, null);
+        Gate wall = new Gate("drum", Filter.OPEN, -20, 4, 120, 2, 0, 25, eighth);
+        return new Return(
+                "D",
+                "Slack water",
+                Map.of("drum", Send.of(-4).withGate(atTheSend)),
+                Map.of(),
+                Chain.of(new Space.Reverb(ReverbKind.CHAMBER, 1.2, 1, 0.8, 1)).withGate(wall),
+                -3,
+                new Return.Timing(11, false));
     }
 
     private static Return longPier() {

@@ -240,10 +240,10 @@ class HarbourSongTest {
     }
 
     @Test
-    void theFieldToBeginWithHasAHallAndAnEchoOnTheGrid() {
+    void theFieldToBeginWithHasARoomAHallAnEchoAndAGatedDrum() {
         Design design = HarbourSong.design();
         assertThat(design.returns().stream().map(r -> r.id() + " " + r.name()).toList())
-                .isEqualTo(List.of("B Long pier", "C Bell buoy"));
+                .isEqualTo(List.of("A Net loft", "B Long pier", "C Bell buoy", "D Slack water"));
         assertThat(design.song().sections()).hasSize(6);
         assertThat(HarbourSong.clock().secondsOfBar(27)).isCloseTo(75.377, within(0.001));
     }

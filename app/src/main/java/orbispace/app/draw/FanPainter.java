@@ -59,7 +59,20 @@ final class FanPainter {
         return outer;
     }
 
-    void paint(boolean chosen, Engraving engraving) {
+    /** Draws the fan; only its outline over a breath of colour if others are in the way. */
+    void paint(boolean chosen, boolean crowded, Engraving engraving) {
+        if (crowded && !chosen) {
+            pen.g.setGlobalAlpha(0.05);
+            pen.g.setFill(color);
+            sector();
+            pen.g.fill();
+            pen.g.setGlobalAlpha(0.75);
+            outline(false);
+            if (geometry.hasWall()) {
+                wall();
+            }
+            return;
+        }
         if (chosen) {
             knockOut();
         }
@@ -73,7 +86,7 @@ final class FanPainter {
             case STIPPLE -> stipple();
         }
         outline(chosen);
-        if (engraving == Engraving.SPIRALS) {
+        if (geometry.hasWall()) {
             wall();
         }
     }

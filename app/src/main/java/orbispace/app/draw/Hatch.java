@@ -68,6 +68,8 @@ public final class Hatch {
             case 1, 4 -> levels(g, area, 3);
             case 2 -> stipple(g, area);
             case 3 -> diagonals(g, area, 4, 1);
+            case 6 -> uprights(g, area, 5);
+            case 7 -> levels(g, area, 5);
             default -> diagonals(g, area, 6, -1);
         }
     }

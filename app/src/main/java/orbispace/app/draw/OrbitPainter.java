@@ -23,6 +23,8 @@ public final class OrbitPainter {
             List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
     private static final double GAP_FLAG_DB = -20;
 
+    private static final int ROOMY = 4;
+
     private final Pen pen;
     private final PolarAxis axis;
     private final OrbitScene scene;
@@ -138,7 +140,12 @@ public final class OrbitPainter {
         if (picture == null) {
             return;
         }
-        new ReturnPainter(pen, axis, r, ReturnGeometry.of(scene.design(), r, picture))
+        new ReturnPainter(
+                        pen,
+                        axis,
+                        r,
+                        ReturnGeometry.of(scene.design(), r, picture),
+                        scene.design().returns().size() > ROOMY)
                 .paint(chosen);
     }
 

@@ -21,7 +21,7 @@ public enum Palette {
             "#D9D1C1",
             "#A8366F",
             "#B5321B",
-            new String[] {"#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B"}),
+            new String[] {"#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B", "#2C6A86", "#6E4B33"}),
     /** Ink and paper. */
     NIGHT(
             "#0E1726",
@@ -36,7 +36,7 @@ public enum Palette {
             "#28364D",
             "#E58BB8",
             "#F4866A",
-            new String[] {"#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C"});
+            new String[] {"#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C", "#7FBAD6", "#CDA888"});
 
     /** Main ground. */
     public final Color paper;
@@ -107,7 +107,7 @@ public enum Palette {
 
     /** Place of a return's letter among the colours and hatches. */
     public static int slot(String returnId) {
-        return Math.floorMod(returnId.charAt(0) - 'A', 6);
+        return Math.floorMod(returnId.charAt(0) - 'A', 8);
     }
 
     /** Colour of a return. */

@@ -155,6 +155,7 @@ public final class ProfilePainter {
         Color color = p.ofReturn(r.id());
         List<ReturnPicture.Arrival> arrivals = geometry.arrivals();
         double sum = arrivals.stream().mapToDouble(a -> Math.pow(10, a.levelDb() / 10)).sum();
+        double lastLabel = -100;
         for (ReturnPicture.Arrival a : arrivals) {
             double db = level + a.levelDb() - 10 * Math.log10(sum);
             double px = x(a.seconds());
@@ -165,7 +166,8 @@ public final class ProfilePainter {
             pen.line(px, y(db), px, top + height, color, 1.2);
             pen.g.setLineDashes();
             pen.circle(px, y(db), chosen ? 4 : 3.2, p.disc, color, 1.4);
-            if (chosen) {
+            if (chosen && px > lastLabel + 22) {
+                lastLabel = px;
                 pen.haloed(
                         Wording.number(db, 0),
                         px,

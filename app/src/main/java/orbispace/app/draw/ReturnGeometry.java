@@ -3,6 +3,7 @@ package orbispace.app.draw;
 import java.util.List;
 import orbispace.app.session.ReturnPicture;
 import orbispace.core.design.Design;
+import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.space.EchoSettings;
@@ -16,8 +17,11 @@ public final class ReturnGeometry {
     private final double predelay;
     private final double decay;
     private final double spacing;
+    private final double wall;
 
-    private ReturnGeometry(ReturnPicture measured, double predelay, double decay, double spacing) {
+    private ReturnGeometry(
+            ReturnPicture measured, double predelay, double decay, double spacing, double wall) {
+        this.wall = wall;
         this.measured = measured;
         this.predelay = predelay;
         this.decay = decay;
@@ -43,7 +47,25 @@ public final class ReturnGeometry {
                 r.space() instanceof Space.Echo e && e.kind() != EchoSettings.Kind.PAIR
                         ? e.time().seconds(clock, r.timedAtBar())
                         : 0;
-        return new ReturnGeometry(measured, predelay, decay, spacing);
+        return new ReturnGeometry(measured, predelay, decay, spacing, wall(design, r));
+    }
+
+    /** When a gated space ends, after the dry sound; infinite for one without a wall. */
+    private static double wall(Design design, Return r) {
+        var clock = design.song().clock();
+        double length = Double.POSITIVE_INFINITY;
+        if (r.space() instanceof Space.Gated g) {
+            length =
+                    r.predelay().seconds(clock, r.timedAtBar())
+                            + g.length().seconds(clock, r.timedAtBar());
+        }
+        MusicalTime gate = r.gate() == null ? null : r.gate().length();
+        return gate == null ? length : Math.min(length, gate.seconds(clock, r.timedAtBar()));
+    }
+
+    /** Whether it ends like a wall. */
+    public boolean hasWall() {
+        return wall <= predelay + decay;
     }
 
     /** When the space begins. */
@@ -51,9 +73,9 @@ public final class ReturnGeometry {
         return predelay;
     }
 
-    /** When the tail is 60 dB down, after the dry sound. */
+    /** When the tail is 60 dB down or its wall stands, after the dry sound. */
     public double endSeconds() {
-        return predelay + decay;
+        return Math.min(wall, predelay + decay);
     }
 
     /** The measured time that belongs to a time under the present settings. */
@@ -74,7 +96,9 @@ public final class ReturnGeometry {
 
     /** Measured level of all that is still to come at a time, re the whole. */
     public double tailDb(double seconds) {
-        return measured.curve().levelDbAt(measuredSeconds(seconds));
+        return seconds > wall
+                ? Double.NEGATIVE_INFINITY
+                : measured.curve().levelDbAt(measuredSeconds(seconds));
     }
 
     /** Energy of the whole response re a dry impulse, in dB. */

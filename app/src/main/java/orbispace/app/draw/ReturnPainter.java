@@ -14,8 +14,12 @@ final class ReturnPainter {
     private final Return ret;
     private final ReturnGeometry geometry;
     private final Color color;
+    private final boolean crowded;
 
-    ReturnPainter(Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry) {
+    /** A painter of a return; in a crowd only the chosen fan is engraved. */
+    ReturnPainter(
+            Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry, boolean crowded) {
+        this.crowded = crowded;
         this.pen = pen;
         this.axis = axis;
         this.ret = ret;
@@ -53,7 +57,7 @@ final class ReturnPainter {
         double middle = (edges[0] + edges[1]) / 2;
         double half = Math.max(4, (edges[1] - edges[0]) / 2);
         FanPainter fan = fan(middle, half);
-        fan.paint(chosen, engraving);
+        fan.paint(chosen, crowded, engraving);
         seal(fan, middle - half * (chosen ? 0.82 : 0.6), chosen);
     }
 
@@ -62,9 +66,9 @@ final class ReturnPainter {
         double left = Math.min(-2 * SPLIT_DEGREES, edges[0]);
         double right = Math.max(2 * SPLIT_DEGREES, edges[1]);
         FanPainter first = fan((left - SPLIT_DEGREES) / 2, -(left + SPLIT_DEGREES) / 2);
-        first.paint(chosen, engraving(split.left().kind()));
+        first.paint(chosen, crowded, engraving(split.left().kind()));
         fan((right + SPLIT_DEGREES) / 2, (right - SPLIT_DEGREES) / 2)
-                .paint(chosen, engraving(split.right().kind()));
+                .paint(chosen, crowded, engraving(split.right().kind()));
         seal(first, left * 0.8, chosen);
     }
 

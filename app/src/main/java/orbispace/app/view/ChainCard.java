@@ -18,14 +18,16 @@ final class ChainCard extends HBox {
     private final Plot plot;
     private final VBox card;
 
-    /** A card with fields side by side, three in a row. */
-    ChainCard(String title, Consumer<Pen> drawing, Region... fields) {
+    /** A card with fields side by side, two or three in a row. */
+    ChainCard(String title, Consumer<Pen> drawing, boolean rowsOfTwo, Region... fields) {
         Label head = new Label(title);
         head.getStyleClass().add("caps");
         VBox rows = new VBox(1);
-        double room = fields.length == 1 ? 140 : fields.length == 2 ? 84 : 58;
+        int most = rowsOfTwo ? 2 : FIELDS_IN_ROW;
         for (int i = 0; i < fields.length; i++) {
-            if (i % FIELDS_IN_ROW == 0) {
+            int inRow = Math.min(most, fields.length - i / most * most);
+            double room = inRow == 1 ? 140 : inRow == 2 ? 84 : 58;
+            if (i % most == 0) {
                 rows.getChildren().add(new HBox(2));
             }
             fields[i].setPrefWidth(room);
@@ -37,7 +39,7 @@ final class ChainCard extends HBox {
         plot.setMinSize(54, 30);
         plot.setMaxHeight(30);
         HBox line = new HBox(rows, Plate.spring(), plot);
-        card = Plate.clip(new VBox(head, line));
+        card = Plate.clip(fields.length == 0 ? new VBox(head) : new VBox(head, line));
         card.getStyleClass().add("chain-card");
         HBox.setHgrow(card, Priority.ALWAYS);
         HBox.setMargin(card, new Insets(0, 0, 5, 0));

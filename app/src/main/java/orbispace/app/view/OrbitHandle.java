@@ -7,6 +7,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
 
 /** A diamond that is dragged, stepped or typed over, with its reading beside it. */
 final class OrbitHandle extends ScalingCanvas {
@@ -61,7 +62,8 @@ final class OrbitHandle extends ScalingCanvas {
         Plate.place(this, x - 10, y - 10, 20, 20);
         reading.setText(label + "  " + words);
         setAccessibleText(label + " " + words);
-        double w = reading.prefWidth(-1);
+        // A label does not measure itself anew while its pane is laid out.
+        double w = Pen.width(reading.getText(), Type.strong(12)) + 16;
         double side = bearing < -20 ? -w - 18 : 16;
         Plate.place(reading, Math.rint(x + side), Math.rint(y - 11), Math.ceil(w), 22);
         Plate.place(entry, Math.rint(x + side), Math.rint(y - 13), Math.max(120, w), 26);

@@ -34,14 +34,16 @@ final class OrbitHandles extends Pane {
     private final OrbitHandle end = new OrbitHandle(this, "decay");
     private final OrbitHandle echo = new OrbitHandle(this, "echo time");
     private final OrbitHandle right = new OrbitHandle(this, "right time");
+    private final OrbitHandle wall = new OrbitHandle(this, "gate: length");
     private final OrbitHandle width = new OrbitHandle(this, "width");
-    private final List<OrbitHandle> all = List.of(predelay, end, echo, right, width);
+    private final List<OrbitHandle> all = List.of(predelay, end, wall, echo, right, width);
     private final StringProperty why = new SimpleStringProperty("");
     private PolarAxis axis = new PolarAxis(0, 0, 1);
 
     OrbitHandles(Session session) {
         this.session = session;
         setPickOnBounds(false);
+        wall.hold("gate: length");
         all.forEach(h -> getChildren().add(h.reading));
         getChildren().addAll(all);
         all.forEach(h -> getChildren().add(h.entry));
@@ -73,6 +75,7 @@ final class OrbitHandles extends Pane {
         Optional<Return> chosen = chosen();
         all.forEach(h -> h.show(false));
         chosen.ifPresent(this::place);
+        chosen.ifPresent(this::wall);
         if (chosen.isPresent() && all.stream().noneMatch(OrbitHandle::isFocused)) {
             why.set(Reasons.space(session));
         }
@@ -125,6 +128,16 @@ final class OrbitHandles extends Pane {
                             d.copies().getFirst().side(),
                             Wording.millis(1000 * d.copies().getFirst().seconds()));
             case Space.Parallel p -> {}
+        }
+    }
+
+    /** The wall of a gate behind the space. */
+    private void wall(Return r) {
+        MusicalTime length = r.gate() == null ? null : r.gate().length();
+        if (length != null) {
+            double at = seconds(r, length);
+            wall.show(true);
+            wall.place(axis.r(at), 0, reading(length, at));
         }
     }
 
@@ -227,7 +240,7 @@ final class OrbitHandles extends Pane {
 
     private Optional<Edit> edit(OrbitHandle handle, Return r, double seconds, boolean free) {
         Optional<NoteValue> note = free ? Optional.empty() : snapped(seconds);
-        double at = handle == predelay ? seconds : seconds - predelaySeconds(r);
+        double at = handle == predelay || handle == wall ? seconds : seconds - predelaySeconds(r);
         if (handle == end && !(r.space() instanceof Space.Gated)) {
             double wanted =
                     note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));

@@ -28,7 +28,7 @@ final class ReturnHead extends VBox {
 
     ReturnHead(Session session) {
         this.session = session;
-        getStyleClass().add("inspector-head");
+        getStyleClass().add("return-head");
         seal = new SealMark(session.selection().returnId()::get, 15, true);
         name =
                 new NameField(
@@ -60,6 +60,7 @@ final class ReturnHead extends VBox {
                         action("Remove", r -> session.field().remove(r)));
         getChildren().addAll(first, actions);
         setSpacing(5);
+        setMinHeight(USE_PREF_SIZE);
     }
 
     private Button action(String text, java.util.function.Consumer<Return> act) {

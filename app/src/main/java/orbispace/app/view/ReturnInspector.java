@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.scene.control.Button;
@@ -29,6 +30,8 @@ import orbispace.files.Wording;
 /** The chain of the chosen return as a path of small cards. */
 final class ReturnInspector extends VBox {
     private static final double SEND_NAME = 48;
+    private static final Set<String> TIMES =
+            Set.of("echo time", "right time", "gated: length", "gate: length");
 
     private final Session session;
     private final VBox cards = new VBox();
@@ -243,8 +246,8 @@ final class ReturnInspector extends VBox {
                 this::gatePlot,
                 "gate: opens at",
                 "gate: hysteresis",
-                "gate: length",
                 "gate: attack",
+                "gate: length",
                 "gate: release");
         plots.getLast()
                 .addBelow(
@@ -258,7 +261,7 @@ final class ReturnInspector extends VBox {
         session.design().get().sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
                 .forEach(s -> list.add(sendField(s.id(), s.name())));
-        ChainCard card = new ChainCard("SENDS, dB", this::sendPlot, list.toArray(Region[]::new));
+        ChainCard card = new ChainCard("SENDS, dB", this::sendPlot, false, list.toArray(Region[]::new));
         plots.add(card);
         card.setPalette(palette);
         return card;
@@ -332,7 +335,9 @@ final class ReturnInspector extends VBox {
             fields.put(name, field);
             list.add(field);
         }
-        ChainCard card = new ChainCard(head, drawing, list.toArray(Region[]::new));
+        // A note value with its milliseconds needs the room of half a row.
+        boolean wide = List.of(names).stream().anyMatch(TIMES::contains);
+        ChainCard card = new ChainCard(head, drawing, wide, list.toArray(Region[]::new));
         card.setPalette(palette);
         plots.add(card);
         cards.getChildren().add(card);

@@ -28,6 +28,8 @@ import orbispace.files.Wording;
 
 /** The returns as a list: name, times, and how much each is noticed in the chosen section. */
 final class ReturnList extends VBox {
+    private static final int ROOMY = 4;
+    private static final PseudoClass CLOSE = PseudoClass.getPseudoClass("close");
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
     private final Session session;
@@ -44,15 +46,17 @@ final class ReturnList extends VBox {
                         caps("RETURNS", 170),
                         caps("predelay", 60),
                         caps("decay or note", 92),
-                        caps("in the mix", 74));
-        adding.setText("Add a return");
+                        caps("in the mix", 64),
+                        adding);
+        adding.setText("Add");
+        adding.setAccessibleText("add a return");
         adding.getStyleClass().add("kind-menu");
         for (SpaceKinds kind : SpaceKinds.values()) {
             MenuItem item = new MenuItem(kind.label());
             item.setOnAction(e -> session.field().add(kind));
             adding.getItems().add(item);
         }
-        getChildren().addAll(head, rows, adding);
+        getChildren().addAll(head, rows);
         session.design().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
@@ -83,14 +87,16 @@ final class ReturnList extends VBox {
     }
 
     private Pane row(Return r) {
+        boolean close = session.design().get().returns().size() > ROOMY;
         SealMark seal =
-                new SealMark(r::id, 12, r.id().equals(session.selection().returnId().get()));
+                new SealMark(r::id, close ? 9 : 12, r.id().equals(session.selection().returnId().get()));
         marks.add(seal);
         Label name = new Label(r.name());
         name.getStyleClass().add("row-name");
         Label kind = new Label(r.space().kindLabel());
         kind.getStyleClass().add("caption");
-        VBox words = new VBox(-2, name, kind);
+        VBox words = close ? new VBox(name) : new VBox(-2, name, kind);
+        words.setAlignment(Pos.CENTER_LEFT);
         words.setMinWidth(112);
         words.setMaxWidth(112);
         Design design = session.design().get();
@@ -113,6 +119,7 @@ final class ReturnList extends VBox {
         content.setAlignment(Pos.CENTER_LEFT);
         Button row = Plate.clip(new Button("", content));
         row.getStyleClass().add("return-row");
+        row.pseudoClassStateChanged(CLOSE, close);
         row.setMaxWidth(Double.MAX_VALUE);
         row.setAccessibleText("return " + r.id() + " " + r.name());
         row.pseudoClassStateChanged(CHOSEN, r.id().equals(session.selection().returnId().get()));
@@ -127,6 +134,8 @@ final class ReturnList extends VBox {
         ToggleButton solo =
                 Plate.toggle("solo", "hear only return " + r.id() + " beside the sources");
         solo.getStyleClass().add("small");
+        solo.pseudoClassStateChanged(
+                CLOSE, session.design().get().returns().size() > ROOMY);
         solo.setSelected(r.id().equals(session.transport().soloReturn().get()));
         solo.setOnAction(
                 e -> session.transport().soloReturn().set(solo.isSelected() ? r.id() : ""));
@@ -142,6 +151,10 @@ final class ReturnList extends VBox {
     }
 
     private static String sizeOf(Design design, Return r) {
+        MusicalTime wall = r.gate() == null ? null : r.gate().length();
+        if (wall != null) {
+            return time(design, r, wall);
+        }
         return switch (r.space()) {
             case Space.Reverb h -> Wording.seconds(h.decaySeconds());
             case Space.Gated g -> time(design, r, g.length());

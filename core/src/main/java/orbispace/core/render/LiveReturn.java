@@ -188,7 +188,7 @@ final class LiveReturn {
                 stages.get(i).apply(tuning);
             }
             int change = timeline.nextChange(clock + at);
-            int end = change - clock < n ? change - clock : n;
+            int end = change < clock + n ? change - clock : n;
             if (ear >= 0) {
                 block.peaks = ears[ear].steps();
                 block.firstStep = ears[ear].firstStep(at);

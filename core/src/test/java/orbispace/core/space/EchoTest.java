@@ -1,6 +1,7 @@
 package orbispace.core.space;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import orbispace.core.audio.Audio;
@@ -32,7 +33,7 @@ class EchoTest {
     @Test
     void arrivalsStandLeftThenRightWithinASample() {
         double spacing = 60 * 1.5 / 84;
-        Audio a = NetworkReverbTest.response(pingPong(spacing, 0.5, 20, 20000, 1), 5, RATE, 1000);
+        Audio a = Impulses.response(pingPong(spacing, 0.5, 20, 20000, 1), 5, RATE, 1000);
         assertThat(peakAround(a.channel(0), spacing, RATE))
                 .isCloseTo((int) Math.round(spacing * RATE), within(1));
         assertThat(peakAround(a.channel(1), 2 * spacing, RATE))
@@ -43,7 +44,7 @@ class EchoTest {
 
     @Test
     void firstArrivalIsTheInputAtItsLevelAndTheSecondIsDownByTheFeedback() {
-        Audio a = NetworkReverbTest.response(pingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
+        Audio a = Impulses.response(pingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
         assertThat(energyDb(a.channel(0), 0.2, 0.3)).isCloseTo(0, within(0.01));
         assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(0.9));
     }
@@ -59,10 +60,10 @@ class EchoTest {
     @Test
     void wholeFramesAreExactAndBlockSizesDoNotMatter() {
         var settings = pingPong(0.01, 0.7, 200, 5000, 1);
-        Audio whole = NetworkReverbTest.response(settings, 0.3, RATE, 14400);
+        Audio whole = Impulses.response(settings, 0.3, RATE, 14400);
         assertThat(whole.channel(0)[480]).isCloseTo(1f, within(1e-6f));
         for (int block : new int[] {1, 64, 1000}) {
-            Audio parts = NetworkReverbTest.response(settings, 0.3, RATE, block);
+            Audio parts = Impulses.response(settings, 0.3, RATE, block);
             assertThat(parts.channel(0)).isEqualTo(whole.channel(0));
             assertThat(parts.channel(1)).isEqualTo(whole.channel(1));
         }
@@ -83,7 +84,76 @@ class EchoTest {
 
     @Test
     void silenceAfterSoundEndsInExactZero() {
-        Audio a = NetworkReverbTest.response(pingPong(0.05, 0.6, 100, 6000, 1), 6, RATE, 512);
+        Audio a = Impulses.response(pingPong(0.05, 0.6, 100, 6000, 1), 6, RATE, 512);
         assertThat(a.channel(0)[a.frames() - 1]).isEqualTo(0f);
+    }
+
+    private static EchoSettings echo(EchoSettings.Kind kind, double left, double right) {
+        return new EchoSettings(kind, left, right, 0.5, EchoSettings.Loop.filters(20, 20000), 1);
+    }
+
+    private static int first(float[] x) {
+        int i = 0;
+        while (Math.abs(x[i]) < 0.1) {
+            i++;
+        }
+        return i;
+    }
+
+    @Test
+    void aPairAnswersEachSideAtItsOwnTime() {
+        Audio a =
+                Impulses.response(echo(EchoSettings.Kind.PAIR, 0.25, 0.1875), 1, RATE, 777);
+        assertThat(first(a.channel(0))).isEqualTo(12000);
+        assertThat(first(a.channel(1))).isEqualTo(9000);
+    }
+
+    @Test
+    void aSingleEchoStaysWhereTheSendWas() {
+        Audio a =
+                Impulses.response(
+                        Engine.of(echo(EchoSettings.Kind.SINGLE, 0.25, 0.25), RATE),
+                        1,
+                        0,
+                        1,
+                        RATE,
+                        500);
+        assertThat(first(a.channel(0))).isEqualTo(12000);
+        assertThat(new Audio[] {a}[0].channel(1)).containsOnly(0f);
+    }
+
+    @Test
+    void saturationKeepsTheLoopBoundedAndWowMovesTheArrivalsByWhatIsSet() {
+        var loop = new EchoSettings.Loop(20, 20000, 1, 2, 0.5);
+        var settings = new EchoSettings(EchoSettings.Kind.SINGLE, 0.2, 0.2, 0.9, loop, 1);
+        float[] x = new float[(int) (6 * RATE)];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = (float) Math.sin(2 * Math.PI * 300 * i / RATE);
+        }
+        float[] y = x.clone();
+        Impulses.run(Engine.of(settings, RATE), x, y, 512);
+        for (float v : x) {
+            assertThat(Math.abs(v)).isLessThan(3f);
+        }
+        float[] click = new float[(int) RATE];
+        click[12000] = 1;
+        float[] other = click.clone();
+        Impulses.run(Engine.of(settings, RATE), click, other, 512);
+        double late = (first(click) - 12000) / RATE;
+        assertThat(late).isBetween(0.198, 0.202).isNotEqualTo(0.2);
+    }
+
+    @Test
+    void feedbackAtUnityIsRefused() {
+        assertThatThrownBy(
+                        () ->
+                                new EchoSettings(
+                                        EchoSettings.Kind.SINGLE,
+                                        0.2,
+                                        0.2,
+                                        1,
+                                        EchoSettings.Loop.filters(20, 20000),
+                                        1))
+                .hasMessageContaining("feedback 1.0 is outside 0.0 to 0.95");
     }
 }
