@@ -25,6 +25,11 @@ final class LiveEar {
         peaks = new KeyPeaks(heard.sections(settings.material.sampleRateHz()), maxFrames);
     }
 
+    /** How many frames ahead of the song it listens. */
+    int offset() {
+        return offset;
+    }
+
     void listen(float[] gains, int start, int n) {
         Arrays.fill(key, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {

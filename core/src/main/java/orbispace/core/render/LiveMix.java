@@ -3,6 +3,7 @@ package orbispace.core.render;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
+import orbispace.core.dynamics.Drive;
 
 /**
  * The whole field block by block, for listening: the same stages as the {@link Renderer}, so what
@@ -107,12 +108,8 @@ public final class LiveMix {
         LiveSettings now = settings;
         if (!begun) {
             begun = true;
-            begin(now, start, left, right);
+            begin(now, start);
         }
-        run(now, start, left, right, n);
-    }
-
-    private void run(LiveSettings now, int start, float[] left, float[] right, int n) {
         Arrays.fill(left, 0, n, 0);
         Arrays.fill(right, 0, n, 0);
         float wantedInput = ringing ? 0 : 1;
@@ -136,14 +133,34 @@ public final class LiveMix {
         finish(left, right, now, n);
     }
 
-    /** Late returns take in their first frames before the first that is heard. */
-    private void begin(LiveSettings now, int start, float[] left, float[] right) {
+    /**
+     * Late returns take in their first frames before the first that is heard; the others begin with
+     * the song, as in print.
+     */
+    private void begin(LiveSettings now, int start) {
         int most = 0;
         for (int advance : now.graph.advance) {
             most = Math.max(most, advance);
         }
-        for (int at = -most; at < 0; at += maxFrames) {
-            run(now, start + at, left, right, Math.min(maxFrames, -at));
+        int step = Math.min(maxFrames, Drive.LATENCY_FRAMES);
+        for (LiveReturn r : returns) {
+            r.beginsAt(start);
+        }
+        for (int at = -most; at < 0; at += step) {
+            int n = Math.min(step, -at);
+            for (int e = 0; e < ears.length; e++) {
+                if (ears[e].offset() >= -at) {
+                    ears[e].listen(now.earGains[e], start + at, n);
+                }
+            }
+            for (int r : order) {
+                if (now.graph.advance[r] >= -at) {
+                    returns[r].process(now, start + at, n, ears, returns, inputShare, inputShare);
+                }
+            }
+        }
+        for (LiveReturn r : returns) {
+            r.beginsAt(Integer.MIN_VALUE);
         }
     }
 

@@ -26,6 +26,7 @@ final class LiveReturn {
     private final Block block;
     private final float[] left;
     private final float[] right;
+    private int origin = Integer.MIN_VALUE;
 
     /** Two channels held back by a whole number of frames, often none. */
     private static final class Delay {
@@ -115,6 +116,11 @@ final class LiveReturn {
         return mixDelay.outRight;
     }
 
+    /** No stage begins before this frame of the song, however late its sound comes. */
+    void beginsAt(int frame) {
+        origin = frame;
+    }
+
     void process(
             LiveSettings now,
             int start,
@@ -179,6 +185,9 @@ final class LiveReturn {
     private void stage(LiveSettings now, int i, int start, int n, LiveEar[] ears) {
         Timeline timeline = now.graph.chains.get(index).stages().get(i);
         int clock = start + advance - latencyBefore[i];
+        if (clock < origin) {
+            return;
+        }
         int ear = now.graph.stageEars[index][i];
         int at = 0;
         while (at < n) {

@@ -157,7 +157,8 @@ class WholeGraphTest {
         double difference = 0;
         double power = 0;
         for (int c = 0; c < 2; c++) {
-            for (int i = 0; i < printed.frames(); i++) {
+            // The last frames of a print know nothing of what would follow.
+            for (int i = 0; i < printed.frames() - 64; i++) {
                 double d = printed.channel(c)[i] - heard[c][i];
                 difference += d * d;
                 power += (double) printed.channel(c)[i] * printed.channel(c)[i];
