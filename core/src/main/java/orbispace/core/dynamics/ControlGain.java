@@ -6,7 +6,10 @@ package orbispace.core.dynamics;
  */
 abstract class ControlGain {
     private static final int STEP = KeyPeaks.STEP;
+    private static final int PART = 256;
 
+    private final float[] gains = new float[PART];
+    private final float[] sound = new float[PART];
     private int phase;
     private float gain;
     private float slope;
@@ -29,15 +32,29 @@ abstract class ControlGain {
     public final void process(
             float[] peaks, int first, float[] left, float[] right, int from, int to) {
         int step = first;
-        int at = from;
-        while (at < to) {
-            int end = Math.min(to, at + STEP - phase);
+        for (int at = from; at < to; at += PART) {
+            int n = Math.min(PART, to - at);
+            step = fill(peaks, step, n);
+            if (isClosed(n)) {
+                java.util.Arrays.fill(left, at, at + n, 0);
+                java.util.Arrays.fill(right, at, at + n, 0);
+            } else if (!even(n)) {
+                multiply(left, at, n);
+                multiply(right, at, n);
+            }
+        }
+    }
+
+    /** Works out the gain of each of the next frames. */
+    private int fill(float[] peaks, int first, int n) {
+        int step = first;
+        int at = 0;
+        while (at < n) {
+            int end = Math.min(n, at + STEP - phase);
             float g = gain;
-            float d = slope;
-            for (int i = at; i < end; i++) {
-                g += d;
-                left[i] *= g;
-                right[i] *= g;
+            for (int k = at; k < end; k++) {
+                g += slope;
+                gains[k] = g;
             }
             gain = g;
             phase += end - at;
@@ -47,6 +64,35 @@ abstract class ControlGain {
                 turn(peaks[step++]);
             }
         }
+        return step;
+    }
+
+    private boolean isClosed(int n) {
+        for (int k = 0; k < n; k++) {
+            if (gains[k] != 0) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Whether all of the next frames pass as they are. */
+    private boolean even(int n) {
+        for (int k = 0; k < n; k++) {
+            if (gains[k] != 1) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** All arrays of the loop are read at one index; otherwise it would not be made parallel. */
+    private void multiply(float[] x, int at, int n) {
+        System.arraycopy(x, at, sound, 0, n);
+        for (int k = 0; k < n; k++) {
+            sound[k] *= gains[k];
+        }
+        System.arraycopy(sound, 0, x, at, n);
     }
 
     /** True if it lets everything pass and nothing makes it do otherwise. */

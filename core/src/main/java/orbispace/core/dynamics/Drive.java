@@ -123,6 +123,7 @@ public final class Drive {
         private final float[] in = new float[SPAN + BLOCK];
         private final float[][] bent = new float[TIMES][SPAN + BLOCK];
         private final float[] sum = new float[BLOCK];
+        private final float[] flat = new float[BLOCK];
 
         void process(float[] x, int at, int n, float g0, float g1, float v0, float v1) {
             for (int k = 0; k < n; k++) {
@@ -154,9 +155,9 @@ public final class Drive {
             }
             for (int j = 0; j < taps.length; j++) {
                 float h = taps[j];
-                int start = SPAN - j;
+                System.arraycopy(x, SPAN - j, flat, 0, n);
                 for (int k = 0; k < n; k++) {
-                    into[k] += h * x[start + k];
+                    into[k] += h * flat[k];
                 }
             }
         }

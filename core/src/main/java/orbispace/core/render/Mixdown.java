@@ -19,26 +19,6 @@ final class Mixdown {
         }
     }
 
-    /** Puts a stretch of a source, at its place, to the front of a block. */
-    static void copyPanned(Block into, Audio audio, int at, int n, double gain, double pan) {
-        float gl = (float) (gain * Renderer.leftGain(audio, pan));
-        float gr = (float) (gain * Renderer.rightGain(audio, pan));
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        for (int i = 0; i < n; i++) {
-            into.left[i] = gl * l[at + i];
-            into.right[i] = gr * r[at + i];
-        }
-    }
-
-    /** Adds the front of a block at a place. */
-    static void add(float[] left, float[] right, Block part, int at, int n) {
-        for (int i = 0; i < n; i++) {
-            left[at + i] += part.left[i];
-            right[at + i] += part.right[i];
-        }
-    }
-
     /** Adds a stereo sound of the same length. */
     static void add(float[] left, float[] right, Audio audio, double gain) {
         float g = (float) gain;

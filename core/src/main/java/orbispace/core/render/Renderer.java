@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -93,102 +94,99 @@ public final class Renderer {
 
     /** The sound of a return after its first {@code stages} stages. */
     public Audio after(ChainSettings chain, int stages, Job job) {
-        ChainSettings key = chain.upTo(stages);
-        if (stages > 0 && chain.stages().get(stages - 1).passesAll()) {
-            return after(chain, stages - 1, job);
+        int wanted = stages;
+        while (wanted > 0 && chain.stages().get(wanted - 1).passesAll()) {
+            wanted--;
         }
-        Optional<Audio> known = cache.find(key);
-        if (known.isPresent()) {
-            return known.get();
+        int known = wanted;
+        Optional<Audio> found = cache.find(chain.upTo(known));
+        while (found.isEmpty() && known > 0) {
+            known--;
+            found = cache.find(chain.upTo(known));
         }
-        Audio made = stages == 0 ? sendMix(chain, job) : run(chain, stages, job);
-        cache.keep(key, made);
-        return made;
+        if (found.isPresent() && known == wanted) {
+            return found.get();
+        }
+        Audio sound = found.orElseGet(() -> kept(chain, 0, sendMix(chain, job)));
+        // What is kept on the way is what a change of the stages most worked on needs.
+        for (int upTo : new int[] {ChainSettings.ENGINE, ChainSettings.ENGINE + 1, wanted}) {
+            if (upTo > known && upTo <= wanted) {
+                sound = kept(chain, upTo, run(sound, chain.stages().subList(known, upTo), job));
+                known = upTo;
+            }
+        }
+        return sound;
     }
 
-    private Audio run(ChainSettings chain, int stages, Job job) {
-        Audio in = after(chain, stages - 1, job);
-        Timeline timeline = chain.stages().get(stages - 1);
-        int late = timeline.latencyFrames();
+    private Audio kept(ChainSettings chain, int stages, Audio sound) {
+        cache.keep(chain.upTo(stages), sound);
+        return sound;
+    }
+
+    /** Runs stages one behind the other over each block, so that a block stays near. */
+    private Audio run(Audio in, List<Timeline> timelines, Job job) {
+        double rate = material.sampleRateHz();
+        int late = timelines.stream().mapToInt(Timeline::latencyFrames).sum();
         float[] left = Arrays.copyOf(in.channel(0), frames + late);
         float[] right = Arrays.copyOf(in.channel(1), frames + late);
-        if (timeline.steady()
-                && timeline.first() instanceof StageSettings.Spatial s
+        Block block = new Block(left, right);
+        if (timelines.size() == 1
+                && timelines.getFirst().steady()
+                && timelines.getFirst().first() instanceof StageSettings.Spatial s
                 && WholeConvolution.serves(s.settings())) {
-            WholeConvolution.process(
-                    s.settings(), material.sampleRateHz(), left, right, () -> !job.cancelled());
+            WholeConvolution.process(s.settings(), rate, left, right, () -> !job.cancelled());
             job.check();
         } else {
-            process(timeline, new Block(left, right), job);
+            List<PrintedStage> stages = new ArrayList<>();
+            int before = 0;
+            for (Timeline timeline : timelines) {
+                if (!timeline.passesAll()) {
+                    stages.add(new PrintedStage(timeline, rate, keys, job, before));
+                    before += timeline.latencyFrames();
+                }
+            }
+            for (int at = 0; at < left.length; at += BLOCK_FRAMES) {
+                job.check();
+                int to = Math.min(left.length, at + BLOCK_FRAMES);
+                for (PrintedStage stage : stages) {
+                    stage.process(block, at, to);
+                }
+            }
         }
         return Audio.of(
-                material.sampleRateHz(),
+                rate,
                 late == 0 ? left : Arrays.copyOfRange(left, late, frames + late),
                 late == 0 ? right : Arrays.copyOfRange(right, late, frames + late));
-    }
-
-    private void process(Timeline timeline, Block block, Job job) {
-        double rate = material.sampleRateHz();
-        Stage stage = Stage.of(timeline.first(), rate);
-        StageSettings.Key key = timeline.first().key();
-        if (key != null && !key.own()) {
-            block.peaks = keys.peaks(key, job);
-        }
-        int end = block.left.length;
-        int at = 0;
-        while (at < end) {
-            job.check();
-            if (at > 0 && timeline.nextChange(at - 1) == at) {
-                stage.apply(
-                        StageTuning.of(
-                                timeline.steps().get(timeline.indexAt(at)).settings(), rate));
-            }
-            int to = Math.min(Math.min(end, at + BLOCK_FRAMES), timeline.nextChange(at));
-            block.firstStep = at / KeyPeaks.STEP;
-            stage.process(block, at, to);
-            at = to;
-        }
     }
 
     private Audio sendMix(ChainSettings chain, Job job) {
         float[] left = new float[frames];
         float[] right = new float[frames];
+        List<PrintedSend> sends = new ArrayList<>();
         chain.sends()
                 .forEach((id, send) -> {
                     Audio source = material.audio().get(id);
                     if (source != null) {
-                        add(left, right, source, send, job);
+                        sends.add(new PrintedSend(source, send, keys, job));
                     }
                 });
-        chain.feeds()
-                .values()
-                .forEach(feed ->
-                        Mixdown.add(
-                                left,
-                                right,
-                                after(feed.chain(), feed.chain().stages().size(), job),
-                                feed.gain()));
-        return Audio.of(material.sampleRateHz(), left, right);
-    }
-
-    private void add(
-            float[] left, float[] right, Audio source, ChainSettings.SendGain send, Job job) {
-        StageSettings.Gating gate = send.gate();
-        if (gate == null || gate.key() == null) {
-            Mixdown.addPanned(left, right, source, send.gain(), send.pan());
-            return;
-        }
-        Block part = new Block(new float[BLOCK_FRAMES], new float[BLOCK_FRAMES]);
-        part.peaks = keys.peaks(gate.key(), job);
-        Gate state = new Gate(gate.settings(), material.sampleRateHz());
-        int end = Math.min(frames, source.frames());
-        for (int at = 0; at < end; at += BLOCK_FRAMES) {
+        Block bus = new Block(new float[BLOCK_FRAMES], new float[BLOCK_FRAMES]);
+        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
             job.check();
-            int n = Math.min(BLOCK_FRAMES, end - at);
-            Mixdown.copyPanned(part, source, at, n, send.gain(), send.pan());
-            state.process(part.peaks, at / KeyPeaks.STEP, part.left, part.right, 0, n);
-            Mixdown.add(left, right, part, at, n);
+            int n = Math.min(BLOCK_FRAMES, frames - at);
+            Arrays.fill(bus.left, 0);
+            Arrays.fill(bus.right, 0);
+            for (PrintedSend send : sends) {
+                send.add(bus, at, n);
+            }
+            System.arraycopy(bus.left, 0, left, at, n);
+            System.arraycopy(bus.right, 0, right, at, n);
         }
+        for (ChainSettings.FeedGain feed : chain.feeds().values()) {
+            ChainSettings fed = feed.chain();
+            Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
+        }
+        return Audio.of(material.sampleRateHz(), left, right);
     }
 
     /** All sources at their faders and pans. */

@@ -38,7 +38,7 @@ final class SongKeys {
 
     private float[] follow(StageSettings.Key key, Job job) {
         KeyPeaks follower = new KeyPeaks(key.sections(material.sampleRateHz()), BLOCK_FRAMES);
-        float[] peaks = new float[frames / KeyPeaks.STEP + 16];
+        float[] peaks = new float[frames / KeyPeaks.STEP + 64];
         float[] block = new float[BLOCK_FRAMES];
         int step = 0;
         for (int at = 0; at < frames; at += BLOCK_FRAMES) {

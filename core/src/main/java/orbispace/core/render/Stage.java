@@ -224,6 +224,13 @@ sealed interface Stage
         @Override
         public void process(Block block, int from, int to) {
             float g = gain;
+            if (g == target) {
+                for (int i = from; i < to; i++) {
+                    block.left[i] *= g;
+                    block.right[i] *= g;
+                }
+                return;
+            }
             for (int i = from; i < to; i++) {
                 g += (target - g) / GLIDE_FRAMES;
                 block.left[i] *= g;

@@ -12,6 +12,8 @@ public final class DelayLine {
     /** Length of the cross-fade to a new delay. */
     public static final int FADE_FRAMES = 1024;
 
+    private static final float SIXTH = 1 / 6f;
+
     private final float[] ring;
     private final int mask;
     private int write;
@@ -127,6 +129,7 @@ public final class DelayLine {
         float fm = f - 1;
         float f2 = f - 2;
         float fp = f + 1;
-        return fm * (f2 * (fp * b / 2 - f * a / 6) + f * fp * d / 6) - fp * f * f2 / 2 * c;
+        float outer = fm * SIXTH;
+        return outer * f * (fp * d - f2 * a) + 0.5f * fp * f2 * (fm * b - f * c);
     }
 }

@@ -10,6 +10,7 @@ final class Convolver {
     private final PartitionLevel[] levels;
     private final float[][] recent = new float[2][2 * HEAD];
     private final float[][] wet = new float[2][HEAD];
+    private final float[] flat = new float[HEAD];
     private int phase;
 
     Convolver(Partitions response) {
@@ -54,9 +55,9 @@ final class Convolver {
     private void direct(float[] taps, float[] x, float[] into, int n) {
         for (int j = 0; j < HEAD; j++) {
             float h = taps[j];
-            int start = HEAD + phase - j;
+            System.arraycopy(x, HEAD + phase - j, flat, 0, n);
             for (int k = 0; k < n; k++) {
-                into[k] += h * x[start + k];
+                into[k] += h * flat[k];
             }
         }
     }

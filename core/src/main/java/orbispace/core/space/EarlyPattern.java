@@ -28,6 +28,7 @@ final class EarlyPattern {
     private final float[] rightTarget;
     private final float[][] ring;
     private final int size;
+    private final float[] flat;
     private int write;
 
     EarlyPattern(List<Tap> taps, double sampleRateHz, int blockFrames) {
@@ -40,6 +41,7 @@ final class EarlyPattern {
         int most = Arrays.stream(frames).max().orElse(0) + blockFrames + 1;
         size = Integer.highestOneBit(most) * 2;
         ring = new float[2][2 * size];
+        flat = new float[blockFrames];
     }
 
     /** Sets what the taps should reach, at once or with the next blocks. */
@@ -62,25 +64,31 @@ final class EarlyPattern {
 
     /** Takes {@code n} frames from {@code at} on and adds the reflections that are due. */
     void process(float[] l, float[] r, int at, int n, float[] intoLeft, float[] intoRight) {
-        for (int k = 0; k < n; k++) {
-            int i = (write + k) & (size - 1);
-            ring[0][i] = l[at + k];
-            ring[0][i + size] = l[at + k];
-            ring[1][i] = r[at + k];
-            ring[1][i + size] = r[at + k];
-        }
+        store(l, at, ring[0], n);
+        store(r, at, ring[1], n);
         for (int t = 0; t < frames.length; t++) {
             // Taps take turns between the inputs.
             float[] x = ring[t & 1];
-            int start = (write - frames[t]) & (size - 1);
-            float gl = left[t];
-            float gr = right[t];
-            for (int k = 0; k < n; k++) {
-                intoLeft[k] += gl * x[start + k];
-                intoRight[k] += gr * x[start + k];
-            }
+            System.arraycopy(x, (write - frames[t]) & (size - 1), flat, 0, n);
+            add(intoLeft, left[t], flat, n);
+            add(intoRight, right[t], flat, n);
         }
         write = (write + n) & (size - 1);
+    }
+
+    /** Writes twice, one ring length apart, so that every stretch can be read in one piece. */
+    private void store(float[] x, int at, float[] into, int n) {
+        int first = Math.min(n, size - write);
+        System.arraycopy(x, at, into, write, first);
+        System.arraycopy(x, at, into, write + size, first);
+        System.arraycopy(x, at + first, into, 0, n - first);
+        System.arraycopy(x, at + first, into, size, n - first);
+    }
+
+    private static void add(float[] into, float gain, float[] x, int n) {
+        for (int k = 0; k < n; k++) {
+            into[k] += gain * x[k];
+        }
     }
 
     void reset() {

@@ -1,7 +1,5 @@
 package orbispace.core.space;
 
-import orbispace.core.signal.DelayLine;
-
 /**
  * One line of a feedback delay network: a delay that moves slowly around its length.
  *
@@ -12,13 +10,18 @@ final class NetworkLine {
     /** Frames over which the movement is a straight line. */
     static final int GRID = 64;
 
+    private static final int TAPS = 4;
+    private static final float SIXTH = 1 / 6f;
+    private static final float[] COUNT = count();
+
     private static final double MODULATION_SECONDS = 0.00013;
-    private static final float SILENT = 1e-10f;
+    private static final float SILENCING = 1e-4f;
 
     private final int frames;
     private final float[] ring;
     private final int mask;
-    private final float[] flat = new float[GRID + 3];
+    private final float[][] taps = new float[TAPS][GRID];
+    private final float[] count = new float[GRID];
     private final double turnPerGrid;
     private final double startTurn;
     private final double depthFrames;
@@ -39,6 +42,14 @@ final class NetworkLine {
         reset();
     }
 
+    private static float[] count() {
+        float[] count = new float[GRID];
+        for (int k = 0; k < GRID; k++) {
+            count[k] = k;
+        }
+        return count;
+    }
+
     /** Reads the next {@code n} frames, {@code phase} frames into the grid. */
     void read(float[] into, int phase, int n) {
         if (phase == 0) {
@@ -49,27 +60,50 @@ final class NetworkLine {
         // The whole part holds for the grid; the fraction may leave 0..1 by a little, which is
         // harmless.
         int whole = (int) gridStart;
-        copyFlat(write - whole - 2, n + 3);
+        // Four taps, each flat from the front, so that the loop below runs in parallel.
+        for (int tap = 0; tap < TAPS; tap++) {
+            copyFlat(write - whole + 1 - tap, taps[tap], n);
+        }
         float step = (float) ((gridEnd - gridStart) / GRID);
-        float start = (float) (gridStart - whole);
-        float[] x = flat;
+        if (phase != 0) {
+            System.arraycopy(COUNT, phase, count, 0, n);
+        }
+        interpolate(into, (float) (gridStart - whole), step, phase == 0 ? COUNT : count, n);
+    }
+
+    /** Third-order Lagrange interpolation (Farrow form) at a fraction that grows evenly. */
+    private void interpolate(float[] into, float start, float step, float[] frames, int n) {
+        float[] a = taps[0];
+        float[] b = taps[1];
+        float[] c = taps[2];
+        float[] d = taps[3];
         for (int k = 0; k < n; k++) {
-            float f = start + step * (phase + k);
-            into[k] = DelayLine.lagrange(x[k + 3], x[k + 2], x[k + 1], x[k], f);
+            float f = start + step * frames[k];
+            float middle = 0.5f * (a[k] + c[k]) - b[k];
+            float cube = SIXTH * (d[k] - a[k]) + 0.5f * (b[k] - c[k]);
+            float slope = c[k] - b[k] - middle - cube;
+            into[k] = b[k] + f * (slope + f * (middle + f * cube));
         }
     }
 
-    private void copyFlat(int from, int count) {
+    private void copyFlat(int from, float[] into, int count) {
         int at = from & mask;
         int first = Math.min(count, ring.length - at);
-        System.arraycopy(ring, at, flat, 0, first);
-        System.arraycopy(ring, 0, flat, first, count - first);
+        System.arraycopy(ring, at, into, 0, first);
+        if (first < count) {
+            System.arraycopy(ring, 0, into, first, count - first);
+        }
     }
 
+    /** Stores samples, of which it makes silence what is far too small to be heard. */
     void write(float[] samples, int n) {
         for (int k = 0; k < n; k++) {
-            float x = samples[k];
-            ring[(write + k) & mask] = Math.abs(x) < SILENT ? 0 : x;
+            samples[k] = (samples[k] + SILENCING) - SILENCING;
+        }
+        int first = Math.min(n, ring.length - write);
+        System.arraycopy(samples, 0, ring, write, first);
+        if (first < n) {
+            System.arraycopy(samples, first, ring, 0, n - first);
         }
         write = (write + n) & mask;
     }

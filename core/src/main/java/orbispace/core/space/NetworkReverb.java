@@ -128,8 +128,8 @@ public final class NetworkReverb implements Engine {
     private final EarlyPattern early;
     private final float[] outLeft = new float[BLOCK];
     private final float[] outRight = new float[BLOCK];
-    private final float[] earlyLeft = new float[BLOCK];
-    private final float[] earlyRight = new float[BLOCK];
+    private final float[] inLeft = new float[BLOCK];
+    private final float[] inRight = new float[BLOCK];
     private final int[] leftSigns = signs(0b0101_1010_0011_1100);
     private final int[] rightSigns = signs(0b0011_0110_1010_0101);
     private final Object shape;
@@ -200,32 +200,46 @@ public final class NetworkReverb implements Engine {
     }
 
     private void processBlock(float[] left, float[] right, int at, int n) {
-        java.util.Arrays.fill(earlyLeft, 0, n, 0);
-        java.util.Arrays.fill(earlyRight, 0, n, 0);
+        java.util.Arrays.fill(outLeft, 0, n, 0);
+        java.util.Arrays.fill(outRight, 0, n, 0);
         if (phase == 0) {
             early.glide();
         }
-        early.process(left, right, at, n, earlyLeft, earlyRight);
-        diffuse(diffusers[0], left, at, n);
-        diffuse(diffusers[1], right, at, n);
-        java.util.Arrays.fill(outLeft, 0, n, 0);
-        java.util.Arrays.fill(outRight, 0, n, 0);
         readLines(n);
         for (int i = 0; i < LINES; i++) {
             accumulate(outLeft, block[i], leftSigns[i], n);
             accumulate(outRight, block[i], rightSigns[i], n);
         }
+        scale(n);
+        early.process(left, right, at, n, outLeft, outRight);
+        diffuse(left, right, at, n);
         Hadamard.mix(block, n);
         for (int i = 0; i < LINES; i++) {
-            accumulate(block[i], at, i % 2 == 0 ? left : right, (i & 2) == 0 ? 1 : -1, n);
+            accumulate(block[i], i % 2 == 0 ? inLeft : inRight, (i & 2) == 0 ? 1 : -1, n);
             lines[i].write(block[i], n);
         }
+        System.arraycopy(outLeft, 0, left, at, n);
+        System.arraycopy(outRight, 0, right, at, n);
+    }
+
+    private void diffuse(float[] left, float[] right, int at, int n) {
+        System.arraycopy(left, at, inLeft, 0, n);
+        System.arraycopy(right, at, inRight, 0, n);
+        for (int d = 0; d < diffusers[0].length; d++) {
+            diffusers[0][d].process(inLeft, n);
+            diffusers[1][d].process(inRight, n);
+        }
+    }
+
+    /** Brings the network to its level, which glides. */
+    private void scale(int n) {
+        float start = gain;
         float step = (gainTarget - gain) / 256;
         for (int k = 0; k < n; k++) {
-            gain += step;
-            left[at + k] = earlyLeft[k] + gain * outLeft[k];
-            right[at + k] = earlyRight[k] + gain * outRight[k];
+            outLeft[k] *= start + step * (k + 1);
+            outRight[k] *= start + step * (k + 1);
         }
+        gain += step * n;
         if (Math.abs(gainTarget - gain) < 1e-6f) {
             gain = gainTarget;
         }
@@ -242,21 +256,10 @@ public final class NetworkReverb implements Engine {
         }
     }
 
-    private static void diffuse(AllPass[] chain, float[] samples, int at, int n) {
-        for (AllPass allPass : chain) {
-            allPass.process(samples, at, at + n);
-        }
-    }
-
     private static void accumulate(float[] into, float[] from, int sign, int n) {
+        float s = sign;
         for (int k = 0; k < n; k++) {
-            into[k] += sign * from[k];
-        }
-    }
-
-    private static void accumulate(float[] into, int at, float[] from, int sign, int n) {
-        for (int k = 0; k < n; k++) {
-            into[k] += sign * from[at + k];
+            into[k] += s * from[k];
         }
     }
 
