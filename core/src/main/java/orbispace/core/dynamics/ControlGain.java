@@ -20,13 +20,13 @@ abstract class ControlGain {
         gain = rest;
     }
 
-    /** The amplitude factor to reach, one step further on, for the key's peak in that step. */
-    abstract double next(float peak);
+    /** The amplitude factor to reach, one step further on, for the key's level in that step. */
+    abstract double next(float levelDb);
 
     /**
      * Works on frames {@code from} to before {@code to} of both channels.
      *
-     * @param peaks of the key
+     * @param peaks of the key in dBFS
      * @param first index of the peak of the first step that ends within these frames
      */
     public final void process(
@@ -103,8 +103,8 @@ abstract class ControlGain {
     /** Whether no settings are in force. */
     abstract boolean off();
 
-    private void turn(float peak) {
-        double target = next(peak);
+    private void turn(float levelDb) {
+        double target = next(levelDb);
         slope = (float) ((target - gain) / STEP);
         if (Math.abs(target - gain) < 1e-7) {
             gain = (float) target;

@@ -14,16 +14,16 @@ import org.jspecify.annotations.Nullable;
 public final class Gate extends ControlGain {
     private static final double LEAST_RISE_DB = 9;
     private static final double SILENT_DB = 100;
+    private static final double SILENT = Decibels.toAmplitude(-SILENT_DB);
     private static final double FALL_DB_PER_SECOND = 350;
 
     private final double sampleRateHz;
     private @Nullable GateSettings settings;
     private double opening;
-    private double closingDb;
+    private double closing;
     private double floor;
     private int holdSteps;
     private double gain;
-    private double gainDb;
     private int held;
     private boolean open;
     private boolean armed = true;
@@ -48,7 +48,7 @@ public final class Gate extends ControlGain {
         if (given != null) {
             double step = KeyPeaks.STEP / sampleRateHz;
             opening = Math.min(1, step / given.attackSeconds());
-            closingDb = 40 * step / given.releaseSeconds();
+            closing = Decibels.toAmplitude(-40 * step / given.releaseSeconds());
             double hold = given.holdSeconds() + (given.timed() ? given.attackSeconds() : 0);
             holdSteps = (int) Math.round(hold / step);
             floor = floor(given);
@@ -56,14 +56,14 @@ public final class Gate extends ControlGain {
     }
 
     @Override
-    double next(float peak) {
+    double next(float keyDb) {
         GateSettings s = settings;
         if (s == null) {
             gain = Math.min(1, gain + 1.0 / 64);
             return gain;
         }
         double fallen = levelDb - FALL_DB_PER_SECOND * KeyPeaks.STEP / sampleRateHz;
-        levelDb = Math.max(Math.max(-200, fallen), Decibels.ofAmplitude(peak));
+        levelDb = Math.max(fallen, keyDb);
         lowestDb = Math.min(lowestDb, levelDb);
         boolean over = levelDb > s.thresholdDb();
         boolean under = levelDb < s.thresholdDb() - s.hysteresisDb();
@@ -86,10 +86,9 @@ public final class Gate extends ControlGain {
     private double move() {
         if (open) {
             gain = Math.min(1, gain + opening * (1 - floor));
-            gainDb = Decibels.ofAmplitude(gain);
         } else {
-            gainDb -= closingDb;
-            gain = gainDb < -SILENT_DB ? floor : Math.max(floor, Decibels.toAmplitude(gainDb));
+            gain *= closing;
+            gain = gain < SILENT ? floor : Math.max(floor, gain);
         }
         return gain;
     }
@@ -104,7 +103,6 @@ public final class Gate extends ControlGain {
         open = false;
         held = 0;
         gain = settings == null ? 1 : floor;
-        gainDb = -200;
         armed = true;
         levelDb = -200;
         lowestDb = -200;

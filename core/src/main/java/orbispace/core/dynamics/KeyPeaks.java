@@ -1,14 +1,19 @@
 package orbispace.core.dynamics;
 
 import java.util.List;
+import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 
 /**
- * Follows a key at control rate: the peak of each {@link #STEP} frames after a key filter. One
+ * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, in
+ * dBFS, at least {@link #SILENT_DB}. One
  * serves every gate and ducker that listens to the same key.
  */
 public final class KeyPeaks {
+    /** What silence counts as. */
+    public static final float SILENT_DB = -200;
+
     /** Frames per step; gains are computed once per step and joined by straight lines. */
     public static final int STEP = 16;
 
@@ -51,14 +56,14 @@ public final class KeyPeaks {
             at = n;
             peak = most;
             if (phase == STEP) {
-                steps[count++] = peak;
+                steps[count++] = peak > 1e-10f ? (float) Decibels.ofAmplitude(peak) : SILENT_DB;
                 phase = 0;
                 peak = 0;
             }
         }
     }
 
-    /** The peaks of the steps that ended within the last frames taken, from the first on. */
+    /** The levels of the steps that ended within the last frames taken, from the first on. */
     public float[] steps() {
         return steps;
     }

@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import orbispace.core.audio.Audio;
@@ -39,12 +40,13 @@ final class SongKeys {
     private float[] follow(StageSettings.Key key, Job job) {
         KeyPeaks follower = new KeyPeaks(key.sections(material.sampleRateHz()), BLOCK_FRAMES);
         float[] peaks = new float[frames / KeyPeaks.STEP + 64];
+        Arrays.fill(peaks, KeyPeaks.SILENT_DB);
         float[] block = new float[BLOCK_FRAMES];
         int step = 0;
         for (int at = 0; at < frames; at += BLOCK_FRAMES) {
             job.check();
             int n = Math.min(BLOCK_FRAMES, frames - at);
-            java.util.Arrays.fill(block, 0);
+            Arrays.fill(block, 0);
             for (Map.Entry<String, Double> part : key.gains().entrySet()) {
                 add(part.getKey(), part.getValue().floatValue(), at, n, block);
             }
