@@ -10,8 +10,8 @@ final class MeasureCommand implements Runnable {
     @Override
     public void run() {
         throw new WrongUsage(
-                "measure what: loudness, decay, phrases, hits, stereo, lineup, cover or"
-                        + " loudness-sones");
+                "measure what: loudness, decay, phrases, hits, stereo, lineup, cover, spaces"
+                        + " or loudness-sones");
     }
 
     /** With a command for each measure. */
@@ -24,6 +24,7 @@ final class MeasureCommand implements Runnable {
                 .addSubcommand(new MeasureStereo(output))
                 .addSubcommand(new MeasureLineUp(output))
                 .addSubcommand(new MeasureCover(output))
-                .addSubcommand(new MeasureSones(output));
+                .addSubcommand(new MeasureSones(output))
+                .addSubcommand(new MeasureSpaces(output));
     }
 }

@@ -14,7 +14,7 @@ final class NetworkLine {
     private static final float SIXTH = 1 / 6f;
     private static final float[] COUNT = count();
 
-    private static final double MODULATION_SECONDS = 0.00013;
+    private static final double MODULATION_SECONDS = 0.00002;
     private static final float SILENCING = 1e-4f;
 
     private final int frames;

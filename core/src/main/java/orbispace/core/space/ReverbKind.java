@@ -7,7 +7,7 @@ public enum ReverbKind {
     /** Close walls: first reflections of a shoe-box of 60 cubic metres, then dense. */
     ROOM("room", 0.0151, 0.0797, 0.35, List.of(0.00127, 0.00231, 0.00389, 0.00593)),
     /** A hard, bright box of 25 cubic metres, close reflections, dense. */
-    CHAMBER("chamber", 0.0139, 0.0737, 0.30, List.of(0.00113, 0.00197, 0.00331, 0.00487)),
+    CHAMBER("chamber", 0.0151, 0.0811, 0.30, List.of(0.00113, 0.00197, 0.00331, 0.00487)),
     /** Dense at once, with no reflections to tell apart. */
     PLATE("plate", 0.0151, 0.0853, 0.35, List.of(0.00067, 0.00109, 0.00173, 0.00281)),
     /** Builds up over some tens of milliseconds. */

@@ -1,0 +1,126 @@
+package orbispace.app.command;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import java.util.stream.Stream;
+import orbispace.core.measure.BandDecay;
+import orbispace.core.measure.DecayTime;
+import orbispace.core.measure.SpaceSurvey;
+import orbispace.core.measure.TailQuality;
+import orbispace.core.space.EngineSettings;
+import orbispace.core.space.ReverbKind;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What every kind of reverb measures at set decays, as the table of the methods has it. */
+@Command(
+        name = "spaces",
+        mixinStandardHelpOptions = true,
+        description = "every kind of reverb: measured against set decay, density, colour, mono")
+final class MeasureSpaces implements Callable<Integer> {
+    @Option(
+            names = "--decay",
+            split = ",",
+            paramLabel = "S",
+            description = "decays to set, in seconds (default 0.3,0.6,1.2,2.5,5,8)")
+    private double[] decays = {0.3, 0.6, 1.2, 2.5, 5, 8};
+
+    @Option(names = "--rate", paramLabel = "HZ", description = "sample rate (default 48000)")
+    private double rate = 48000;
+
+    private final Output output;
+
+    MeasureSpaces(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() {
+        for (double seconds : decays) {
+            EngineSettings.require("decay", seconds, 0.1, 20);
+        }
+        EngineSettings.require("sample rate", rate, 32000, 192000);
+        List<SpaceSurvey> rows =
+                Arrays.stream(ReverbKind.values())
+                        .flatMap(k -> Arrays.stream(decays).boxed().map(s -> new Row(k, s)))
+                        .toList()
+                        .parallelStream()
+                        .map(r -> SpaceSurvey.of(r.kind(), r.seconds(), rate))
+                        .toList();
+        ObjectNode document = Output.object();
+        ArrayNode spaces = document.putArray("spaces");
+        rows.forEach(r -> node(spaces.addObject(), r));
+        output.print(document, () -> table(rows));
+        return 0;
+    }
+
+    private record Row(ReverbKind kind, double seconds) {}
+
+    private static void node(ObjectNode n, SpaceSurvey s) {
+        TailQuality q = s.quality();
+        n.put("kind", s.kind().label()).put("decaySeconds", s.decaySeconds());
+        ArrayNode bands = n.putArray("bands");
+        for (BandDecay band : s.report().bands()) {
+            ObjectNode b = bands.addObject().put("centreHz", band.centreHz());
+            Output.put(b, "t30Seconds", seconds(band));
+            b.put("setSeconds", s.setSeconds(band.centreHz()));
+        }
+        Output.put(n, "denseSeconds", q.denseSeconds());
+        Output.put(n, "highestModeDb", q.highestModeDb());
+        Output.put(n, "flatness", q.flatness());
+        Output.put(n, "flutter", q.flutter());
+        Output.put(n, "correlation", q.correlation());
+        Output.put(n, "monoFoldLossDb", q.foldLossDb());
+        Output.put(n, "sidebandDb", s.sidebandDb());
+    }
+
+    private static double seconds(BandDecay band) {
+        return band.t30() instanceof DecayTime.Measured(double s) ? s : Double.NaN;
+    }
+
+    private void table(List<SpaceSurvey> rows) {
+        List<String> head = new ArrayList<>(List.of("kind", "set s"));
+        rows.getFirst()
+                .report()
+                .bands()
+                .forEach(b -> head.add(String.format(Locale.ROOT, "%.0f Hz", b.centreHz())));
+        head.addAll(
+                List.of(
+                        "dense ms", "mode dB", "flatness", "flutter", "correlation", "mono dB",
+                        "tone dB"));
+        output.line("%s", "| " + String.join(" | ", head) + " |");
+        output.line("%s", "|" + " --- |".repeat(head.size()));
+        rows.forEach(r -> output.line("%s", line(r)));
+    }
+
+    private static String line(SpaceSurvey s) {
+        TailQuality q = s.quality();
+        Stream<String> bands =
+                s.report().bands().stream()
+                        .map(b ->
+                                Double.isNaN(seconds(b))
+                                        ? "\u2013"
+                                        : String.format(Locale.ROOT, "%.3f", seconds(b)));
+        Stream<String> rest =
+                Stream.of(
+                        String.format(Locale.ROOT, "%.0f", 1000 * q.denseSeconds().orElse(0)),
+                        String.format(Locale.ROOT, "%.1f", q.highestModeDb()),
+                        String.format(Locale.ROOT, "%.2f", q.flatness()),
+                        String.format(Locale.ROOT, "%.2f", q.flutter()),
+                        String.format(Locale.ROOT, "%.2f", q.correlation()),
+                        String.format(Locale.ROOT, "%.2f", q.foldLossDb()),
+                        String.format(Locale.ROOT, "%.0f", s.sidebandDb()));
+        String first =
+                s.kind().label() + " | " + String.format(Locale.ROOT, "%.1f", s.decaySeconds());
+        return "| "
+                + first
+                + " | "
+                + String.join(" | ", Stream.concat(bands, rest).toList())
+                + " |";
+    }
+}

@@ -1,0 +1,94 @@
+package orbispace.core.measure;
+
+import orbispace.core.audio.Audio;
+import orbispace.core.signal.Fft;
+import orbispace.core.space.Engine;
+import orbispace.core.space.EngineSettings;
+import orbispace.core.space.ReverbKind;
+import orbispace.core.space.ReverbSettings;
+
+/**
+ * What a kind of reverb measures at a set decay, with lows at 1.1 and highs at 0.7 of it.
+ *
+ * @param kind the kind
+ * @param decaySeconds as set
+ * @param report its decay as measured
+ * @param quality how its tail sounds
+ * @param sidebandDb what moves around a sustained tone of 1 kHz, 1 to 20 Hz from it, re the tone
+ */
+public record SpaceSurvey(
+        ReverbKind kind,
+        double decaySeconds,
+        DecayReport report,
+        TailQuality quality,
+        double sidebandDb) {
+    /** Lows relative to the middle, as set. */
+    public static final double LOW_RATIO = 1.1;
+
+    /** Highs relative to the middle, as set. */
+    public static final double HIGH_RATIO = 0.7;
+
+    private static final int BLOCK = 4096;
+    private static final double TONE_HZ = 1000;
+
+    /** Measures a kind at a decay and a sample rate. */
+    public static SpaceSurvey of(ReverbKind kind, double decaySeconds, double sampleRateHz) {
+        var settings = new ReverbSettings(kind, decaySeconds, LOW_RATIO, HIGH_RATIO, 1);
+        Audio response = response(settings, 2 * decaySeconds + 0.5, sampleRateHz);
+        return new SpaceSurvey(
+                kind,
+                decaySeconds,
+                DecayMeter.measure(response),
+                TailQuality.of(response, decaySeconds),
+                sidebandDb(settings, sampleRateHz));
+    }
+
+    /** What the set decay is around a frequency. */
+    public double setSeconds(double hz) {
+        return decaySeconds * (hz < 200 ? LOW_RATIO : hz > 6000 ? HIGH_RATIO : 1);
+    }
+
+    private static Audio response(EngineSettings settings, double seconds, double rate) {
+        float[] left = new float[(int) (seconds * rate)];
+        float[] right = new float[left.length];
+        left[0] = (float) Math.sqrt(0.5);
+        right[0] = left[0];
+        run(Engine.of(settings, rate), left, right);
+        return Audio.of(rate, left, right);
+    }
+
+    private static void run(Engine engine, float[] left, float[] right) {
+        for (int at = 0; at < left.length; at += BLOCK) {
+            engine.process(left, right, at, Math.min(left.length, at + BLOCK));
+        }
+    }
+
+    private static double sidebandDb(ReverbSettings settings, double rate) {
+        int window = Integer.highestOneBit((int) (2.8 * rate));
+        int settled = (int) ((0.5 + settings.decaySeconds()) * rate);
+        float[] left = new float[settled + window];
+        for (int i = 0; i < left.length; i++) {
+            left[i] = (float) Math.sin(2 * Math.PI * TONE_HZ * i / rate);
+        }
+        float[] right = left.clone();
+        run(Engine.of(settings, rate), left, right);
+        double[] hann = Fft.hann(window);
+        double[] x = new double[window];
+        for (int i = 0; i < window; i++) {
+            x[i] = hann[i] * left[settled + i];
+        }
+        new Fft(window).forward(x);
+        double perBin = rate / window;
+        double tone = 0;
+        double around = 0;
+        for (int k = (int) ((TONE_HZ - 20) / perBin); k <= (TONE_HZ + 20) / perBin; k++) {
+            double power = x[2 * k] * x[2 * k] + x[2 * k + 1] * x[2 * k + 1];
+            if (Math.abs(k * perBin - TONE_HZ) <= 1) {
+                tone += power;
+            } else {
+                around += power;
+            }
+        }
+        return 10 * Math.log10(around / tone);
+    }
+}
