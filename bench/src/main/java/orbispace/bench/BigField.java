@@ -52,9 +52,7 @@ final class BigField {
         }
         Audio recorded = Audio.of(RATE, response);
         return new SongMaterial(
-                stems,
-                RATE,
-                new Responses(Map.of("hall.wav", Responses.Recorded.of(recorded))));
+                stems, RATE, new Responses(Map.of("hall.wav", Responses.Recorded.of(recorded))));
     }
 
     private static float[] bursts(double seconds, int seed) {

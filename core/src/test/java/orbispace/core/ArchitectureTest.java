@@ -26,6 +26,7 @@ class ArchitectureTest {
                     "design",
                     "render",
                     "clear",
+                    "draft",
                     "prove");
 
     @ArchTest

@@ -9,19 +9,19 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.DoubleConsumer;
 import java.util.function.Supplier;
 import orbispace.core.audio.Audio;
-import orbispace.core.design.Design;
 import orbispace.core.design.Chain;
+import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
-import orbispace.core.design.Gate;
-import orbispace.core.design.Send;
-import orbispace.core.space.ReverbKind;
 import orbispace.core.design.Filter.Corner;
+import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
+import orbispace.core.design.Send;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.space.ReverbKind;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
 
@@ -92,7 +92,8 @@ public final class HarbourSong {
      */
     public static Design design() {
         Song song = new Song(TITLE, Shape.RATE, HarbourScore.CLOCK, HarbourScore.SECTIONS);
-        return new Design(song, sources(), List.of(netLoft(), longPier(), bellBuoy(), slackWater()));
+        return new Design(
+                song, sources(), List.of(netLoft(), longPier(), bellBuoy(), slackWater()));
     }
 
     private static Return netLoft() {
@@ -100,7 +101,15 @@ public final class HarbourSong {
                 "A",
                 "Net loft",
                 Map.of(
-                        "voice", -12.0, "concertina", -9.0, "marimba", -9.0, "drum", -8.0, "shaker",
+                        "voice",
+                        -12.0,
+                        "concertina",
+                        -9.0,
+                        "marimba",
+                        -9.0,
+                        "drum",
+                        -8.0,
+                        "shaker",
                         -9.0),
                 Filter.OPEN,
                 new MusicalTime.Millis(6),

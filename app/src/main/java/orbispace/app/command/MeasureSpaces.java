@@ -91,7 +91,12 @@ final class MeasureSpaces implements Callable<Integer> {
                 .forEach(b -> head.add(String.format(Locale.ROOT, "%.0f Hz", b.centreHz())));
         head.addAll(
                 List.of(
-                        "dense ms", "mode dB", "flatness", "flutter", "correlation", "mono dB",
+                        "dense ms",
+                        "mode dB",
+                        "flatness",
+                        "flutter",
+                        "correlation",
+                        "mono dB",
                         "tone dB"));
         output.line("%s", "| " + String.join(" | ", head) + " |");
         output.line("%s", "|" + " --- |".repeat(head.size()));

@@ -16,8 +16,11 @@ final class BeadPainter {
     private final Return ret;
     private final ReturnGeometry geometry;
     private final Color color;
+    private final boolean small;
 
-    BeadPainter(Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry) {
+    /** A painter of beads; in small without seals and words. */
+    BeadPainter(Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry, boolean small) {
+        this.small = small;
         this.pen = pen;
         this.axis = axis;
         this.ret = ret;
@@ -37,11 +40,12 @@ final class BeadPainter {
                 return;
             }
             pen.g.setGlobalAlpha(chosen ? 1 : 0.75);
-            if (joined && k + 1 < arrivals.size()) {
+            if (joined && !small && k + 1 < arrivals.size()) {
                 path(a, arrivals.get(k + 1));
             }
-            bead(x, y, joined ? BEAD_RADII[Math.min(k, BEAD_RADII.length - 1)] : 6.6);
-            if (joined || k == 0) {
+            double size = joined ? BEAD_RADII[Math.min(k, BEAD_RADII.length - 1)] : 6.6;
+            bead(x, y, small ? size / 2 : size);
+            if (!small && (joined || k == 0)) {
                 label(a, k, x, y);
             }
         }

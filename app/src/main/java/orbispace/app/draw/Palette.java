@@ -21,7 +21,10 @@ public enum Palette {
             "#D9D1C1",
             "#A8366F",
             "#B5321B",
-            new String[] {"#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B", "#2C6A86", "#6E4B33"}),
+            new String[] {
+                "#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B", "#2C6A86",
+                "#6E4B33"
+            }),
     /** Ink and paper. */
     NIGHT(
             "#0E1726",
@@ -36,7 +39,10 @@ public enum Palette {
             "#28364D",
             "#E58BB8",
             "#F4866A",
-            new String[] {"#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C", "#7FBAD6", "#CDA888"});
+            new String[] {
+                "#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C", "#7FBAD6",
+                "#CDA888"
+            });
 
     /** Main ground. */
     public final Color paper;

@@ -15,16 +15,22 @@ final class ReturnPainter {
     private final ReturnGeometry geometry;
     private final Color color;
     private final boolean crowded;
+    private boolean small;
 
     /** A painter of a return; in a crowd only the chosen fan is engraved. */
-    ReturnPainter(
-            Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry, boolean crowded) {
+    ReturnPainter(Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry, boolean crowded) {
         this.crowded = crowded;
         this.pen = pen;
         this.axis = axis;
         this.ret = ret;
         this.geometry = geometry;
         this.color = pen.palette.ofReturn(ret.id());
+    }
+
+    /** Draws the return without seals and words, for a picture in small. */
+    void paintSmall() {
+        small = true;
+        paint(false);
     }
 
     void paint(boolean chosen) {
@@ -35,11 +41,15 @@ final class ReturnPainter {
             case Space.Gated g -> paintFan(chosen, FanPainter.Engraving.SPIRALS);
             case Space.Convolution c -> paintFan(chosen, FanPainter.Engraving.STIPPLE);
             case Space.Split s -> paintSplit(chosen, s);
-            case Space.Echo e -> new BeadPainter(pen, axis, ret, geometry).paint(chosen, true);
-            case Space.Doubler d -> new BeadPainter(pen, axis, ret, geometry).paint(chosen, false);
+            case Space.Echo e -> beads().paint(chosen, true);
+            case Space.Doubler d -> beads().paint(chosen, false);
             case Space.Parallel p -> paintBand(chosen);
         }
         pen.g.restore();
+    }
+
+    private BeadPainter beads() {
+        return new BeadPainter(pen, axis, ret, geometry, small);
     }
 
     private static FanPainter.Engraving engraving(ReverbKind kind) {
@@ -77,6 +87,9 @@ final class ReturnPainter {
     }
 
     private void seal(FanPainter fan, double bearing, boolean chosen) {
+        if (small) {
+            return;
+        }
         double r =
                 chosen
                         ? Math.min(axis.radius() - 16, fan.outer() + 2)

@@ -19,8 +19,7 @@ record ArrivalFinder(Audio response, PolarEnergy polar) {
             double at = predelay + expected.get(k);
             double next = k + 1 < expected.size() ? expected.get(k + 1) : Double.MAX_VALUE;
             double before = k == 0 ? expected.get(k) : expected.get(k) - expected.get(k - 1);
-            double half =
-                    Math.min(ARRIVAL_SECONDS, Math.min(next - expected.get(k), before) / 3);
+            double half = Math.min(ARRIVAL_SECONDS, Math.min(next - expected.get(k), before) / 3);
             double energy = energy(at - half / 4, at + half);
             first = k == 0 ? energy : first;
             double db = Decibels.ofPower(energy / Math.max(1e-30, first));

@@ -45,6 +45,7 @@ public final class Session {
     private final Bringing bringing;
     private final FormEditing form;
     private final FieldEditing field;
+    private final Drafting drafting;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -68,6 +69,7 @@ public final class Session {
         bringing = new Bringing(this, stems);
         form = new FormEditing(this);
         field = new FieldEditing(this);
+        drafting = new Drafting(this);
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -148,6 +150,11 @@ public final class Session {
     /** Adding, moving and removing returns, and what they are. */
     public FieldEditing field() {
         return field;
+    }
+
+    /** Drafting whole fields. */
+    public Drafting drafting() {
+        return drafting;
     }
 
     /** Changing sections, tempo and metre. */

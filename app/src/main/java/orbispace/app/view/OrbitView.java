@@ -23,6 +23,7 @@ final class OrbitView extends Screen {
     private final ReturnList list;
     private final ReturnInspector inspector;
     private final Label why = new Label();
+    private final DraftsPanel drafts;
 
     OrbitView(Session session) {
         super(session, "Orbit");
@@ -31,7 +32,9 @@ final class OrbitView extends Screen {
         inspector = new ReturnInspector(session);
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
-        fill(chart, why, handles, list);
+        drafts = new DraftsPanel(session);
+        fill(chart, why, handles, list, drafts);
+        session.drafting().drafts().addListener((o, was, is) -> requestLayout());
         session.design().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.selection().section().addListener((o, was, is) -> refresh());
@@ -74,6 +77,7 @@ final class OrbitView extends Screen {
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
         Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
+        Plate.place(drafts, 0, 0, w, h);
         super.layoutChildren();
     }
 
@@ -87,6 +91,7 @@ final class OrbitView extends Screen {
         chart.setPalette(palette);
         handles.setPalette(palette);
         list.setPalette(palette);
+        drafts.setPalette(palette);
         inspector.setPalette(palette);
     }
 

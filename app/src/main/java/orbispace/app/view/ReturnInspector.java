@@ -261,7 +261,8 @@ final class ReturnInspector extends VBox {
         session.design().get().sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
                 .forEach(s -> list.add(sendField(s.id(), s.name())));
-        ChainCard card = new ChainCard("SENDS, dB", this::sendPlot, false, list.toArray(Region[]::new));
+        ChainCard card =
+                new ChainCard("SENDS, dB", this::sendPlot, false, list.toArray(Region[]::new));
         plots.add(card);
         card.setPalette(palette);
         return card;

@@ -35,20 +35,24 @@ final class ReturnList extends VBox {
     private final Session session;
     private final VBox rows = new VBox();
     private final MenuButton adding = new MenuButton();
+    private final Button drafting;
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private Palette palette = Palette.DAY;
 
     ReturnList(Session session) {
         this.session = session;
+        drafting = Plate.small("Draft", () -> session.drafting().start());
         getStyleClass().add("return-list");
         HBox head =
                 new HBox(
-                        caps("RETURNS", 170),
+                        caps("RETURNS", 168),
                         caps("predelay", 60),
                         caps("decay or note", 92),
                         caps("in the mix", 64),
-                        adding);
+                        adding,
+                        drafting);
         adding.setText("Add");
+        adding.setMinWidth(USE_PREF_SIZE);
         adding.setAccessibleText("add a return");
         adding.getStyleClass().add("kind-menu");
         for (SpaceKinds kind : SpaceKinds.values()) {
@@ -56,6 +60,8 @@ final class ReturnList extends VBox {
             item.setOnAction(e -> session.field().add(kind));
             adding.getItems().add(item);
         }
+        drafting.setAccessibleText("draft three fields");
+        HBox.setMargin(drafting, new javafx.geometry.Insets(0, 0, 0, 4));
         getChildren().addAll(head, rows);
         session.design().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
@@ -82,6 +88,7 @@ final class ReturnList extends VBox {
         for (Return r : session.design().get().returns()) {
             rows.getChildren().add(row(r));
         }
+        drafting.setDisable(!session.drafting().possible());
         adding.setDisable(!session.field().hasRoom());
         setPalette(palette);
     }
@@ -89,7 +96,8 @@ final class ReturnList extends VBox {
     private Pane row(Return r) {
         boolean close = session.design().get().returns().size() > ROOMY;
         SealMark seal =
-                new SealMark(r::id, close ? 9 : 12, r.id().equals(session.selection().returnId().get()));
+                new SealMark(
+                        r::id, close ? 9 : 12, r.id().equals(session.selection().returnId().get()));
         marks.add(seal);
         Label name = new Label(r.name());
         name.getStyleClass().add("row-name");
@@ -134,8 +142,7 @@ final class ReturnList extends VBox {
         ToggleButton solo =
                 Plate.toggle("solo", "hear only return " + r.id() + " beside the sources");
         solo.getStyleClass().add("small");
-        solo.pseudoClassStateChanged(
-                CLOSE, session.design().get().returns().size() > ROOMY);
+        solo.pseudoClassStateChanged(CLOSE, session.design().get().returns().size() > ROOMY);
         solo.setSelected(r.id().equals(session.transport().soloReturn().get()));
         solo.setOnAction(
                 e -> session.transport().soloReturn().set(solo.isSelected() ? r.id() : ""));
@@ -150,7 +157,8 @@ final class ReturnList extends VBox {
         return label;
     }
 
-    private static String sizeOf(Design design, Return r) {
+    /** What tells most of a space, in a few letters: its decay, its time or its wall. */
+    static String sizeOf(Design design, Return r) {
         MusicalTime wall = r.gate() == null ? null : r.gate().length();
         if (wall != null) {
             return time(design, r, wall);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
@@ -106,6 +107,22 @@ public final class CoverAnalysis {
         others.removeIf(r -> r.id().equals(ret.id()));
         Excitation rest = sumOfReturns(design, others, Job.QUIET);
         return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
+    }
+
+    /**
+     * One pair with the return at another level: the excitation is scaled instead of rendered anew.
+     */
+    public PairView atLevel(
+            Design design,
+            Source source,
+            Return ret,
+            double levelDb,
+            List<Span> phrases,
+            Span span,
+            Job job) {
+        Design even = design.withReturn(ret.withLevel(0));
+        Excitation wet = wet(even, even.requireReturn(ret.id()), job);
+        return withWet(design, source, ret, wet.times(Decibels.toPower(levelDb)), phrases, span);
     }
 
     /** All layers of the part that a source belongs to, heard as one. */

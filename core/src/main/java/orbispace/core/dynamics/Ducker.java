@@ -41,8 +41,7 @@ public final class Ducker extends ControlGain {
 
     @Override
     double next(float levelDb) {
-        double wanted =
-                settings == null ? 0 : settings.curve().reductionDb(levelDb);
+        double wanted = settings == null ? 0 : settings.curve().reductionDb(levelDb);
         if (wanted >= reductionDb) {
             reductionDb += (settings == null ? 1 : attack) * (wanted - reductionDb);
             held = holdSteps;

@@ -7,8 +7,7 @@ import orbispace.core.signal.Cascade;
 
 /**
  * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, in
- * dBFS, at least {@link #SILENT_DB}. One
- * serves every gate and ducker that listens to the same key.
+ * dBFS, at least {@link #SILENT_DB}. One serves every gate and ducker that listens to the same key.
  */
 public final class KeyPeaks {
     /** What silence counts as. */

@@ -14,8 +14,6 @@ import orbispace.core.audio.Pan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
-import orbispace.core.dynamics.Gate;
-import orbispace.core.dynamics.KeyPeaks;
 import orbispace.core.space.WholeConvolution;
 
 /**

@@ -105,8 +105,7 @@ class GateTest {
 
     @Test
     void keyFiltersPartWhatLevelsDoNot() {
-        KeyPeaks low =
-                new KeyPeaks(orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE), 4800);
+        KeyPeaks low = new KeyPeaks(orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE), 4800);
         float[] hiss = Signals.sine(6000, 0.5, 0.1, RATE);
         low.process(hiss, 0, 4800);
         assertThat(low.steps()[low.count() - 1]).isLessThan(-60f);

@@ -151,8 +151,7 @@ class WholeGraphTest {
                         .render(design, Job.QUIET)
                         .mix();
         LiveMix mix =
-                new LiveMix(
-                        LiveSettings.of(design, MATERIAL, LiveSettings.Hearing.PLAIN), BLOCK);
+                new LiveMix(LiveSettings.of(design, MATERIAL, LiveSettings.Hearing.PLAIN), BLOCK);
         float[][] heard = play(mix, MATERIAL.frames());
         double difference = 0;
         double power = 0;
@@ -207,8 +206,7 @@ class WholeGraphTest {
                         .wet(one, one.requireReturn("A"), Job.QUIET);
         int loudest = 0;
         for (int i = 0; i < wet.frames(); i++) {
-            loudest =
-                    Math.abs(wet.channel(0)[i]) > Math.abs(wet.channel(0)[loudest]) ? i : loudest;
+            loudest = Math.abs(wet.channel(0)[i]) > Math.abs(wet.channel(0)[loudest]) ? i : loudest;
         }
         assertThat(loudest).isEqualTo(10000);
     }
@@ -250,8 +248,7 @@ class WholeGraphTest {
                                 BLOCK),
                         material.frames());
         int late = (int) (6 * RATE) + 32000;
-        assertThat((double) heard[0][late])
-                .isCloseTo(wet.channel(0)[late], within(1e-5));
+        assertThat((double) heard[0][late]).isCloseTo(wet.channel(0)[late], within(1e-5));
     }
 
     @Test

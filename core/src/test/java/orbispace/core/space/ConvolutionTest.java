@@ -64,8 +64,7 @@ class ConvolutionTest {
             noise(700, 1, 300), noise(700, 2, 300), noise(700, 3, 300), noise(700, 4, 300)
         };
         SpaceResponse response =
-                SpaceResponse.trueStereo(
-                        Audio.of(RATE, h[0], h[1]), Audio.of(RATE, h[2], h[3]));
+                SpaceResponse.trueStereo(Audio.of(RATE, h[0], h[1]), Audio.of(RATE, h[2], h[3]));
         float[][] paths = response.taps(RATE).paths();
         float[] l = noise(5000, 5, 1e9);
         float[] r = noise(5000, 6, 1e9);
@@ -122,9 +121,7 @@ class ConvolutionTest {
         assertThatThrownBy(() -> SpaceResponse.trueStereo(a, Audio.of(RATE, new float[] {1, 2})))
                 .hasMessageContaining("do not fit");
         assertThatThrownBy(
-                        () ->
-                                EngineTuning.of(
-                                        new ConvolutionSettings(SpaceResponse.of(a)), 44100))
+                        () -> EngineTuning.of(new ConvolutionSettings(SpaceResponse.of(a)), 44100))
                 .hasMessageContaining("44100");
     }
 }

@@ -102,8 +102,7 @@ class EchoTest {
 
     @Test
     void aPairAnswersEachSideAtItsOwnTime() {
-        Audio a =
-                Impulses.response(echo(EchoSettings.Kind.PAIR, 0.25, 0.1875), 1, RATE, 777);
+        Audio a = Impulses.response(echo(EchoSettings.Kind.PAIR, 0.25, 0.1875), 1, RATE, 777);
         assertThat(first(a.channel(0))).isEqualTo(12000);
         assertThat(first(a.channel(1))).isEqualTo(9000);
     }
@@ -145,15 +144,14 @@ class EchoTest {
 
     @Test
     void feedbackAtUnityIsRefused() {
-        assertThatThrownBy(
-                        () ->
-                                new EchoSettings(
-                                        EchoSettings.Kind.SINGLE,
-                                        0.2,
-                                        0.2,
-                                        1,
-                                        EchoSettings.Loop.filters(20, 20000),
-                                        1))
+        assertThatThrownBy(() ->
+                        new EchoSettings(
+                                EchoSettings.Kind.SINGLE,
+                                0.2,
+                                0.2,
+                                1,
+                                EchoSettings.Loop.filters(20, 20000),
+                                1))
                 .hasMessageContaining("feedback 1.0 is outside 0.0 to 0.95");
     }
 }

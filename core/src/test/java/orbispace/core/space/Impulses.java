@@ -8,7 +8,8 @@ public final class Impulses {
 
     /** What an engine answers to an impulse of energy 1 from the middle, made in blocks. */
     public static Audio response(EngineSettings settings, double seconds, double rate, int block) {
-        return response(Engine.of(settings, rate), Math.sqrt(0.5), Math.sqrt(0.5), seconds, rate, block);
+        return response(
+                Engine.of(settings, rate), Math.sqrt(0.5), Math.sqrt(0.5), seconds, rate, block);
     }
 
     /** What an engine answers to an impulse on each side. */

@@ -95,8 +95,15 @@ class NetworkReverbTest {
 
     @ParameterizedTest
     @CsvSource({
-        "ROOM, 0.3", "ROOM, 5", "CHAMBER, 0.6", "CHAMBER, 8", "PLATE, 0.3", "PLATE, 2.5",
-        "HALL, 1.2", "VAST, 0.3", "VAST, 8"
+        "ROOM, 0.3",
+        "ROOM, 5",
+        "CHAMBER, 0.6",
+        "CHAMBER, 8",
+        "PLATE, 0.3",
+        "PLATE, 2.5",
+        "HALL, 1.2",
+        "VAST, 0.3",
+        "VAST, 8"
     })
     void everyKindDecaysAsSetAndNeverRings(ReverbKind kind, double seconds) {
         var settings = new ReverbSettings(kind, seconds, 1.1, 0.7, 1);
@@ -134,7 +141,8 @@ class NetworkReverbTest {
 
     @Test
     void sidesAreUnrelatedSoThatFoldingToMonoLosesAboutThreeDecibels() {
-        Audio a = Impulses.response(new ReverbSettings(ReverbKind.HALL, 2, 1, 1, 1), 2.5, RATE, 4096);
+        Audio a =
+                Impulses.response(new ReverbSettings(ReverbKind.HALL, 2, 1, 1, 1), 2.5, RATE, 4096);
         double folded = 0;
         for (int i = 0; i < a.frames(); i++) {
             double m = (a.channel(0)[i] + a.channel(1)[i]) / Math.sqrt(2);
@@ -146,7 +154,9 @@ class NetworkReverbTest {
 
     @Test
     void tailFallsBelowMinus120AndThenToExactZero() {
-        Audio a = Impulses.response(new ReverbSettings(ReverbKind.HALL, 0.5, 1, 0.8, 1), 4, RATE, 512);
+        Audio a =
+                Impulses.response(
+                        new ReverbSettings(ReverbKind.HALL, 0.5, 1, 0.8, 1), 4, RATE, 512);
         for (int i = (int) (1.6 * RATE); i < a.frames(); i++) {
             assertThat(Math.abs(a.channel(0)[i])).isLessThan(1e-6f);
         }

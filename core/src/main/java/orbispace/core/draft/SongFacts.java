@@ -1,0 +1,26 @@
+package orbispace.core.draft;
+
+import java.util.Map;
+import java.util.OptionalDouble;
+import orbispace.core.material.GateKey;
+
+/**
+ * What a draft asks of a song.
+ *
+ * @param bar the bar whose tempo note values take
+ * @param gapSeconds median gap of the lead; empty if nothing leads
+ * @param shortGapSeconds lower quartile of the lead's gaps
+ * @param hitSeconds median time from hit to hit; empty if nothing strikes
+ * @param gates what parts hits from bleed, by source; only where it does
+ */
+public record SongFacts(
+        int bar,
+        OptionalDouble gapSeconds,
+        OptionalDouble shortGapSeconds,
+        OptionalDouble hitSeconds,
+        Map<String, GateKey> gates) {
+    /** Keeps its own map. */
+    public SongFacts {
+        gates = Map.copyOf(gates);
+    }
+}

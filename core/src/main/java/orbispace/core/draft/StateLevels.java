@@ -1,0 +1,89 @@
+package orbispace.core.draft;
+
+import java.util.Comparator;
+import java.util.List;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.WetState;
+import orbispace.core.render.Job;
+import orbispace.core.time.Span;
+
+/**
+ * Sets return levels so that each is noticed as much as asked: bisection on the wet share beside
+ * the lead, over a stretch of the song and with all other returns sounding. A state that the
+ * level's range cannot reach ends at the end of the range.
+ */
+public final class StateLevels {
+    private static final double LEAST_DB = -40;
+    private static final double MOST_DB = 6;
+    private static final double STEP_DB = 0.5;
+
+    private StateLevels() {}
+
+    /**
+     * The returns at the levels that make them so noticed.
+     *
+     * @param design its returns are set one by one, each by itself
+     * @param phrases where the first lead speaks, in seconds of the song
+     * @param span the stretch that is listened to
+     * @param state how much each should be noticed
+     */
+    public static List<Return> of(
+            CoverAnalysis analysis,
+            Design design,
+            List<Span> phrases,
+            Span span,
+            WetState state,
+            Job job) {
+        Design set = design;
+        // A second round, since each return is heard beside the others.
+        for (int round = 0; round < 2; round++) {
+            for (Return r : design.returns()) {
+                Return now = set.requireReturn(r.id());
+                set = set.withReturn(leveled(analysis, set, now, phrases, span, state, job));
+            }
+        }
+        return set.returns();
+    }
+
+    private static Return leveled(
+            CoverAnalysis analysis,
+            Design design,
+            Return r,
+            List<Span> phrases,
+            Span span,
+            WetState state,
+            Job job) {
+        Source source = judged(design, r);
+        double low = LEAST_DB;
+        double high = MOST_DB;
+        while (high - low > STEP_DB / 2) {
+            job.check();
+            double middle = (low + high) / 2;
+            double share =
+                    analysis.atLevel(design, source, r, middle, phrases, span, job)
+                            .cover()
+                            .wetShare();
+            if (share < state.aimShare()) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return r.withLevel(Math.rint(low / STEP_DB) * STEP_DB);
+    }
+
+    /** The first lead, or where there is none what is sent most into the return. */
+    private static Source judged(Design design, Return r) {
+        return design.sourcesOf(Role.LEAD).stream()
+                .findFirst()
+                .or(() ->
+                        design.sources().stream()
+                                .filter(s -> r.sends().containsKey(s.id()))
+                                .max(Comparator.comparingDouble(s -> r.sendDb(s.id()).orElse(-90))))
+                .orElseGet(() -> design.sources().getFirst());
+    }
+}
