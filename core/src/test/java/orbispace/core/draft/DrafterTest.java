@@ -78,7 +78,7 @@ class DrafterTest {
         stems.forEach((id, x) -> audio.put(id, Audio.of(RATE, x)));
         SongClock clock = SongClock.constant(bpm, 4, 4);
         Song song = new Song("Made", RATE, clock, List.of(new Section("All", 1, 8)));
-        Phrases phrases = PhraseFinder.find(audio.get("voice"));
+        Phrases phrases = PhraseFinder.find(java.util.Objects.requireNonNull(audio.get("voice")));
         Audio drum = audio.get("drum");
         Hits hits = drum == null ? new Hits(List.of(), List.of()) : HitFinder.find(drum);
         Map<String, orbispace.core.material.GateKey> gates = new java.util.HashMap<>();
@@ -190,7 +190,10 @@ class DrafterTest {
                             .findFirst()
                             .orElseThrow();
             assertThat(gated.sends()).containsOnlyKeys("drum");
-            double threshold = gated.sends().values().iterator().next().gate().thresholdDb();
+            double threshold =
+                    java.util.Objects.requireNonNull(
+                                    gated.sends().values().iterator().next().gate())
+                            .thresholdDb();
             assertThat(threshold).isBetween(-25.0, -8.0);
         }
     }

@@ -33,6 +33,7 @@ import orbispace.core.space.ReverbKind;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 class WholeGraphTest {
@@ -75,7 +76,7 @@ class WholeGraphTest {
         return new Return(id, id, sends, Map.of(), chain, -3, new Return.Timing(1, false));
     }
 
-    private static Gate gate(String key, MusicalTime length) {
+    private static Gate gate(String key, @Nullable MusicalTime length) {
         return new Gate(key, Filter.OPEN, -20, 4, 120, 1, 40, 25, length);
     }
 
