@@ -2,7 +2,10 @@ package orbispace.app.session;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableMap;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.Filter;
@@ -14,6 +17,9 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.material.GateKey;
+import orbispace.core.prove.Settlement;
+import orbispace.core.render.Depth;
+import orbispace.core.render.SongMaterial;
 import orbispace.core.time.NoteValue;
 import orbispace.files.ResponseFiles;
 
@@ -23,6 +29,8 @@ public final class FieldEditing {
     private static final double USUAL_HYSTERESIS_DB = 4;
 
     private final Session session;
+    private final ObservableMap<String, Depth> depths = FXCollections.observableHashMap();
+    private final ObservableMap<String, String> settled = FXCollections.observableHashMap();
 
     FieldEditing(Session session) {
         this.session = session;
@@ -155,6 +163,73 @@ public final class FieldEditing {
 
     private static Filter.@org.jspecify.annotations.Nullable Corner corner(double hz) {
         return hz <= 0 ? null : new Filter.Corner(hz, 4);
+    }
+
+    /** How far back each source stands, by source, as measured last. */
+    public ObservableMap<String, Depth> depths() {
+        return depths;
+    }
+
+    /** What settling a question about a return said, by its letter. */
+    public ObservableMap<String, String> settled() {
+        return settled;
+    }
+
+    /** Measures again how far back the sources stand. */
+    void measureDepths(SongMaterial material) {
+        Design now = design();
+        session.jobs()
+                .start(
+                        "depth",
+                        "Measuring depth",
+                        job -> Depth.of(now, material, job),
+                        measured -> {
+                            depths.keySet().retainAll(measured.keySet());
+                            depths.putAll(measured);
+                        },
+                        session::failed);
+    }
+
+    /**
+     * Puts a source at a distance: all of its sends move alike, in one step.
+     *
+     * @return false if it is sent nowhere, or not measured yet
+     */
+    public boolean place(String source, double criticalDistances) {
+        Depth depth = depths.get(source);
+        if (depth == null || !(criticalDistances > 0)) {
+            return false;
+        }
+        Map<String, Double> levels = Depth.sendsFor(design(), source, depth, criticalDistances);
+        if (levels.isEmpty()) {
+            return false;
+        }
+        Design placed = design();
+        for (Map.Entry<String, Double> e : levels.entrySet()) {
+            placed = new ReturnEdit.SendLevel(e.getKey(), source, e.getValue()).applyTo(placed);
+        }
+        return session.edit(new FieldEdit.Adopt(placed.returns(), "depth of " + source));
+    }
+
+    /** Renders a return with its filters before and after the space, and subtracts the two. */
+    public void settleFilters(Return r) {
+        var renderer = session.measured().renderer();
+        if (renderer.isEmpty()) {
+            return;
+        }
+        Design now = design();
+        Return swapped = r.withFilterIn(r.filterOut()).withFilterOut(r.filterIn());
+        Design other = now.withReturn(swapped);
+        session.jobs()
+                .start(
+                        "settle",
+                        "Settling before or after",
+                        job ->
+                                Settlement.of(
+                                        renderer.get().wet(now, r, job),
+                                        renderer.get().wet(other, swapped, job)),
+                        result -> settled.put(r.id(), result.words()),
+                        session::failed);
     }
 
     /** The feeds that would not make a circle: returns that may be fed into this one. */

@@ -3,7 +3,9 @@ package orbispace.app.session;
 import java.nio.file.Path;
 import java.util.Map;
 import orbispace.core.design.Design;
+import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import org.jspecify.annotations.Nullable;
 
 /** Audio paths of a project that is kept in another folder than its stems. */
@@ -11,7 +13,8 @@ final class Relocation {
     private Relocation() {}
 
     /**
-     * The design as it must be written into {@code to} so that its stems in {@code from} are found.
+     * The design as it must be written into {@code to} so that its stems and impulse responses in
+     * {@code from} are found.
      */
     static Design moved(Design design, @Nullable Path from, @Nullable Path to) {
         if (from == null || to == null || from.equals(to)) {
@@ -22,7 +25,20 @@ final class Relocation {
                 design.sources().stream()
                         .map(s -> s.withFile(path(from.resolve(s.file()).normalize(), to)))
                         .toList(),
-                design.returns());
+                design.returns().stream().map(r -> moved(r, from, to)).toList());
+    }
+
+    private static Return moved(Return r, Path from, Path to) {
+        return r.space() instanceof Space.Convolution c
+                ? r.withSpace(
+                        new Space.Convolution(
+                                path(from.resolve(c.file()).normalize(), to),
+                                c.startMillis(),
+                                c.keepMillis(),
+                                c.lowScale(),
+                                c.midScale(),
+                                c.highScale()))
+                : r;
     }
 
     /** The design with the files of some sources where they were found. */

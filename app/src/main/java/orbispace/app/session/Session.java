@@ -291,6 +291,7 @@ public final class Session {
     }
 
     private void measure() {
+        field.measureDepths(material);
         measured.update(editing.design().get(), before.get(), span(), wantsRemedies.get());
     }
 

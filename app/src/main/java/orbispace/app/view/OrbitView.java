@@ -2,6 +2,7 @@ package orbispace.app.view;
 
 import javafx.collections.MapChangeListener;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.OrbitPainter;
@@ -24,6 +25,8 @@ final class OrbitView extends Screen {
     private final ReturnInspector inspector;
     private final Label why = new Label();
     private final DraftsPanel drafts;
+    private final DepthPanel depth;
+    private final ToggleButton deep;
 
     OrbitView(Session session) {
         super(session, "Orbit");
@@ -33,7 +36,15 @@ final class OrbitView extends Screen {
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
         drafts = new DraftsPanel(session);
-        fill(chart, why, handles, list, drafts);
+        depth = new DepthPanel(session);
+        depth.setVisible(false);
+        deep = Plate.toggle("depth", "show the sources from near to far");
+        deep.getStyleClass().add("small");
+        deep.setOnAction(e -> {
+            depth.setVisible(deep.isSelected());
+            chart.repaint();
+        });
+        fill(chart, why, handles, list, depth, deep, drafts);
         session.drafting().drafts().addListener((o, was, is) -> requestLayout());
         session.design().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
@@ -77,6 +88,8 @@ final class OrbitView extends Screen {
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
         Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
+        Plate.place(depth, 500, h - LOWER_HEIGHT + 76, w - 516, LOWER_HEIGHT - 84);
+        Plate.place(deep, 566, h - LOWER_HEIGHT + 52, 56, 22);
         Plate.place(drafts, 0, 0, w, h);
         super.layoutChildren();
     }
@@ -92,6 +105,7 @@ final class OrbitView extends Screen {
         handles.setPalette(palette);
         list.setPalette(palette);
         drafts.setPalette(palette);
+        depth.setPalette(palette);
         inspector.setPalette(palette);
     }
 
@@ -113,6 +127,10 @@ final class OrbitView extends Screen {
             double top = h - LOWER_HEIGHT + 76;
             double left = 500;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
+            if (deep.isSelected()) {
+                pen.text("DEPTH", left, top - 10, Type.strong(10.5), pen.palette.ink2);
+                return;
+            }
             pen.text("PROFILE", left, top - 10, Type.strong(10.5), pen.palette.ink2);
             pen.text(
                     "energy still to come, under the dry voice",

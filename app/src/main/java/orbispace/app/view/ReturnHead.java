@@ -6,6 +6,7 @@ import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -25,6 +26,7 @@ final class ReturnHead extends VBox {
     private final NameField name;
     private final MenuButton kind = new MenuButton();
     private final HBox actions;
+    private final ToggleButton follow;
 
     ReturnHead(Session session) {
         this.session = session;
@@ -50,7 +52,15 @@ final class ReturnHead extends VBox {
         kind.getItems().add(file);
         kind.getStyleClass().add("kind-menu");
         HBox.setHgrow(name, Priority.ALWAYS);
-        HBox first = new HBox(10, seal, new VBox(1, name, kind));
+        follow = Plate.toggle("by section", "take note values at the tempo of each section");
+        follow.getStyleClass().add("small");
+        follow.setOnAction(e ->
+                chosen().ifPresent(r ->
+                        session.edit(
+                                new ReturnEdit.Timed(
+                                        r.id(),
+                                        new Return.Timing(r.timedAtBar(), follow.isSelected())))));
+        HBox first = new HBox(10, seal, new VBox(1, name, new HBox(6, kind, follow)));
         actions =
                 new HBox(
                         4,
@@ -99,6 +109,7 @@ final class ReturnHead extends VBox {
         name.setDisable(r.isEmpty());
         name.show(r.map(Return::name).orElse("No return chosen"));
         r.ifPresent(chosen -> {
+            follow.setSelected(chosen.timing().followsSections());
             kind.setText(chosen.space().kindLabel());
             kind.setAccessibleText("kind of space: " + chosen.space().kindLabel());
         });

@@ -39,6 +39,8 @@ final class ReturnInspector extends VBox {
     private final Map<String, NumberField> fields = new LinkedHashMap<>();
     private final List<ChainCard> plots = new ArrayList<>();
     private final Label why = new Label();
+    private final Label settled = new Label();
+    private final SendsMenu sendsMenu;
     private final Button clears;
     private Palette palette = Palette.DAY;
     private String shape = "";
@@ -48,6 +50,9 @@ final class ReturnInspector extends VBox {
         getStyleClass().add("inspector");
         why.getStyleClass().add("why");
         why.setWrapText(true);
+        settled.getStyleClass().add("why");
+        settled.setWrapText(true);
+        sendsMenu = new SendsMenu(session);
         head = new ReturnHead(session);
         clears = Plate.button("", this::clearTheGap);
         clears.managedProperty().bind(clears.visibleProperty());
@@ -66,6 +71,9 @@ final class ReturnInspector extends VBox {
                 .materials()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         session.selection().section().addListener((o, was, is) -> refresh());
+        session.field()
+                .settled()
+                .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
 
@@ -110,6 +118,7 @@ final class ReturnInspector extends VBox {
                 + r.space().kindLabel()
                 + (r.space() instanceof Space.Doubler d ? d.copies().size() : "")
                 + r.sends().keySet()
+                + r.feeds().keySet()
                 + (drive == null ? "" : "drive" + drive.afterSpace())
                 + (r.gate() == null ? "" : "gate");
     }
@@ -135,6 +144,12 @@ final class ReturnInspector extends VBox {
         }
         gate(r);
         add("FILTER AFTER", pen -> filterPlot(pen, Return::filterOut), "high-pass", "low-pass");
+        plots.getLast()
+                .addBelow(
+                        settled,
+                        Plate.small(
+                                "Before or after? Settle it",
+                                () -> chosen().ifPresent(session.field()::settleFilters)));
         add("DUCK", this::duckPlot, "depth", "hold", "release");
         add("WIDTH", this::widthPlot, "width", "mono below");
         add("LEVEL", this::levelPlot, "return");
@@ -261,11 +276,35 @@ final class ReturnInspector extends VBox {
         session.design().get().sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
                 .forEach(s -> list.add(sendField(s.id(), s.name())));
+        r.feeds().keySet().forEach(id -> list.add(feedField(id)));
         ChainCard card =
                 new ChainCard("SENDS, dB", this::sendPlot, false, list.toArray(Region[]::new));
+        card.addBelow(sendsMenu);
         plots.add(card);
         card.setPalette(palette);
         return card;
+    }
+
+    private NumberField feedField(String from) {
+        NumberField field =
+                new NumberField(
+                        "from " + from,
+                        "a level like \u221212",
+                        text -> {
+                            var db = Entries.db(text);
+                            return db.isPresent() && setFeed(from, db.getAsDouble());
+                        },
+                        (direction, size) ->
+                                chosen().flatMap(r -> Optional.ofNullable(r.feeds().get(from)))
+                                        .ifPresent(
+                                                db -> setFeed(from, db + direction * stepOf(size))),
+                        session.problem()::set);
+        fields.put("feed " + from, field);
+        return field;
+    }
+
+    private boolean setFeed(String from, double db) {
+        return session.edit(new ReturnEdit.Feed(session.selection().returnId().get(), from, db));
     }
 
     private NumberField sendField(String sourceId, String name) {
@@ -366,6 +405,8 @@ final class ReturnInspector extends VBox {
                 Reasons.space(session)
                         + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
         why.setManaged(!why.getText().isEmpty());
+        settled.setText(session.field().settled().getOrDefault(r.id(), ""));
+        settled.setManaged(!settled.getText().isEmpty());
     }
 
     private void sendPlot(Pen pen) {

@@ -45,7 +45,7 @@ final class ReturnList extends VBox {
         getStyleClass().add("return-list");
         HBox head =
                 new HBox(
-                        caps("RETURNS", 168),
+                        caps("RETURNS", 156),
                         caps("predelay", 60),
                         caps("decay or note", 92),
                         caps("in the mix", 64),

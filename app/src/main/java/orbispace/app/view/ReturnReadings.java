@@ -29,6 +29,7 @@ final class ReturnReadings {
         r.sends()
                 .forEach(
                         (id, send) -> all.put("send " + id, Wording.number(send.levelDb(), 1), ""));
+        r.feeds().forEach((id, db) -> all.put("feed " + id, Wording.number(db, 1), ""));
         all.filter(r.filterIn(), " before");
         all.filter(r.filterOut(), "");
         all.time("predelay", r.predelay(), design, r);

@@ -41,8 +41,7 @@ public record Depth(
         for (Return r : design.returns()) {
             job.check();
             if (!r.sends().isEmpty()) {
-                answers.put(
-                        r.id(), power(ImpulseResponse.of(design, r, material.responses())));
+                answers.put(r.id(), power(ImpulseResponse.of(design, r, material.responses())));
             }
         }
         Map<String, Depth> depths = new LinkedHashMap<>();
@@ -79,15 +78,11 @@ public record Depth(
                 centre += energy * k * design.song().sampleRateHz() / LENGTH;
             }
             earliest =
-                    Math.min(
-                            earliest,
-                            r.predelay().seconds(design.song().clock(), r.timedAtBar()));
+                    Math.min(earliest, r.predelay().seconds(design.song().clock(), r.timedAtBar()));
         }
         boolean known = wet > 0 && direct > 0;
         return new Depth(
-                known
-                        ? OptionalDouble.of(10 * Math.log10(direct / wet))
-                        : OptionalDouble.empty(),
+                known ? OptionalDouble.of(10 * Math.log10(direct / wet)) : OptionalDouble.empty(),
                 known ? OptionalDouble.of(earliest) : OptionalDouble.empty(),
                 known ? OptionalDouble.of(centre / wet) : OptionalDouble.empty());
     }

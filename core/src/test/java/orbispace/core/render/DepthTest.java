@@ -27,8 +27,7 @@ class DepthTest {
                     RATE);
 
     private static Depth depth(Design design, String source) {
-        return java.util.Objects.requireNonNull(
-                Depth.of(design, MATERIAL, Job.QUIET).get(source));
+        return java.util.Objects.requireNonNull(Depth.of(design, MATERIAL, Job.QUIET).get(source));
     }
 
     @Test
