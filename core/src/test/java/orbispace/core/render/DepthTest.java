@@ -55,7 +55,8 @@ class DepthTest {
         }
         assertThat(depth(moved, "voice").criticalDistances().orElseThrow())
                 .isCloseTo(1.5, within(0.02));
-        assertThat(levels.get("A") - levels.get("B")).isCloseTo(2, within(0.11));
+        assertThat(levels.getOrDefault("A", 0.0) - levels.getOrDefault("B", 0.0))
+                .isCloseTo(2, within(0.11));
     }
 
     @Test
