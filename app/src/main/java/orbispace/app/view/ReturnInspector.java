@@ -24,7 +24,6 @@ import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
-import orbispace.core.space.EchoSettings;
 import orbispace.files.Wording;
 
 /** The chain of the chosen return as a path of small cards. */
@@ -158,72 +157,20 @@ final class ReturnInspector extends VBox {
     }
 
     private void space(Space space) {
-        switch (space) {
-            case Space.Reverb h -> {
-                add("SPACE", this::decayPlot, "decay", "lows", "highs", "size");
-                plots.getLast().addBelow(why, clears);
-            }
-            case Space.Gated g -> {
-                add(
-                        "GATED SPACE",
-                        this::decayPlot,
-                        "gated: length",
-                        "gated: fall",
-                        "gated: bright");
+        for (SpaceCard card : SpaceCard.of(space)) {
+            Consumer<Pen> plot =
+                    switch (card.plot()) {
+                        case DECAY -> this::decayPlot;
+                        case ARRIVALS -> this::echoPlot;
+                        case NONE -> pen -> {};
+                    };
+            add(card.head(), plot, card.numbers().toArray(String[]::new));
+            if (card.explained()) {
                 plots.getLast().addBelow(why);
             }
-            case Space.Convolution c -> {
-                add(
-                        "IMPULSE RESPONSE",
-                        this::decayPlot,
-                        "response: decay",
-                        "response: lows",
-                        "response: highs",
-                        "response: start",
-                        "response: keep");
-                plots.getLast().addBelow(why);
-            }
-            case Space.Echo e -> {
-                if (e.kind() == EchoSettings.Kind.PAIR) {
-                    add("ECHO", this::echoPlot, "echo time", "right time");
-                    add("REPEATS", this::echoPlot, "feedback", "sides");
-                } else if (e.kind() == EchoSettings.Kind.SINGLE) {
-                    add("ECHO", this::echoPlot, "echo time", "feedback");
-                } else {
-                    add("ECHO", this::echoPlot, "echo time", "feedback", "sides");
-                }
-                plots.getLast().addBelow(why);
-                add(
-                        "LOOP",
-                        this::echoPlot,
-                        "loop: high-pass",
-                        "loop: low-pass",
-                        "loop: bend",
-                        "loop: wow");
-            }
-            case Space.Doubler d -> {
-                for (int v = 1; v <= d.copies().size(); v++) {
-                    String copy = "copy " + v + ": ";
-                    add("COPY " + v, this::echoPlot, copy + "later", copy + "cents", copy + "side");
-                }
-                add("COPIES", this::echoPlot, "copies: no lows under");
-                plots.getLast().addBelow(why);
-            }
-            case Space.Split s -> {
-                add("PAIR", this::decayPlot, "left: decay", "right: decay", "pair: sides");
-                plots.getLast().addBelow(why);
-            }
-            case Space.Parallel p -> {
-                add(
-                        "COMPRESSOR",
-                        pen -> {},
-                        "press: over",
-                        "press: ratio",
-                        "press: make-up",
-                        "press: attack",
-                        "press: release");
-                plots.getLast().addBelow(why);
-            }
+        }
+        if (space instanceof Space.Reverb) {
+            plots.getLast().addBelow(clears);
         }
     }
 

@@ -139,94 +139,69 @@ final class SpaceNumbers {
                                                 s.envelope(), s.length(), s.fallMillis(), v)));
     }
 
-    private static void convolution(Map<String, ReturnNumber> all) {
-        var millis = new Field<>(Space.Convolution.class, MILLIS, Entries::millis);
-        var factor = new Field<>(Space.Convolution.class, FACTOR, Entries::factor);
-        all.put(
-                "response: start",
-                millis.of(
-                        "start",
-                        c -> c.startMillis(),
-                        1,
-                        0,
-                        10000,
-                        (c, v) ->
-                                conv(
-                                        c,
-                                        v,
-                                        c.keepMillis(),
-                                        c.lowScale(),
-                                        c.midScale(),
-                                        c.highScale())));
-        all.put(
-                "response: keep",
-                millis.of(
-                        "length",
-                        c -> c.keepMillis(),
-                        50,
-                        0,
-                        60000,
-                        (c, v) ->
-                                conv(
-                                        c,
-                                        c.startMillis(),
-                                        v,
-                                        c.lowScale(),
-                                        c.midScale(),
-                                        c.highScale())));
-        all.put(
-                "response: decay",
-                factor.of(
-                        "decay",
-                        c -> c.midScale(),
-                        0.05,
-                        0.25,
-                        2,
-                        (c, v) ->
-                                conv(
-                                        c,
-                                        c.startMillis(),
-                                        c.keepMillis(),
-                                        c.lowScale(),
-                                        v,
-                                        c.highScale())));
-        all.put(
-                "response: lows",
-                factor.of(
-                        "lows",
-                        c -> c.lowScale(),
-                        0.05,
-                        0.25,
-                        2,
-                        (c, v) ->
-                                conv(
-                                        c,
-                                        c.startMillis(),
-                                        c.keepMillis(),
-                                        v,
-                                        c.midScale(),
-                                        c.highScale())));
-        all.put(
-                "response: highs",
-                factor.of(
-                        "highs",
-                        c -> c.highScale(),
-                        0.05,
-                        0.25,
-                        2,
-                        (c, v) ->
-                                conv(
-                                        c,
-                                        c.startMillis(),
-                                        c.keepMillis(),
-                                        c.lowScale(),
-                                        c.midScale(),
-                                        v)));
+    /**
+     * One of several bare numbers of a kind of space: all are read into an array, one is changed,
+     * and the space is made of them anew.
+     */
+    private record Row<S extends Space>(
+            Class<S> kind, Function<S, double[]> values, BiFunction<S, double[], Space> made) {
+        ReturnNumber at(int index, Unit unit, double step, double low, double high) {
+            return new Field<>(kind, unit.accepted, unit.read)
+                    .of(
+                            unit.what,
+                            s -> values.apply(s)[index],
+                            step,
+                            low,
+                            high,
+                            (s, v) -> {
+                                double[] all = values.apply(s);
+                                all[index] = v;
+                                return made.apply(s, all);
+                            });
+        }
     }
 
-    private static Space conv(
-            Space.Convolution c, double start, double keep, double low, double mid, double high) {
-        return new Space.Convolution(c.file(), start, keep, low, mid, high);
+    /** How a bare number is written, and what it is called in the history. */
+    private record Unit(String what, String accepted, Function<String, OptionalDouble> read) {
+        static Unit millis(String what) {
+            return new Unit(what, MILLIS, Entries::millis);
+        }
+
+        static Unit factor(String what) {
+            return new Unit(what, FACTOR, Entries::factor);
+        }
+
+        static Unit hertz(String what) {
+            return new Unit(what, HERTZ, Entries::hertz);
+        }
+
+        static Unit db(String what) {
+            return new Unit(what, DECIBELS, Entries::db);
+        }
+
+        static Unit percent(String what) {
+            return new Unit(what, PERCENT, Entries::percent);
+        }
+    }
+
+    private static void convolution(Map<String, ReturnNumber> all) {
+        Row<Space.Convolution> row =
+                new Row<>(
+                        Space.Convolution.class,
+                        c ->
+                                new double[] {
+                                    c.startMillis(),
+                                    c.keepMillis(),
+                                    c.lowScale(),
+                                    c.midScale(),
+                                    c.highScale()
+                                },
+                        (c, v) -> new Space.Convolution(c.file(), v[0], v[1], v[2], v[3], v[4]));
+        all.put("response: start", row.at(0, Unit.millis("start"), 1, 0, 10000));
+        all.put("response: keep", row.at(1, Unit.millis("length"), 50, 0, 60000));
+        all.put("response: lows", row.at(2, Unit.factor("lows"), 0.05, 0.25, 2));
+        all.put("response: decay", row.at(3, Unit.factor("decay"), 0.05, 0.25, 2));
+        all.put("response: highs", row.at(4, Unit.factor("highs"), 0.05, 0.25, 2));
     }
 
     private static void echo(Map<String, ReturnNumber> all) {
@@ -237,78 +212,22 @@ final class SpaceNumbers {
                         "right time",
                         Space.Echo::rightTime,
                         Space.Echo::withRightTime));
-        var hertz = new Field<>(Space.Echo.class, HERTZ, Entries::hertz);
-        var percent = new Field<>(Space.Echo.class, PERCENT, Entries::percent);
-        var millis = new Field<>(Space.Echo.class, MILLIS, Entries::millis);
-        all.put(
-                "loop: high-pass",
-                hertz.of(
-                        "loop",
-                        e -> e.loop().highPassHz(),
-                        10,
-                        20,
-                        2000,
-                        (e, v) ->
-                                e.withLoop(
-                                        loop(
-                                                e,
-                                                v,
-                                                e.loop().lowPassHz(),
-                                                e.loop().saturation(),
-                                                e.loop().wowMillis()))));
-        all.put(
-                "loop: low-pass",
-                hertz.of(
-                        "loop",
-                        e -> e.loop().lowPassHz(),
-                        250,
-                        500,
-                        20000,
-                        (e, v) ->
-                                e.withLoop(
-                                        loop(
-                                                e,
-                                                e.loop().highPassHz(),
-                                                v,
-                                                e.loop().saturation(),
-                                                e.loop().wowMillis()))));
-        all.put(
-                "loop: bend",
-                percent.of(
-                        "loop",
-                        e -> e.loop().saturation(),
-                        0.05,
-                        0,
-                        1,
-                        (e, v) ->
-                                e.withLoop(
-                                        loop(
-                                                e,
-                                                e.loop().highPassHz(),
-                                                e.loop().lowPassHz(),
-                                                v,
-                                                e.loop().wowMillis()))));
-        all.put(
-                "loop: wow",
-                millis.of(
-                        "loop",
-                        e -> e.loop().wowMillis(),
-                        0.1,
-                        0,
-                        5,
-                        (e, v) ->
-                                e.withLoop(
-                                        loop(
-                                                e,
-                                                e.loop().highPassHz(),
-                                                e.loop().lowPassHz(),
-                                                e.loop().saturation(),
-                                                v))));
-    }
-
-    private static EchoSettings.Loop loop(
-            Space.Echo e, double high, double low, double bend, double wow) {
-        return new EchoSettings.Loop(high, low, bend, wow, e.loop().wowHz());
+        Row<Space.Echo> row =
+                new Row<>(
+                        Space.Echo.class,
+                        e ->
+                                new double[] {
+                                    e.loop().highPassHz(),
+                                    e.loop().lowPassHz(),
+                                    e.loop().saturation(),
+                                    e.loop().wowMillis(),
+                                    e.loop().wowHz()
+                                },
+                        (e, v) -> e.withLoop(new EchoSettings.Loop(v[0], v[1], v[2], v[3], v[4])));
+        all.put("loop: high-pass", row.at(0, Unit.hertz("loop"), 10, 20, 2000));
+        all.put("loop: low-pass", row.at(1, Unit.hertz("loop"), 250, 500, 20000));
+        all.put("loop: bend", row.at(2, Unit.percent("loop"), 0.05, 0, 1));
+        all.put("loop: wow", row.at(3, Unit.millis("loop"), 0.1, 0, 5));
     }
 
     private static void copy(Map<String, ReturnNumber> all, int index) {
@@ -430,93 +349,23 @@ final class SpaceNumbers {
     }
 
     private static void parallel(Map<String, ReturnNumber> all) {
-        var db = new Field<>(Space.Parallel.class, DECIBELS, Entries::db);
-        var millis = new Field<>(Space.Parallel.class, MILLIS, Entries::millis);
-        all.put(
-                "press: over",
-                db.of(
-                        "threshold",
-                        p -> p.thresholdDb(),
-                        1,
-                        -90,
-                        0,
-                        (p, v) ->
-                                press(
-                                        p,
-                                        v,
-                                        p.ratio(),
-                                        p.attackMillis(),
-                                        p.releaseMillis(),
-                                        p.makeUpDb())));
-        all.put(
-                "press: ratio",
-                new Field<>(Space.Parallel.class, FACTOR, Entries::factor)
-                        .of(
-                                "ratio",
-                                p -> p.ratio(),
-                                0.5,
-                                1,
-                                100,
-                                (p, v) ->
-                                        press(
-                                                p,
-                                                p.thresholdDb(),
-                                                v,
-                                                p.attackMillis(),
-                                                p.releaseMillis(),
-                                                p.makeUpDb())));
-        all.put(
-                "press: attack",
-                millis.of(
-                        "attack",
-                        p -> p.attackMillis(),
-                        1,
-                        0.5,
-                        1000,
-                        (p, v) ->
-                                press(
-                                        p,
-                                        p.thresholdDb(),
-                                        p.ratio(),
-                                        v,
-                                        p.releaseMillis(),
-                                        p.makeUpDb())));
-        all.put(
-                "press: release",
-                millis.of(
-                        "release",
-                        p -> p.releaseMillis(),
-                        10,
-                        5,
-                        5000,
-                        (p, v) ->
-                                press(
-                                        p,
-                                        p.thresholdDb(),
-                                        p.ratio(),
-                                        p.attackMillis(),
-                                        v,
-                                        p.makeUpDb())));
-        all.put(
-                "press: make-up",
-                db.of(
-                        "make-up",
-                        p -> p.makeUpDb(),
-                        0.5,
-                        0,
-                        24,
-                        (p, v) ->
-                                press(
-                                        p,
-                                        p.thresholdDb(),
-                                        p.ratio(),
-                                        p.attackMillis(),
-                                        p.releaseMillis(),
-                                        v)));
-    }
-
-    private static Space press(
-            Space.Parallel p, double over, double ratio, double attack, double release, double up) {
-        return new Space.Parallel(over, ratio, p.kneeDb(), attack, release, up);
+        Row<Space.Parallel> row =
+                new Row<>(
+                        Space.Parallel.class,
+                        p ->
+                                new double[] {
+                                    p.thresholdDb(),
+                                    p.ratio(),
+                                    p.kneeDb(),
+                                    p.attackMillis(),
+                                    p.releaseMillis(),
+                                    p.makeUpDb()
+                                },
+                        (p, v) -> new Space.Parallel(v[0], v[1], v[2], v[3], v[4], v[5]));
+        all.put("press: over", row.at(0, Unit.db("threshold"), 1, -90, 0));
+        all.put("press: ratio", row.at(1, Unit.factor("ratio"), 0.5, 1, 100));
+        all.put("press: attack", row.at(3, Unit.millis("attack"), 1, 0.5, 1000));
+        all.put("press: release", row.at(4, Unit.millis("release"), 10, 5, 5000));
+        all.put("press: make-up", row.at(5, Unit.db("make-up"), 0.5, 0, 24));
     }
 }

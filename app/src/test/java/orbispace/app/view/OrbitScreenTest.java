@@ -1,0 +1,175 @@
+package orbispace.app.view;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import javafx.scene.Node;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import orbispace.app.session.SpaceKinds;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+class OrbitScreenTest extends WindowCase {
+    @BeforeEach
+    void orbit() {
+        robot.interact(() -> {
+            window.show("Orbit");
+            session.selection().returnId().set("A");
+        });
+        settle();
+    }
+
+    private Return ret() {
+        return design().requireReturn("A");
+    }
+
+    /** Chooses an item of a menu button as a person does after opening it. */
+    private void choose(String menu, String item) {
+        MenuButton button = (MenuButton) called(menu);
+        robot.interact(() -> {
+            button.show();
+            MenuItem found =
+                    button.getItems().stream()
+                            .filter(i -> item.equals(i.getText()))
+                            .findFirst()
+                            .orElseThrow();
+            button.hide();
+            found.fire();
+        });
+    }
+
+    @Test
+    void aReturnIsAddedNamedMovedAndRemovedOnTheScreen() {
+        choose("add a return", "Plate");
+        settle();
+        assertThat(labels()).contains("Plate");
+        assertThat(session.selection().returnId().get()).isEqualTo("C");
+        Node name = called("name of the return");
+        focus(name);
+        robot.interact(() -> ((NameField) name).setText("Lantern"));
+        key(KeyCode.ENTER);
+        assertThat(design().requireReturn("C").name()).isEqualTo("Lantern");
+        press("Up");
+        assertThat(design().returns().get(1).id()).isEqualTo("C");
+        press("Copy");
+        assertThat(design().requireReturn("D").name()).isEqualTo("Lantern copy");
+        press("Remove");
+        assertThat(design().findReturn("D")).isEmpty();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().findReturn("D")).isPresent();
+    }
+
+    @Test
+    void everyKindHasHandlesThatTheKeyboardMoves() {
+        for (SpaceKinds kind : SpaceKinds.values()) {
+            choose("kind of space", kind.label());
+            settle();
+            assertThat(SpaceKinds.of(ret().space())).contains(kind);
+            if (kind == SpaceKinds.PARALLEL) {
+                continue;
+            }
+            Node handle =
+                    robot.lookup((Node n) -> n instanceof OrbitHandle && shown(n)).query();
+            focus(handle);
+            Return before = ret();
+            key(KeyCode.UP);
+            assertThat(ret()).as(kind.label()).isNotEqualTo(before);
+            key(KeyCode.DOWN);
+        }
+    }
+
+    @Test
+    void theWidthIsDraggedByItsHandleAndTypedAsANumber() {
+        Node handle = called("width 100");
+        robot.drag(handle).moveBy(-30, -60).moveBy(-30, -30).drop();
+        settle();
+        assertThat(ret().chain().width().factor()).isLessThan(0.95);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(ret().chain().width().factor()).isEqualTo(1);
+    }
+
+    @Test
+    void aGateIsPutInWithItsWallAndTakenOut() {
+        press("Gate this return");
+        settle();
+        assertThat(ret().gate()).isNotNull();
+        assertThat(called("length")).isNotNull();
+        press("Take the gate out");
+        assertThat(ret().gate()).isNull();
+    }
+
+    @Test
+    void sendsAndFeedsAreOpenedFromTheirMenu() {
+        choose("sends and feeds", "Feed B " + design().requireReturn("B").name());
+        assertThat(ret().feeds()).containsEntry("B", -12.0);
+        settle();
+        Node feed = called("from B");
+        focus(feed);
+        key(KeyCode.UP);
+        assertThat(ret().feeds()).containsEntry("B", -11.5);
+        choose("sends and feeds", "Take the feed of B out");
+        assertThat(ret().feeds()).isEmpty();
+    }
+
+    @Test
+    void noteValuesFollowTheSectionsAtAPress() {
+        press("by section");
+        assertThat(ret().timing().followsSections()).isTrue();
+        press("by section");
+        assertThat(ret().timing().followsSections()).isFalse();
+    }
+
+    @Test
+    void depthIsShownAndMovedWithTheKeyboard() {
+        press("depth");
+        Node distance = called("distance");
+        focus(distance);
+        double before = ret().sendDb("lead-voice").orElseThrow();
+        key(KeyCode.UP);
+        settle();
+        assertThat(ret().sendDb("lead-voice").orElseThrow() - before).isCloseTo(0.5, within(0.11));
+    }
+
+    @Test
+    void draftsAreShownSideBySideAndOneIsAdopted() {
+        press("Draft");
+        until(() -> session.drafting().drafts().get().size() == 3);
+        assertThat(labels()).contains("One shared space", "Short and long", "One space per depth");
+        robot.clickOn(called("adopt the draft Short and long"));
+        assertThat(design().returns().getFirst().name()).isEqualTo("Near room");
+        assertThat(called("add a return")).isNotNull();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().returns()).hasSize(2);
+    }
+
+    @Test
+    void filtersAreSettledInWords() {
+        press("Before or after? Settle it");
+        until(() -> !session.field().settled().isEmpty());
+        assertThat(labels()).anyMatch(l -> l.startsWith("The same sound"));
+    }
+
+    @Test
+    void eightReturnsOfAllKindsFitTheList() {
+        robot.interact(() -> {
+            session.field().add(SpaceKinds.STEREO_ECHO);
+            session.field().add(SpaceKinds.DOUBLER);
+            session.field().add(SpaceKinds.SPLIT);
+            session.field().add(SpaceKinds.GATED_RISING);
+            session.field().add(SpaceKinds.PARALLEL);
+            session.field().add(SpaceKinds.VAST);
+            session.edit(new ReturnEdit.SendLevel("H", "lead-voice", -9.0));
+        });
+        settle();
+        Node last = called("return H");
+        double bottom = last.localToScene(last.getBoundsInLocal()).getMaxY();
+        assertThat(bottom).isLessThan(800);
+        assertThat(design().requireReturn("H").space()).isInstanceOf(Space.Reverb.class);
+        assertThat(snapshot().getWidth()).isEqualTo(1280);
+    }
+}
