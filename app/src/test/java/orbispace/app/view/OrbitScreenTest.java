@@ -73,8 +73,7 @@ class OrbitScreenTest extends WindowCase {
             if (kind == SpaceKinds.PARALLEL) {
                 continue;
             }
-            Node handle =
-                    robot.lookup((Node n) -> n instanceof OrbitHandle && shown(n)).query();
+            Node handle = robot.lookup((Node n) -> n instanceof OrbitHandle && shown(n)).query();
             focus(handle);
             Return before = ret();
             key(KeyCode.UP);

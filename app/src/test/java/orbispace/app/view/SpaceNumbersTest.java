@@ -178,8 +178,7 @@ class SpaceNumbersTest {
     void aHandSetsValuesAndTimes() {
         become(SpaceKinds.GATED);
         MusicalTime eighth = MusicalTime.parse("1/8").orElseThrow();
-        session.edit(
-                ReturnEdits.timed(session, ret(), "gated: length", eighth).orElseThrow());
+        session.edit(ReturnEdits.timed(session, ret(), "gated: length", eighth).orElseThrow());
         assertThat(reading("gated: length")).isEqualTo("1/8 250 ms");
         assertThat(ReturnEdits.valued(session, ret(), "gated: length", 3)).isEmpty();
         become(SpaceKinds.PLATE);

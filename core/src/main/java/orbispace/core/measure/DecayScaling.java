@@ -1,15 +1,13 @@
 package orbispace.core.measure;
 
-import java.util.List;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
-import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.Fft;
 
 /**
  * Makes an impulse response decay faster or slower, band by band: its lows (below 250 Hz), middle
- * and highs (above 4 kHz) are parted, each is multiplied by an exponential that turns its measured
- * T30 into the wanted one, and all are put together.
+ * and highs (above 4 kHz) are parted without phase, half an octave to each side of the corners,
+ * each is multiplied by an exponential that turns its measured T30 into the wanted one, and all are
+ * put together.
  *
  * <p>A band whose decay cannot be measured is left as it is. Longer decays bring up the noise floor
  * with the tail.
@@ -26,7 +24,12 @@ public final class DecayScaling {
         if (low == 1 && middle == 1 && high == 1) {
             return response;
         }
-        DecayReport report = DecayMeter.measure(response);
+        DecayReport report;
+        try {
+            report = DecayMeter.measure(response);
+        } catch (IllegalArgumentException tooShort) {
+            return response;
+        }
         double[] growth = {
             growth(report, 63, 250, low),
             growth(report, 500, 2000, middle),
@@ -55,24 +58,45 @@ public final class DecayScaling {
     }
 
     private static float[] scaled(float[] x, double rate, double[] growth) {
-        float[] low = filtered(x, FilterDesign.lowPass(LOW_HZ, 2, rate));
-        float[] high = filtered(x, FilterDesign.highPass(HIGH_HZ, 2, rate));
-        float[] out = new float[x.length];
+        int length = Integer.highestOneBit(Math.max(64, x.length)) * 4;
+        Fft fft = new Fft(length);
+        double[] whole = new double[length];
         for (int i = 0; i < x.length; i++) {
-            double t = i / rate;
-            double middle = x[i] - low[i] - high[i];
-            out[i] =
-                    (float)
-                            (low[i] * Math.exp(growth[0] * t)
-                                    + middle * Math.exp(growth[1] * t)
-                                    + high[i] * Math.exp(growth[2] * t));
+            whole[i] = x[i];
+        }
+        fft.forward(whole);
+        float[] out = new float[x.length];
+        for (int band = 0; band < growth.length; band++) {
+            double[] part = new double[length];
+            for (int k = 1; k < length / 2; k++) {
+                double share = share(band, k * rate / length);
+                part[2 * k] = share * whole[2 * k];
+                part[2 * k + 1] = share * whole[2 * k + 1];
+            }
+            part[0] = band == 0 ? whole[0] : 0;
+            part[1] = band == 2 ? whole[1] : 0;
+            fft.inverse(part);
+            for (int i = 0; i < x.length; i++) {
+                out[i] += (float) (part[i] * Math.exp(growth[band] * i / rate));
+            }
         }
         return out;
     }
 
-    private static float[] filtered(float[] x, List<Biquad> sections) {
-        float[] y = x.clone();
-        new Cascade(sections).process(y, y, 0, y.length);
-        return y;
+    /** How much of a frequency belongs to a band; the three add up to 1. */
+    private static double share(int band, double hz) {
+        double notLow = above(hz, LOW_HZ);
+        double high = above(hz, HIGH_HZ);
+        return switch (band) {
+            case 0 -> 1 - notLow;
+            case 1 -> notLow - high;
+            default -> high;
+        };
+    }
+
+    /** From 0 to 1 over an octave around a corner. */
+    private static double above(double hz, double corner) {
+        double octaves = Math.log(hz / corner) / Math.log(2);
+        return 0.5 + 0.5 * Math.sin(Math.PI * Math.clamp(octaves, -0.5, 0.5));
     }
 }

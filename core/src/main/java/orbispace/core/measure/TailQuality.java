@@ -101,7 +101,9 @@ public record TailQuality(
             int reach = Math.max(6, (int) (k * 0.06));
             double[] around = Arrays.copyOfRange(spectrum, k - reach, k + reach + 1);
             Arrays.sort(around);
-            highest = Math.max(highest, 10 * Math.log10(spectrum[k] / around[reach]));
+            if (around[reach] > 0) {
+                highest = Math.max(highest, 10 * Math.log10(spectrum[k] / around[reach]));
+            }
         }
         return highest;
     }

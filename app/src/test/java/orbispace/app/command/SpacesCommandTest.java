@@ -1,0 +1,173 @@
+package orbispace.app.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Random;
+import orbispace.app.Songs;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Gate;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import orbispace.files.ProjectFile;
+import orbispace.files.SoundReader;
+import orbispace.files.WavWriter;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+class SpacesCommandTest extends CommandCase {
+    private Path project(ReturnEdit... edits) throws IOException {
+        Path file = Songs.write(folder);
+        ProjectFile project = ProjectFile.read(file);
+        Design design = project.design();
+        for (ReturnEdit edit : edits) {
+            design = edit.applyTo(design);
+        }
+        project.write(file, design);
+        return file;
+    }
+
+    private void writeResponse() throws IOException {
+        float[] x = new float[12000];
+        Random random = new Random(1);
+        for (int i = 0; i < x.length; i++) {
+            x[i] = (float) (random.nextGaussian() * Math.exp(-i / 3000.0) / 4);
+        }
+        WavWriter.write(
+                folder.resolve("pier.wav"), Audio.of(44100, x), WavWriter.Depth.BITS_24, "");
+    }
+
+    @Test
+    void spacesAreMeasuredAgainstTheirSetting() {
+        Outcome o = run(new FakeWindows(false), "measure", "spaces", "--decay", "1.2", "--json");
+        assertThat(o.status()).isZero();
+        JsonNode spaces = o.json().path("spaces");
+        assertThat(spaces.size()).isEqualTo(5);
+        for (JsonNode space : spaces) {
+            for (JsonNode band : space.path("bands")) {
+                double hz = band.path("centreHz").asDouble();
+                double set = band.path("setSeconds").asDouble();
+                double share = hz >= 500 && hz <= 2000 ? 0.05 : 0.1;
+                if (hz >= 125 && hz != 250 && hz != 4000) {
+                    assertThat(band.path("t30Seconds").asDouble())
+                            .as("%s %s", space.path("kind"), hz)
+                            .isCloseTo(set, within(share * set));
+                }
+            }
+            assertThat(space.path("sidebandDb").asDouble()).isNegative();
+        }
+    }
+
+    @Test
+    void theTableIsOneLineForEachKindAndDecay() {
+        Outcome o = run(new FakeWindows(false), "measure", "spaces", "--decay", "0.3,0.6");
+        assertThat(o.out().lines()).hasSize(12);
+        assertThat(o.out()).contains("| plate | 0.6 |");
+    }
+
+    @Test
+    void decaysThatCannotBeSetAreRefusedInOneLine() {
+        Outcome o = run(new FakeWindows(false), "measure", "spaces", "--decay", "0.05");
+        assertThat(o.status()).isEqualTo(1);
+        assertThat(o.err().lines()).hasSize(1);
+        assertThat(o.err()).contains("decay 0.05 is outside 0.1 to 20");
+    }
+
+    @Test
+    void aConvolutionIsPrintedAndItsResponseIsThatOfItsFile() throws IOException {
+        writeResponse();
+        Path file =
+                project(
+                        new ReturnEdit.Spatial(
+                                "A", new Space.Convolution("pier.wav", 0, 0, 1, 1, 1), "space"));
+        Path to = folder.resolve("prints");
+        Outcome o =
+                run(
+                        new FakeWindows(false),
+                        "render",
+                        file.toString(),
+                        "--out",
+                        to.toString(),
+                        "--return",
+                        "A",
+                        "--json");
+        assertThat(o.status()).isZero();
+        assertThat(Files.exists(Path.of(o.json().path("files").path(0).asString()))).isTrue();
+        Path ir = folder.resolve("ir.wav");
+        Outcome r =
+                run(
+                        new FakeWindows(false),
+                        "response",
+                        file.toString(),
+                        "--return",
+                        "A",
+                        "--out",
+                        ir.toString());
+        assertThat(r.status()).isZero();
+        assertThat(SoundReader.read(ir).seconds()).isGreaterThan(12000 / 44100.0);
+    }
+
+    @Test
+    void aResponseThatIsNotThereIsNamed() throws IOException {
+        Path file =
+                project(
+                        new ReturnEdit.Spatial(
+                                "A", new Space.Convolution("gone.wav", 0, 0, 1, 1, 1), "space"));
+        for (String command : new String[] {"render", "sheet"}) {
+            String out = folder.resolve(command.equals("sheet") ? "s.html" : "p").toString();
+            Outcome o = run(new FakeWindows(false), command, file.toString(), "--out", out);
+            assertThat(o.status()).as(command).isEqualTo(1);
+            assertThat(o.err()).contains("gone.wav");
+            assertThat(o.err().lines()).hasSize(1);
+        }
+    }
+
+    @Test
+    void aSheetTellsGatesAndFeeds() throws IOException {
+        Gate gate =
+                new Gate(
+                        "drum",
+                        orbispace.core.design.Filter.OPEN,
+                        -20,
+                        4,
+                        120,
+                        2,
+                        0,
+                        25,
+                        orbispace.core.design.MusicalTime.parse("1/8").orElseThrow());
+        Path file = project(new ReturnEdit.Gating("A", gate), new ReturnEdit.Feed("A", "B", -9.0));
+        Path sheet = folder.resolve("sheet.md");
+        Outcome o =
+                run(new FakeWindows(false), "sheet", file.toString(), "--out", sheet.toString());
+        assertThat(o.status()).isZero();
+        String text = Files.readString(sheet);
+        assertThat(text).contains("opens at", "250.0 ms (1/8 at bar", "Fed by", "B \u22129");
+    }
+
+    @Test
+    void aFeedThatMakesACircleIsRefusedWithItsPath() throws IOException {
+        Path file = project(new ReturnEdit.Feed("A", "B", -9.0));
+        String text = Files.readString(file);
+        int echo = text.indexOf("\"id\" : \"B\"");
+        String broken =
+                text.substring(0, echo)
+                        + text.substring(echo)
+                                .replaceFirst(
+                                        "\"filterIn\"", "\"feedsDb\" : {\"A\" : -3}, \"filterIn\"");
+        Files.writeString(file, broken);
+        Outcome o =
+                run(
+                        new FakeWindows(false),
+                        "render",
+                        file.toString(),
+                        "--out",
+                        folder.resolve("p").toString());
+        assertThat(o.status()).isEqualTo(1);
+        assertThat(o.err()).contains("feeds make a circle", "A into B into A");
+        assertThat(o.err().lines()).hasSize(1);
+    }
+}
