@@ -174,7 +174,10 @@ class ScreensTest extends WindowCase {
         settle();
         assertThat(labels())
                 .anyMatch(t -> t.startsWith("Each was rendered") || t.startsWith("Clear:"));
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -60)));
+        robot.interact(() -> {
+            session.edit(ReturnEdits.typed(session, ret("A"), "high-pass", "400").orElseThrow());
+            session.edit(new ReturnEdit.Level("A", -60));
+        });
         robot.interact(() -> session.edit(new ReturnEdit.Level("B", -60)));
         settle();
         assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
