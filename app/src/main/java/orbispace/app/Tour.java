@@ -30,6 +30,7 @@ final class Tour {
     private static final int WIDTH = 1280;
     private static final int HEIGHT = 800;
     private static final long MOST_SECONDS = 180;
+    private static final String SHOWN_RETURN = "B";
 
     private Tour() {}
 
@@ -94,6 +95,7 @@ final class Tour {
         List<Path> files = new ArrayList<>();
         for (Stop stop : STOPS) {
             on(() -> {
+                session.selection().returnId().set(SHOWN_RETURN);
                 window.setPalette(stop.palette());
                 window.show(stop.screen());
                 return stop;

@@ -31,7 +31,7 @@ public final class SheetPainter {
     }
 
     private double textWidth(RecallSheet.ReturnCard card) {
-        return width - 2 * MARGIN - 34 - LABEL - (card.measured().isEmpty() ? 0 : 150);
+        return width - 2 * MARGIN - 34 - LABEL - (card.measured().isEmpty() ? 0 : 176);
     }
 
     private double cardHeight(RecallSheet.ReturnCard card) {

@@ -24,6 +24,7 @@ public final class Player implements AutoCloseable {
     private volatile int length;
     private volatile @Nullable Span loop;
     private volatile float level;
+    private volatile int late;
 
     /** Opens the sound card, or the silent output where there is none. */
     public Player(double sampleRateHz) {
@@ -79,6 +80,11 @@ public final class Player implements AutoCloseable {
         return position / sampleRateHz;
     }
 
+    /** How many blocks took longer to make than to play, since the song was opened. */
+    public int lateBlocks() {
+        return late;
+    }
+
     /** Peak of the last block, after the limiter, 0 to 1. */
     public float level() {
         return level;
@@ -90,6 +96,7 @@ public final class Player implements AutoCloseable {
         byte[] bytes = new byte[BLOCK_FRAMES * 4];
         Limiter limiter = new Limiter(sampleRateHz);
         boolean was = false;
+        int overrun = 0;
         while (open) {
             boolean on = playing && field.ready();
             if (on && !was) {
@@ -97,11 +104,16 @@ public final class Player implements AutoCloseable {
             }
             was = on;
             if (on) {
+                long began = System.nanoTime();
                 int n = framesToLoopEnd();
                 field.process(position, left, right, n);
                 limiter.process(left, right, n);
                 advance(n);
                 level = pack(left, right, n, bytes);
+                if (System.nanoTime() - began > n / sampleRateHz * 1e9) {
+                    overrun++;
+                    late = overrun;
+                }
                 output.write(bytes, 4 * n);
             } else {
                 level = 0;

@@ -199,6 +199,9 @@ public final class Transport {
         Player from = player;
         if (from != null) {
             position.set(from.positionSeconds());
+            int late = from.lateBlocks();
+            outputName.set(
+                    late == 0 ? from.outputName() : from.outputName() + ", " + late + " late");
             if (playing.get() && !from.playing()) {
                 playing.set(false);
             }

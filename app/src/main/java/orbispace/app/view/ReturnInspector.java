@@ -15,7 +15,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.draw.Type;
 import orbispace.app.session.Reasons;
 import orbispace.app.session.Session;
 import orbispace.core.design.Drive;
@@ -28,7 +27,6 @@ import orbispace.files.Wording;
 
 /** The chain of the chosen return as a path of small cards. */
 final class ReturnInspector extends VBox {
-    private static final double SEND_NAME = 48;
     private static final Set<String> TIMES =
             Set.of("echo time", "right time", "gated: length", "gate: length");
 
@@ -219,90 +217,15 @@ final class ReturnInspector extends VBox {
     }
 
     private Region sends(Return r) {
-        List<Region> list = new ArrayList<>();
-        session.design().get().sources().stream()
-                .filter(s -> r.sends().containsKey(s.id()))
-                .forEach(s -> list.add(sendField(s.id(), s.name())));
-        r.feeds().keySet().forEach(id -> list.add(feedField(id)));
+        Map<String, NumberField> sends = new SendFields(session).of(r);
+        fields.putAll(sends);
         ChainCard card =
-                new ChainCard("SENDS, dB", this::sendPlot, false, list.toArray(Region[]::new));
+                new ChainCard(
+                        "SENDS, dB", this::sendPlot, false, sends.values().toArray(Region[]::new));
         card.addBelow(sendsMenu);
         plots.add(card);
         card.setPalette(palette);
         return card;
-    }
-
-    private NumberField feedField(String from) {
-        NumberField field =
-                new NumberField(
-                        "from " + from,
-                        "a level like \u221212",
-                        text -> {
-                            var db = Entries.db(text);
-                            return db.isPresent() && setFeed(from, db.getAsDouble());
-                        },
-                        (direction, size) ->
-                                chosen().flatMap(r -> Optional.ofNullable(r.feeds().get(from)))
-                                        .ifPresent(
-                                                db -> setFeed(from, db + direction * stepOf(size))),
-                        session.problem()::set);
-        fields.put("feed " + from, field);
-        return field;
-    }
-
-    private boolean setFeed(String from, double db) {
-        return session.edit(new ReturnEdit.Feed(session.selection().returnId().get(), from, db));
-    }
-
-    private NumberField sendField(String sourceId, String name) {
-        NumberField field =
-                new NumberField(
-                        shortName(name),
-                        "a level like \u221212",
-                        text -> {
-                            var db = Entries.db(text);
-                            return db.isPresent() && setSend(sourceId, db.getAsDouble());
-                        },
-                        (direction, size) ->
-                                chosen().flatMap(r -> Optional.ofNullable(r.sends().get(sourceId)))
-                                        .ifPresent(send ->
-                                                setSend(
-                                                        sourceId,
-                                                        send.levelDb() + direction * stepOf(size))),
-                        session.problem()::set);
-        fields.put("send " + sourceId, field);
-        return field;
-    }
-
-    /** The last word of a name if no other stem has it, else as much of the name as fits. */
-    private String shortName(String name) {
-        String last = lastWord(name);
-        long same =
-                session.design().get().sources().stream()
-                        .filter(s -> lastWord(s.name()).equals(last))
-                        .count();
-        boolean tells = same == 1 && last.length() > 3;
-        return tells
-                ? last
-                : Pen.shortened(
-                        name.toLowerCase(java.util.Locale.ROOT), SEND_NAME, Type.regular(11));
-    }
-
-    private static String lastWord(String name) {
-        return name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
-    }
-
-    private boolean setSend(String sourceId, double db) {
-        return session.edit(
-                new ReturnEdit.SendLevel(session.selection().returnId().get(), sourceId, db));
-    }
-
-    private static double stepOf(NumberField.Step size) {
-        return switch (size) {
-            case FINE -> 0.1;
-            case PLAIN -> 0.5;
-            case COARSE -> 3;
-        };
     }
 
     private void add(String head, Consumer<Pen> drawing, String... names) {
