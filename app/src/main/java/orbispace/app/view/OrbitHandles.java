@@ -108,7 +108,7 @@ final class OrbitHandles extends Pane {
             case Space.Split s -> {
                 begin(r, pre);
                 double decay = s.left().decaySeconds();
-                end("left: decay", pre + decay, Wording.seconds(decay));
+                end("pair: left", pre + decay, Wording.seconds(decay));
             }
             case Space.Convolution c -> {
                 begin(r, pre);

@@ -79,8 +79,8 @@ final class ReturnReadings {
                 hertz("copies: no lows under", d.highPassHz());
             }
             case Space.Split s -> {
-                put("left: decay", Wording.number(s.left().decaySeconds(), 2), "s");
-                put("right: decay", Wording.number(s.right().decaySeconds(), 2), "s");
+                put("pair: left", Wording.number(s.left().decaySeconds(), 2), "s");
+                put("pair: right", Wording.number(s.right().decaySeconds(), 2), "s");
                 put("pair: sides", Wording.number(100 * s.width(), 0), "%");
             }
             case Space.Parallel p -> {

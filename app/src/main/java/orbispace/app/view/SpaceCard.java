@@ -50,7 +50,7 @@ record SpaceCard(String head, Plot plot, boolean explained, List<String> numbers
             case Space.Echo e -> echo(e.kind());
             case Space.Doubler d -> doubler(d.copies().size());
             case Space.Split s ->
-                    List.of(decay("PAIR", "left: decay", "right: decay", "pair: sides"));
+                    List.of(decay("PAIR", "pair: left", "pair: right", "pair: sides"));
             case Space.Parallel p ->
                     List.of(
                             new SpaceCard(

@@ -319,7 +319,7 @@ final class SpaceNumbers {
     private static void split(Map<String, ReturnNumber> all) {
         var seconds = new Field<>(Space.Split.class, "a time like 1.2 or 800 ms", Entries::seconds);
         all.put(
-                "left: decay",
+                "pair: left",
                 seconds.of(
                         "left decay",
                         s -> s.left().decaySeconds(),
@@ -328,7 +328,7 @@ final class SpaceNumbers {
                         20,
                         (s, v) -> new Space.Split(s.left().withDecay(v), s.right(), s.width())));
         all.put(
-                "right: decay",
+                "pair: right",
                 seconds.of(
                         "right decay",
                         s -> s.right().decaySeconds(),

@@ -177,7 +177,9 @@ public final class Drafter {
         }
         MusicalTime time = new MusicalTime.Note(best, 0);
         double spacing = seconds(time);
-        double fits = Fit.feedbackThatFits(spacing, Math.max(spacing, gap), GAP_DOWN_DB);
+        // Only whole repeats count: the last that still falls into the gap must be far enough down.
+        double repeats = Math.max(1, Math.floor(gap / spacing));
+        double fits = Fit.feedbackThatFits(spacing, repeats * spacing, GAP_DOWN_DB);
         double feedback = Math.floor(100 * Math.clamp(fits, 0, 0.45)) / 100;
         Space space = Space.Echo.pingPong(time, feedback, 150, 5000, 0.7);
         Chain chain =

@@ -27,6 +27,7 @@ import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
+import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
@@ -170,6 +171,12 @@ class DrafterTest {
                 if (r.space() instanceof Space.Reverb reverb && r.gate() == null) {
                     double down = 60 * gap / reverb.decaySeconds();
                     assertThat(down).as("%s at the gap", r.name()).isGreaterThan(29);
+                }
+                if (r.space() instanceof Space.Echo echo) {
+                    double spacing = echo.time().seconds(with.song().clock(), r.timedAtBar());
+                    assertThat(Fit.repeatsEndSeconds(spacing, echo.feedback(), 30))
+                            .as("repeats within the gap")
+                            .isLessThanOrEqualTo(Math.max(spacing, gap));
                 }
                 assertThat(draft.reasons().get(r.id())).isNotBlank();
             }
