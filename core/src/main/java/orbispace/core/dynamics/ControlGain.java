@@ -45,6 +45,25 @@ abstract class ControlGain {
         }
     }
 
+    /**
+     * The gains of a whole song at once, for those who use one gate's gains more than once: the
+     * gain at the beginning of each step and, last, at the end; between them it runs straight. Goes
+     * on from the state it is in, which must be the beginning of a step.
+     *
+     * @param peaks of the key in dBFS, one per step
+     * @param steps how many
+     */
+    public final float[] curve(float[] peaks, int steps) {
+        float[] curve = new float[steps + 1];
+        for (int s = 0; s < steps; s++) {
+            curve[s] = gain;
+            gain += STEP * slope;
+            turn(peaks[s]);
+        }
+        curve[steps] = gain;
+        return curve;
+    }
+
     /** Works out the gain of each of the next frames. */
     private int fill(float[] peaks, int first, int n) {
         int step = first;

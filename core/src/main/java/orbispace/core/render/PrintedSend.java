@@ -2,68 +2,86 @@ package orbispace.core.render;
 
 import java.util.Arrays;
 import orbispace.core.audio.Audio;
-import orbispace.core.dynamics.Gate;
 import orbispace.core.dynamics.KeyPeaks;
-import org.jspecify.annotations.Nullable;
 
 /** A send on its way through a whole song, with its gate. */
 final class PrintedSend {
-    private static final int PART = 8192;
+    private static final int STEP = KeyPeaks.STEP;
 
     private final Audio source;
     private final float leftGain;
     private final float rightGain;
-    private final @Nullable Gate gate;
-    private final float[] peaks;
-    private final float[] left = new float[PART];
-    private final float[] right = new float[PART];
+    private final float[] curve;
+    private final float[] sound = new float[SendBus.PART];
+    private final float[] gains = new float[SendBus.PART];
 
     PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, Job job) {
         this.source = source;
         leftGain = (float) (send.gain() * Renderer.leftGain(source, send.pan()));
         rightGain = (float) (send.gain() * Renderer.rightGain(source, send.pan()));
         StageSettings.Gating gating = send.gate();
-        StageSettings.Key key = gating == null ? null : gating.key();
-        gate = gating == null ? null : new Gate(gating.settings(), source.sampleRateHz());
-        peaks = key == null ? new float[0] : keys.peaks(key, job);
+        boolean gated = gating != null && gating.settings() != null && gating.key() != null;
+        curve = gated ? keys.gains(gating, job) : new float[0];
     }
 
-    /** Adds frames of the song to the front of a bus. */
+    /**
+     * Adds frames of the song to the front of a bus.
+     *
+     * @param at the first frame, a whole number of steps
+     * @param n how many, at most {@link SendBus#PART}
+     */
     void add(Block bus, int at, int n) {
-        for (int done = 0; done < n; done += PART) {
-            part(bus, done, at + done, Math.min(PART, n - done));
-        }
-    }
-
-    private void part(Block bus, int to, int at, int n) {
         int there = Math.clamp(source.frames() - at, 0, n);
         if (there == 0) {
             return;
         }
-        take(source.channel(0), at, there, left, n);
-        take(source.channel(1), at, there, right, n);
-        if (gate != null) {
-            gate.process(peaks, at / KeyPeaks.STEP, left, right, 0, n);
+        int step = at / STEP;
+        int end = Math.min(curve.length - 1, (at + n + STEP - 1) / STEP);
+        if (curve.length == 0 || all(1, step, end)) {
+            add(source.channel(0), at, there, leftGain, bus.left);
+            add(source.channel(1), at, there, rightGain, bus.right);
+        } else if (!all(0, step, end)) {
+            fill(step, end);
+            addGated(source.channel(0), at, there, leftGain, bus.left);
+            addGated(source.channel(1), at, there, rightGain, bus.right);
         }
-        add(left, leftGain, bus.left, to, n);
-        add(right, rightGain, bus.right, to, n);
     }
 
-    private static void take(float[] from, int at, int there, float[] into, int n) {
-        System.arraycopy(from, at, into, 0, there);
-        Arrays.fill(into, there, n, 0);
-    }
-
-    /** All arrays of the loop are read at one index; otherwise it would not be made parallel. */
-    private static void add(float[] x, float gain, float[] into, int to, int n) {
-        if (to == 0) {
-            for (int k = 0; k < n; k++) {
-                into[k] += gain * x[k];
+    private boolean all(float gain, int from, int to) {
+        for (int s = from; s <= to; s++) {
+            if (curve[s] != gain) {
+                return false;
             }
-            return;
         }
+        return true;
+    }
+
+    /** The gain runs straight from step to step; behind the last it stays. */
+    private void fill(int from, int to) {
+        int at = 0;
+        for (int s = from; s < to; s++) {
+            float g = curve[s];
+            float slope = (curve[s + 1] - g) / STEP;
+            for (int k = 0; k < STEP && at < gains.length; k++) {
+                g += slope;
+                gains[at++] = g;
+            }
+        }
+        Arrays.fill(gains, at, gains.length, curve[to]);
+    }
+
+    /** All arrays of a loop are read at one index; otherwise it would not be made parallel. */
+    private void add(float[] from, int at, int n, float gain, float[] into) {
+        System.arraycopy(from, at, sound, 0, n);
         for (int k = 0; k < n; k++) {
-            into[to + k] += gain * x[k];
+            into[k] += gain * sound[k];
+        }
+    }
+
+    private void addGated(float[] from, int at, int n, float gain, float[] into) {
+        System.arraycopy(from, at, sound, 0, n);
+        for (int k = 0; k < n; k++) {
+            into[k] += gain * gains[k] * sound[k];
         }
     }
 }

@@ -105,20 +105,26 @@ public final class Renderer {
         if (found.isPresent() && known == wanted) {
             return found.get();
         }
-        Audio sound = found.orElseGet(() -> kept(chain, 0, sendMix(chain, job)));
-        // What is kept on the way is what a change of the stages most worked on needs.
-        for (int upTo : new int[] {ChainSettings.ENGINE, ChainSettings.ENGINE + 1, wanted}) {
+        Audio sound = found.orElseGet(() -> sendMix(chain, job));
+        if (known < ChainSettings.ENGINE && wanted > ChainSettings.ENGINE && whole(chain)) {
+            sound = run(sound, chain.stages().subList(known, ChainSettings.ENGINE), job);
+            known = ChainSettings.ENGINE;
+        }
+        // What is kept on the way is what a change behind the engine needs.
+        for (int upTo : new int[] {ChainSettings.ENGINE + 1, wanted}) {
             if (upTo > known && upTo <= wanted) {
-                sound = kept(chain, upTo, run(sound, chain.stages().subList(known, upTo), job));
+                sound = run(sound, chain.stages().subList(known, upTo), job);
+                cache.keep(chain.upTo(upTo), sound);
                 known = upTo;
             }
         }
         return sound;
     }
 
-    private Audio kept(ChainSettings chain, int stages, Audio sound) {
-        cache.keep(chain.upTo(stages), sound);
-        return sound;
+    /** Whether the engine works on a whole song at once. */
+    private static boolean whole(ChainSettings chain) {
+        return chain.stages().get(ChainSettings.ENGINE).steady()
+                && WholeConvolution.serves(chain.engine().settings());
     }
 
     /** Runs stages one behind the other over each block, so that a block stays near. */
@@ -168,17 +174,12 @@ public final class Renderer {
                         sends.add(new PrintedSend(source, send, keys, job));
                     }
                 });
-        Block bus = new Block(new float[BLOCK_FRAMES], new float[BLOCK_FRAMES]);
-        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
-            job.check();
-            int n = Math.min(BLOCK_FRAMES, frames - at);
-            Arrays.fill(bus.left, 0);
-            Arrays.fill(bus.right, 0);
-            for (PrintedSend send : sends) {
-                send.add(bus, at, n);
+        SendBus bus = new SendBus(sends);
+        for (int at = 0; at < frames; at += SendBus.PART) {
+            if (at % BLOCK_FRAMES == 0) {
+                job.check();
             }
-            System.arraycopy(bus.left, 0, left, at, n);
-            System.arraycopy(bus.right, 0, right, at, n);
+            bus.mix(at, left, right);
         }
         for (ChainSettings.FeedGain feed : chain.feeds().values()) {
             ChainSettings fed = feed.chain();

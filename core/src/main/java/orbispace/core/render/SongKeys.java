@@ -3,12 +3,14 @@ package orbispace.core.render;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import orbispace.core.audio.Audio;
+import orbispace.core.dynamics.Gate;
 import orbispace.core.dynamics.KeyPeaks;
 
 /**
- * The peaks of keys over the whole song, each followed once however many gates and ducker listen to
- * it. Safe for use by several threads.
+ * The peaks of keys over the whole song and the gains of gates of sends, each followed once however
+ * many gates, duckers and sends use it. Safe for use by several threads.
  */
 final class SongKeys {
     private static final int BLOCK_FRAMES = 8192;
@@ -17,6 +19,7 @@ final class SongKeys {
     private final SongMaterial material;
     private final int frames;
     private final Map<StageSettings.Key, float[]> kept = new ConcurrentHashMap<>();
+    private final Map<StageSettings.Gating, float[]> gains = new ConcurrentHashMap<>();
 
     SongKeys(SongMaterial material, int frames) {
         this.material = material;
@@ -25,11 +28,30 @@ final class SongKeys {
 
     /** One peak per step of the song, with some silence behind its end. */
     float[] peaks(StageSettings.Key key, Job job) {
+        return kept(kept, key, () -> follow(key, job));
+    }
+
+    /**
+     * The gain of a gate with a key that is not its own sound, as {@link ControlGain#curve} gives
+     * it.
+     */
+    float[] gains(StageSettings.Gating gating, Job job) {
+        StageSettings.Key key = java.util.Objects.requireNonNull(gating.key());
+        return kept(
+                gains,
+                gating,
+                () -> {
+                    Gate gate = new Gate(gating.settings(), material.sampleRateHz());
+                    return gate.curve(peaks(key, job), frames / KeyPeaks.STEP + 1);
+                });
+    }
+
+    private static <K> float[] kept(Map<K, float[]> kept, K key, Supplier<float[]> made) {
         float[] known = kept.get(key);
         if (known != null) {
             return known;
         }
-        float[] followed = follow(key, job);
+        float[] followed = made.get();
         if (kept.size() >= MOST_KEPT) {
             kept.clear();
         }

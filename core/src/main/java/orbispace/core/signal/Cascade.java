@@ -21,6 +21,7 @@ public final class Cascade {
     private final double[] now;
     private final double[] target;
     private final double[] state;
+    private final int[] active;
     private int glideLeft;
 
     /** A chain of this many sections, all passing everything. */
@@ -29,6 +30,7 @@ public final class Cascade {
         now = new double[5 * sections];
         target = new double[5 * sections];
         state = new double[4 * sections];
+        active = new int[sections];
         for (int s = 0; s < sections; s++) {
             now[5 * s] = 1;
             target[5 * s] = 1;
@@ -112,38 +114,126 @@ public final class Cascade {
 
     @SuppressWarnings("ReferenceEquality") // One and the same array means mono.
     private void run(float[] left, float[] right, int from, int to) {
-        boolean stereo = left != right;
-        for (int s = 0; s < sections; s++) {
-            double b0 = now[5 * s];
-            double b1 = now[5 * s + 1];
-            double b2 = now[5 * s + 2];
-            double a1 = now[5 * s + 3];
-            double a2 = now[5 * s + 4];
-            if (b0 == 1 && b1 == 0 && b2 == 0 && a1 == 0 && a2 == 0) {
-                continue;
+        int count = findActive();
+        if (left == right) {
+            for (int k = 0; k < count; k++) {
+                mono(active[k], left, from, to);
             }
-            double l1 = state[4 * s];
-            double l2 = state[4 * s + 1];
-            double r1 = state[4 * s + 2];
-            double r2 = state[4 * s + 3];
-            for (int i = from; i < to; i++) {
-                double x = left[i];
-                double y = Math.fma(b0, x, l1);
-                l1 = Math.fma(b1, x, Math.fma(-a1, y, l2));
-                l2 = Math.fma(b2, x, -a2 * y);
-                if (stereo) {
-                    double u = right[i];
-                    double v = Math.fma(b0, u, r1);
-                    r1 = Math.fma(b1, u, Math.fma(-a1, v, r2));
-                    r2 = Math.fma(b2, u, -a2 * v);
-                    right[i] = (float) v;
-                }
-                left[i] = (float) y;
-            }
-            state[4 * s] = l1;
-            state[4 * s + 1] = l2;
-            state[4 * s + 2] = r1;
-            state[4 * s + 3] = r2;
+            return;
         }
+        for (int k = 0; k + 1 < count; k += 2) {
+            pair(active[k], active[k + 1], left, right, from, to);
+        }
+        if (count % 2 == 1) {
+            stereo(active[count - 1], left, right, from, to);
+        }
+    }
+
+    /** Finds the sections that do not pass everything. */
+    private int findActive() {
+        int count = 0;
+        for (int s = 0; s < sections; s++) {
+            int c = 5 * s;
+            boolean plain = now[c] == 1 && now[c + 1] == 0 && now[c + 2] == 0;
+            if (!plain || now[c + 3] != 0 || now[c + 4] != 0) {
+                active[count++] = s;
+            }
+        }
+        return count;
+    }
+
+    private void mono(int s, float[] x, int from, int to) {
+        double b0 = now[5 * s];
+        double b1 = now[5 * s + 1];
+        double b2 = now[5 * s + 2];
+        double a1 = now[5 * s + 3];
+        double a2 = now[5 * s + 4];
+        double l1 = state[4 * s];
+        double l2 = state[4 * s + 1];
+        for (int i = from; i < to; i++) {
+            double in = x[i];
+            double out = Math.fma(b0, in, l1);
+            l1 = Math.fma(b1, in, Math.fma(-a1, out, l2));
+            l2 = Math.fma(b2, in, -a2 * out);
+            x[i] = (float) out;
+        }
+        state[4 * s] = l1;
+        state[4 * s + 1] = l2;
+    }
+
+    private void stereo(int s, float[] left, float[] right, int from, int to) {
+        double b0 = now[5 * s];
+        double b1 = now[5 * s + 1];
+        double b2 = now[5 * s + 2];
+        double a1 = now[5 * s + 3];
+        double a2 = now[5 * s + 4];
+        double l1 = state[4 * s];
+        double l2 = state[4 * s + 1];
+        double r1 = state[4 * s + 2];
+        double r2 = state[4 * s + 3];
+        for (int i = from; i < to; i++) {
+            double x = left[i];
+            double y = Math.fma(b0, x, l1);
+            l1 = Math.fma(b1, x, Math.fma(-a1, y, l2));
+            l2 = Math.fma(b2, x, -a2 * y);
+            double u = right[i];
+            double v = Math.fma(b0, u, r1);
+            r1 = Math.fma(b1, u, Math.fma(-a1, v, r2));
+            r2 = Math.fma(b2, u, -a2 * v);
+            left[i] = (float) y;
+            right[i] = (float) v;
+        }
+        state[4 * s] = l1;
+        state[4 * s + 1] = l2;
+        state[4 * s + 2] = r1;
+        state[4 * s + 3] = r2;
+    }
+
+    /** Two sections in one loop: each waits for itself only, so four of them work side by side. */
+    private void pair(int s, int t, float[] left, float[] right, int from, int to) {
+        double b0 = now[5 * s];
+        double b1 = now[5 * s + 1];
+        double b2 = now[5 * s + 2];
+        double a1 = now[5 * s + 3];
+        double a2 = now[5 * s + 4];
+        double d0 = now[5 * t];
+        double d1 = now[5 * t + 1];
+        double d2 = now[5 * t + 2];
+        double c1 = now[5 * t + 3];
+        double c2 = now[5 * t + 4];
+        double l1 = state[4 * s];
+        double l2 = state[4 * s + 1];
+        double r1 = state[4 * s + 2];
+        double r2 = state[4 * s + 3];
+        double m1 = state[4 * t];
+        double m2 = state[4 * t + 1];
+        double q1 = state[4 * t + 2];
+        double q2 = state[4 * t + 3];
+        for (int i = from; i < to; i++) {
+            double x = left[i];
+            double u = right[i];
+            double y = Math.fma(b0, x, l1);
+            double v = Math.fma(b0, u, r1);
+            l1 = Math.fma(b1, x, Math.fma(-a1, y, l2));
+            r1 = Math.fma(b1, u, Math.fma(-a1, v, r2));
+            l2 = Math.fma(b2, x, -a2 * y);
+            r2 = Math.fma(b2, u, -a2 * v);
+            double z = Math.fma(d0, y, m1);
+            double w = Math.fma(d0, v, q1);
+            m1 = Math.fma(d1, y, Math.fma(-c1, z, m2));
+            q1 = Math.fma(d1, v, Math.fma(-c1, w, q2));
+            m2 = Math.fma(d2, y, -c2 * z);
+            q2 = Math.fma(d2, v, -c2 * w);
+            left[i] = (float) z;
+            right[i] = (float) w;
+        }
+        state[4 * s] = l1;
+        state[4 * s + 1] = l2;
+        state[4 * s + 2] = r1;
+        state[4 * s + 3] = r2;
+        state[4 * t] = m1;
+        state[4 * t + 1] = m2;
+        state[4 * t + 2] = q1;
+        state[4 * t + 3] = q2;
     }
 }
