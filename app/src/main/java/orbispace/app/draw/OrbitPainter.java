@@ -39,8 +39,8 @@ public final class OrbitPainter {
         pen.g.setLineCap(StrokeLineCap.BUTT);
     }
 
-    /** Draws everything. */
-    public void paint() {
+    /** Draws what a change of the chosen return leaves as it is: disc and other returns. */
+    public void paintBehind() {
         paintGround();
         for (FieldEvents.Ring ring : scene.rings()) {
             paintEvent(ring, 0.10);
@@ -50,6 +50,10 @@ public final class OrbitPainter {
                 paintReturn(r, false);
             }
         }
+    }
+
+    /** Draws the chosen return over the others, then rings, rulers and words. */
+    public void paintChosen() {
         scene.design().findReturn(scene.chosen()).ifPresent(r -> paintReturn(r, true));
         for (FieldEvents.Ring ring : scene.rings()) {
             paintEvent(ring, 0.05);

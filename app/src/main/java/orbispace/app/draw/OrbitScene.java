@@ -1,10 +1,12 @@
 package orbispace.app.draw;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.ReturnPicture;
 import orbispace.core.design.Design;
+import orbispace.core.design.Return;
 import orbispace.core.time.SongClock;
 
 /**
@@ -30,5 +32,16 @@ public record OrbitScene(
 
     SongClock clock() {
         return design.song().clock();
+    }
+
+    /** What the drawing behind the chosen return depends on. */
+    public Object behind() {
+        List<Return> others =
+                design.returns().stream().filter(r -> !r.id().equals(chosen)).toList();
+        List<Object> seen = new ArrayList<>(others);
+        others.forEach(r -> seen.add(System.identityHashCode(pictures.get(r.id()))));
+        // Where a return stands is drawn from its times, which follow the song's clock.
+        seen.add(List.of(rings, chosen, design.song().clock(), bar, design.sources()));
+        return seen;
     }
 }

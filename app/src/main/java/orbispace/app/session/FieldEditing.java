@@ -4,6 +4,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
 import orbispace.core.design.Design;
@@ -17,11 +20,13 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.material.GateKey;
+import orbispace.core.prove.FieldSettlement;
 import orbispace.core.prove.Settlement;
 import orbispace.core.render.Depth;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.NoteValue;
 import orbispace.files.ResponseFiles;
+import org.jspecify.annotations.Nullable;
 
 /** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */
 public final class FieldEditing {
@@ -31,6 +36,8 @@ public final class FieldEditing {
     private final Session session;
     private final ObservableMap<String, Depth> depths = FXCollections.observableHashMap();
     private final ObservableMap<String, String> settled = FXCollections.observableHashMap();
+
+    private final ObjectProperty<@Nullable FieldSettlement> pair = new SimpleObjectProperty<>();
 
     FieldEditing(Session session) {
         this.session = session;
@@ -161,7 +168,7 @@ public final class FieldEditing {
                 null);
     }
 
-    private static Filter.@org.jspecify.annotations.Nullable Corner corner(double hz) {
+    private static Filter.@Nullable Corner corner(double hz) {
         return hz <= 0 ? null : new Filter.Corner(hz, 4);
     }
 
@@ -230,6 +237,36 @@ public final class FieldEditing {
                                         renderer.get().wet(other, swapped, job)),
                         result -> settled.put(r.id(), result.words()),
                         session::failed);
+    }
+
+    /** What settling the field before against the field now said; null before it was asked. */
+    public ReadOnlyObjectProperty<@Nullable FieldSettlement> pair() {
+        return pair;
+    }
+
+    /** Renders the field before and the field as it is, and subtracts the two. */
+    public void settlePair() {
+        var renderer = session.measured().renderer();
+        if (renderer.isEmpty()) {
+            return;
+        }
+        Design now = design();
+        Design before = session.before().get();
+        session.jobs()
+                .start(
+                        "settle pair",
+                        "Settling before against after",
+                        job ->
+                                FieldSettlement.of(
+                                        renderer.get().render(before, job),
+                                        renderer.get().render(now, job)),
+                        pair::set,
+                        session::failed);
+    }
+
+    /** Forgets what was settled of a pair that is no more. */
+    void unsettle() {
+        pair.set(null);
     }
 
     /** The feeds that would not make a circle: returns that may be fed into this one. */

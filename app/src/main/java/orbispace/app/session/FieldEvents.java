@@ -5,11 +5,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.DoubleUnaryOperator;
 import orbispace.core.design.Design;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** The song's own events that tails have to respect, as rings after the dry sound. */
@@ -28,27 +31,69 @@ public final class FieldEvents {
 
     /** The lead's gaps and the busiest hits, as far as they were measured. */
     public static List<Ring> of(Design design, Map<String, Material> measured) {
+        return of(design, measured, EventChoice.USUAL, null);
+    }
+
+    /**
+     * Chosen events, as far as they were measured.
+     *
+     * @param section the stretch that counts if only the section does; null for the whole song
+     */
+    public static List<Ring> of(
+            Design design,
+            Map<String, Material> measured,
+            EventChoice choice,
+            @Nullable Span section) {
+        Span within = choice.inSection() ? section : null;
         List<Ring> rings = new ArrayList<>();
-        lead(design, measured)
-                .map(Phrases::gaps)
-                .filter(gaps -> !gaps.isEmpty())
-                .flatMap(gaps -> lead(design, measured))
-                .ifPresent(p ->
-                        rings.add(
-                                new Ring(
-                                        "voice rests",
-                                        p.gapSeconds(0.25),
-                                        p.gapSeconds(0.5),
-                                        p.gapSeconds(0.75))));
-        hits(design, measured)
-                .ifPresent(h ->
-                        rings.add(
-                                new Ring(
-                                        "next hit",
-                                        h.intervalSeconds(0.25),
-                                        h.intervalSeconds(0.5),
-                                        h.intervalSeconds(0.75))));
+        if (choice.sources().isEmpty()) {
+            lead(design, measured)
+                    .flatMap(p -> rests(p, within, "voice rests"))
+                    .ifPresent(rings::add);
+            hits(design, measured)
+                    .flatMap(h -> strokes(h, within, "next hit"))
+                    .ifPresent(rings::add);
+            return rings;
+        }
+        for (Source s : design.sources()) {
+            Material m = measured.get(s.id());
+            if (m != null && choice.sources().contains(s.id())) {
+                m.phrases()
+                        .flatMap(p -> rests(p, within, s.name() + " rests"))
+                        .ifPresent(rings::add);
+                m.hits()
+                        .flatMap(h -> strokes(h, within, s.name() + " strikes"))
+                        .ifPresent(rings::add);
+            }
+        }
         return rings;
+    }
+
+    /** The sources that have rests or hits to show. */
+    public static List<Source> sources(Design design, Map<String, Material> measured) {
+        return design.sources().stream()
+                .filter(s ->
+                        !of(design, measured, new EventChoice(Set.of(s.id()), false), null)
+                                .isEmpty())
+                .toList();
+    }
+
+    private static Optional<Ring> rests(Phrases all, @Nullable Span within, String name) {
+        Phrases p = within == null ? all : all.within(within);
+        return p.gaps().isEmpty() ? Optional.empty() : Optional.of(ring(name, p::gapSeconds));
+    }
+
+    private static Optional<Ring> strokes(Hits all, @Nullable Span within, String name) {
+        Hits h = within == null ? all : all.within(within);
+        return h.hits().size() < 2 ? Optional.empty() : Optional.of(ring(name, h::intervalSeconds));
+    }
+
+    private static Ring ring(String name, DoubleUnaryOperator quantile) {
+        return new Ring(
+                name,
+                quantile.applyAsDouble(0.25),
+                quantile.applyAsDouble(0.5),
+                quantile.applyAsDouble(0.75));
     }
 
     /** Phrases of the first lead. */

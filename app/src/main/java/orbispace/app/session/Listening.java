@@ -25,6 +25,9 @@ final class Listening {
         this.span = span;
         transport.hearingBefore().addListener((o, was, is) -> hear());
         transport.mono().addListener((o, was, is) -> hear());
+        transport.wetOnly().addListener((o, was, is) -> hear());
+        transport.returnAlone().addListener((o, was, is) -> hear());
+        transport.dimDb().addListener((o, was, is) -> hear());
         transport.clicking().addListener((o, was, is) -> hear());
         transport.soloReturn().addListener((o, was, is) -> hear());
         transport.soloSource().addListener((o, was, is) -> hear());

@@ -107,9 +107,72 @@ public final class Measurements {
                                 material, material.frames(), StageCache.beside(material.bytes()));
     }
 
-    /** Measures again what a change of the design has touched. */
-    void update(Design design, Design before, Span span, boolean withRemedies) {
-        measurePictures(design);
+    /**
+     * Measures again what a change of the design has touched: pictures first, since they are looked
+     * at, then the mix, then what the returns cover.
+     *
+     * @param afterPictures what else is to be measured when the pictures are there
+     */
+    void update(
+            Design design, Design before, Span span, boolean withRemedies, Runnable afterPictures) {
+        pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
+        ChainWorks works = new ChainWorks(design, responses);
+        Map<String, ChainSettings> wanted = new LinkedHashMap<>();
+        for (Return r : design.returns()) {
+            ChainSettings chain = works.of(r);
+            if (!chain.equals(pictured.get(r.id())) || !pictures.containsKey(r.id())) {
+                wanted.put(r.id(), chain);
+            }
+        }
+        Runnable rest =
+                () -> {
+                    afterPictures.run();
+                    measureMix(design, before, span, withRemedies);
+                };
+        if (wanted.isEmpty()) {
+            jobs.cancel("pictures");
+            rest.run();
+            return;
+        }
+        jobs.start(
+                "pictures",
+                "Measuring the returns",
+                job -> measurePictures(design, wanted, job),
+                done -> rest.run(),
+                e -> {
+                    failed(e);
+                    rest.run();
+                });
+    }
+
+    /** Hands over each picture as it is ready. */
+    private boolean measurePictures(Design design, Map<String, ChainSettings> wanted, Job job) {
+        wanted.entrySet().parallelStream()
+                .forEach(e -> {
+                    job.check();
+                    try {
+                        Return r = design.requireReturn(e.getKey());
+                        ReturnPicture whole =
+                                ReturnPicture.measure(
+                                        design,
+                                        r,
+                                        responses,
+                                        quick ->
+                                                jobs.later(job, () -> pictures.put(r.id(), quick)));
+                        jobs.later(
+                                job,
+                                () -> {
+                                    pictured.put(r.id(), e.getValue());
+                                    pictures.put(r.id(), whole);
+                                });
+                    } catch (IllegalArgumentException silent) {
+                        jobs.later(job, () -> failed(silent));
+                    }
+                });
+        return true;
+    }
+
+    private void measureMix(Design design, Design before, Span span, boolean withRemedies) {
         Renderer render = renderer;
         if (render == null) {
             return;
@@ -123,26 +186,6 @@ public final class Measurements {
                     measureClearance(render, design, span, withRemedies);
                 },
                 this::failed);
-    }
-
-    private void measurePictures(Design design) {
-        pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
-        ChainWorks works = new ChainWorks(design, responses);
-        for (Return r : design.returns()) {
-            ChainSettings chain = works.of(r);
-            if (chain.equals(pictured.get(r.id())) && pictures.containsKey(r.id())) {
-                continue;
-            }
-            jobs.start(
-                    "picture " + r.id(),
-                    "Measuring " + r.name(),
-                    job -> ReturnPicture.measure(design, r, responses),
-                    picture -> {
-                        pictured.put(r.id(), chain);
-                        pictures.put(r.id(), picture);
-                    },
-                    this::failed);
-        }
     }
 
     private static MixMeasure measureMix(Renderer renderer, Design design, Design before, Job job) {

@@ -1,9 +1,11 @@
 package orbispace.app.session;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
-import orbispace.core.design.Design;
-import orbispace.core.design.MusicalTime;
+import orbispace.core.design.FixedTimes;
 import orbispace.core.design.Return;
+import orbispace.core.design.Song;
 import orbispace.core.design.Space;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Fit;
@@ -15,6 +17,8 @@ import orbispace.files.Wording;
  */
 public final class Reasons {
     private static final double CLEAR_DB = 30;
+    private static final double LEAST_ERROR_MILLIS = 0.5;
+    private static final int MOST_SECTIONS = 4;
 
     private Reasons() {}
 
@@ -97,23 +101,6 @@ public final class Reasons {
                 + " dB down when the voice returns.";
     }
 
-    /**
-     * The decay that is 30 dB down at the median gap, with its reason; empty where nothing was
-     * measured.
-     */
-    public static Optional<Double> decayThatClears(Session session) {
-        Optional<Return> r = chosen(session);
-        Optional<Double> gap = gap(session);
-        if (r.isEmpty() || gap.isEmpty() || !(r.get().space() instanceof Space.Reverb)) {
-            return Optional.empty();
-        }
-        double predelay = predelaySeconds(session, r.get());
-        return gap.get() > predelay + 0.05
-                ? Optional.of(
-                        Math.rint(100 * Fit.decayThatClears(gap.get(), predelay, CLEAR_DB)) / 100)
-                : Optional.empty();
-    }
-
     /** What the predelay of the chosen return is in musical time. */
     public static String predelay(Session session) {
         Optional<Return> r = chosen(session);
@@ -153,24 +140,28 @@ public final class Reasons {
                 + ".";
     }
 
-    /** How far one fixed echo time is off its note in the chosen section, or nothing to say. */
-    public static String drift(Design design, Return r, int bar) {
-        if (!(r.space() instanceof Space.Echo p) || !(p.time() instanceof MusicalTime.Note note)) {
+    /** How far the note values of a return are off in each section; empty if nowhere. */
+    public static String fixedTimes(Song song, Return r) {
+        List<FixedTimes.Deviation> off =
+                FixedTimes.of(song, r).stream()
+                        .filter(e -> Math.abs(e.millis()) >= LEAST_ERROR_MILLIS)
+                        .sorted(Comparator.comparingDouble(e -> -Math.abs(e.millis())))
+                        .toList();
+        if (off.isEmpty()) {
             return "";
         }
-        SongClock clock = design.song().clock();
-        double set = 1000 * note.seconds(clock, r.timedAtBar());
-        double here = 1000 * note.seconds(clock, bar);
-        double sixteenth = 60_000 / clock.bpmOfBar(bar) / 4;
-        return Math.abs(set - here) < 0.5
-                ? ""
-                : "here "
-                        + Wording.number(here, 0)
-                        + " ms; off by "
-                        + Wording.number(set - here, 0)
-                        + " ms, "
-                        + Wording.number(Math.abs(set - here) / sixteenth, 2)
-                        + " of a 1/16";
+        StringBuilder text = new StringBuilder("Set for bar " + r.timedAtBar() + ", so off in: ");
+        for (FixedTimes.Deviation e : off.subList(0, Math.min(MOST_SECTIONS, off.size()))) {
+            text.append(e.section().name())
+                    .append(FixedTimes.notes(r).size() > 1 ? " " + e.time() : "")
+                    .append(e.millis() > 0 ? " +" : " ")
+                    .append(Wording.number(e.millis(), 1))
+                    .append(" ms (")
+                    .append(Wording.number(e.sixteenths(), 2))
+                    .append(" of a 1/16); ");
+        }
+        int more = off.size() - MOST_SECTIONS;
+        return text.substring(0, text.length() - 2) + (more > 0 ? " and " + more + " more." : ".");
     }
 
     private static String nearest(Session session, double millis, int bar) {

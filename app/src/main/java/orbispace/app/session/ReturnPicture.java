@@ -3,6 +3,7 @@ package orbispace.app.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -53,38 +54,53 @@ public record ReturnPicture(
 
     /** Measures a return. */
     public static ReturnPicture measure(Design design, Return r, Responses responses) {
+        return measure(design, r, responses, quick -> {});
+    }
+
+    /**
+     * Measures a return.
+     *
+     * @param first takes what is drawn as soon as it is there, before the decay per band
+     */
+    public static ReturnPicture measure(
+            Design design, Return r, Responses responses, Consumer<ReturnPicture> first) {
         Audio response = ImpulseResponse.of(design, r, responses);
         PolarEnergy polar = PolarEnergy.of(response);
         DecayCurve curve = DecayMeter.curve(response);
         double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
         List<Arrival> arrivals =
                 new ArrivalFinder(response, polar).arrivals(predelay, expected(design, r));
-        Optional<DecayReport> report =
-                RecallSheet.hasDecay(r.space())
-                        ? Optional.of(DecayMeter.measure(response))
-                        : Optional.empty();
-        double decay =
-                switch (r.space()) {
-                    case Space.Reverb reverb -> reverb.decaySeconds();
-                    case Space.Split s ->
-                            Math.max(s.left().decaySeconds(), s.right().decaySeconds());
-                    case Space.Gated g -> g.length().seconds(design.song().clock(), r.timedAtBar());
-                    case Space.Convolution c -> measured(report, response.seconds());
-                    case Space.Echo e -> last(arrivals, predelay);
-                    case Space.Doubler d -> last(arrivals, predelay);
-                    case Space.Parallel p -> 0.001;
-                };
-        return new ReturnPicture(predelay, decay, polar, curve, report, arrivals);
+        double decay = decay(design, r, arrivals, predelay, response.seconds());
+        ReturnPicture quick =
+                new ReturnPicture(predelay, decay, polar, curve, Optional.empty(), arrivals);
+        if (!RecallSheet.hasDecay(r.space())) {
+            return quick;
+        }
+        first.accept(quick);
+        DecayReport report = DecayMeter.measure(response);
+        double measured = r.space() instanceof Space.Convolution ? measured(report, decay) : decay;
+        return new ReturnPicture(predelay, measured, polar, curve, Optional.of(report), arrivals);
+    }
+
+    private static double decay(
+            Design design, Return r, List<Arrival> arrivals, double predelay, double whole) {
+        return switch (r.space()) {
+            case Space.Reverb reverb -> reverb.decaySeconds();
+            case Space.Split s -> Math.max(s.left().decaySeconds(), s.right().decaySeconds());
+            case Space.Gated g -> g.length().seconds(design.song().clock(), r.timedAtBar());
+            case Space.Convolution c -> whole;
+            case Space.Echo e -> last(arrivals, predelay);
+            case Space.Doubler d -> last(arrivals, predelay);
+            case Space.Parallel p -> 0.001;
+        };
     }
 
     private static double last(List<Arrival> arrivals, double otherwise) {
         return arrivals.isEmpty() ? otherwise : arrivals.getLast().seconds();
     }
 
-    private static double measured(Optional<DecayReport> report, double otherwise) {
-        return report.filter(d -> d.broadband().t30() instanceof DecayTime.Measured)
-                .map(d -> ((DecayTime.Measured) d.broadband().t30()).seconds())
-                .orElse(otherwise);
+    private static double measured(DecayReport report, double otherwise) {
+        return report.broadband().t30() instanceof DecayTime.Measured t ? t.seconds() : otherwise;
     }
 
     /** When single arrivals should come, after the predelay; none for spaces without any. */

@@ -14,6 +14,8 @@ public final class Selection {
     private final ObjectProperty<@Nullable Section> section = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable Span> window = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable FormItem> form = new SimpleObjectProperty<>();
+    private final ObjectProperty<EventChoice> events =
+            new SimpleObjectProperty<>(EventChoice.USUAL);
     private final StringProperty returnId = new SimpleStringProperty("");
     private final StringProperty sourceId = new SimpleStringProperty("");
 
@@ -44,6 +46,11 @@ public final class Selection {
         return form;
     }
 
+    /** Which of the song's own events are shown as rings. */
+    public ObjectProperty<EventChoice> events() {
+        return events;
+    }
+
     /** The bar that note values are taken at: the first of the chosen section. */
     public int bar() {
         Section chosen = section.get();
@@ -55,6 +62,7 @@ public final class Selection {
         section.set(null);
         window.set(null);
         form.set(null);
+        events.set(EventChoice.USUAL);
         returnId.set(design.returns().stream().findFirst().map(r -> r.id()).orElse(""));
         sourceId.set(design.sources().stream().findFirst().map(s -> s.id()).orElse(""));
     }

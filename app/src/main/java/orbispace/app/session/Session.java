@@ -256,6 +256,7 @@ public final class Session {
     /** Compares with the design as it stands from now on. */
     public void keepAsBefore() {
         before.set(editing.design().get());
+        field.unsettle();
         measure();
     }
 
@@ -269,6 +270,7 @@ public final class Session {
     /** What has to follow every change of the design: state kept, stems laid, sound. */
     private void changed() {
         Design now = editing.design().get();
+        field.unsettle();
         if (bringing.recovered().get() != null) {
             kept.setStateAside();
         }
@@ -291,8 +293,12 @@ public final class Session {
     }
 
     private void measure() {
-        field.measureDepths(material);
-        measured.update(editing.design().get(), before.get(), span(), wantsRemedies.get());
+        measured.update(
+                editing.design().get(),
+                before.get(),
+                span(),
+                wantsRemedies.get(),
+                () -> field.measureDepths(material));
     }
 
     /**

@@ -26,8 +26,11 @@ import org.jspecify.annotations.Nullable;
 
 /** Listening: play, loop, solo, mono, and before or after at matched loudness. */
 public final class Transport {
-    /** How far everything else is turned down while a source is soloed. */
-    public static final double DIM_DB = -18;
+    /** How far everything else is turned down at first while a source is soloed. */
+    public static final double USUAL_DIM_DB = -18;
+
+    /** From here on, what is turned down is silent. */
+    public static final double SILENT_DB = -100;
 
     private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
@@ -35,6 +38,9 @@ public final class Transport {
     private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
     private final BooleanProperty clicking = new SimpleBooleanProperty(false);
     private final BooleanProperty mono = new SimpleBooleanProperty(false);
+    private final BooleanProperty wetOnly = new SimpleBooleanProperty(false);
+    private final BooleanProperty returnAlone = new SimpleBooleanProperty(false);
+    private final DoubleProperty dimDb = new SimpleDoubleProperty(USUAL_DIM_DB);
     private final DoubleProperty position = new SimpleDoubleProperty(0);
     private final StringProperty outputName = new SimpleStringProperty("");
     private final StringProperty soloSource = new SimpleStringProperty("");
@@ -64,6 +70,21 @@ public final class Transport {
     /** Whether both sides are folded to one. */
     public BooleanProperty mono() {
         return mono;
+    }
+
+    /** Whether only the returns are heard, and no dry sound. */
+    public BooleanProperty wetOnly() {
+        return wetOnly;
+    }
+
+    /** Whether a soloed return is heard without the dry sources. */
+    public BooleanProperty returnAlone() {
+        return returnAlone;
+    }
+
+    /** How far the other sources are turned down while one is soloed, dB; returns stay alive. */
+    public DoubleProperty dimDb() {
+        return dimDb;
     }
 
     /** Whether a click is heard on every beat. */
@@ -134,9 +155,13 @@ public final class Transport {
     private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
         Map<String, Double> dimmed = new HashMap<>();
         String source = soloSource.get();
+        boolean dry = !wetOnly.get() && !(returnAlone.get() && !soloReturn.get().isEmpty());
         for (Source s : design.sources()) {
-            if (!source.isEmpty() && !s.id().equals(source)) {
-                dimmed.put(s.id(), Decibels.toAmplitude(DIM_DB));
+            if (!dry) {
+                dimmed.put(s.id(), 0.0);
+            } else if (!source.isEmpty() && !s.id().equals(source)) {
+                dimmed.put(
+                        s.id(), dimDb.get() <= SILENT_DB ? 0 : Decibels.toAmplitude(dimDb.get()));
             }
         }
         Map<String, Double> returns = new HashMap<>();

@@ -43,14 +43,15 @@ final class ClearView extends Screen {
         playhead = new Playhead(session.transport().position());
         inspector = new ClearInspector(session);
         fill(chart, playhead);
-        session.selection().section().addListener((o, was, is) -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.measured().clearance().addListener((o, was, is) -> refresh());
-        refresh();
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
+        refreshWhenSeen();
     }
 
-    private void refresh() {
+    @Override
+    void refresh() {
         caption(section());
         chart.repaint();
     }
@@ -75,6 +76,7 @@ final class ClearView extends Screen {
 
     @Override
     void shown(boolean front) {
+        super.shown(front);
         if (front) {
             session.wantsRemedies().set(true);
         }

@@ -48,6 +48,7 @@ final class DepthPanel extends VBox {
                 .depths()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         session.design().addListener((o, was, is) -> refresh());
+        visibleProperty().addListener((o, was, is) -> refresh());
         refresh();
     }
 
@@ -56,7 +57,11 @@ final class DepthPanel extends VBox {
         marks.forEach(m -> m.setPalette(given));
     }
 
+    /** What is not seen is not worked on. */
     private void refresh() {
+        if (!isVisible()) {
+            return;
+        }
         List<Source> sources = session.design().get().sources();
         if (!List.copyOf(fields.keySet()).equals(sources.stream().map(Source::id).toList())) {
             rows.getChildren().clear();

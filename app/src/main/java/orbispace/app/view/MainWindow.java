@@ -232,6 +232,7 @@ public final class MainWindow {
             case SPACE -> session.transport().togglePlaying();
             case L -> session.transport().looping().set(!session.transport().looping().get());
             case M -> session.transport().mono().set(!session.transport().mono().get());
+            case W -> session.transport().wetOnly().set(!session.transport().wetOnly().get());
             case B -> {
                 if (e.isShiftDown()) {
                     session.keepAsBefore();
@@ -251,8 +252,8 @@ public final class MainWindow {
             keys.setText(
                     screen().keys()
                             + " Space: play. L: repeat the section. B: before or after; Shift+B:"
-                            + " compare with now. M: mono. 1, 2, 3, 6: Song, Orbit, Clear, Sheet."
-                            + " Ctrl+N, O, S: new, open, save. ?: these lines.");
+                            + " compare with now. M: mono. W: wet alone. 1, 2, 3, 6: Song, Orbit,"
+                            + " Clear, Sheet. Ctrl+N, O, S: new, open, save. ?: these lines.");
             keys.setVisible(!keys.isVisible());
         }
         for (Step s : Step.values()) {

@@ -32,7 +32,7 @@ final class NameField extends TextField {
 
     void show(String text) {
         shown = text;
-        if (!isFocused()) {
+        if (!isFocused() && !text.equals(getText())) {
             setText(text);
         }
     }

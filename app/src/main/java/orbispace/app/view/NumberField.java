@@ -79,6 +79,7 @@ final class NumberField extends StackPane {
     void show(String value, String valueUnit) {
         number.setText(value);
         unit.setText(valueUnit);
+        unit.setManaged(!valueUnit.isEmpty());
         setAccessibleText(name.getText() + " " + value + " " + valueUnit);
     }
 

@@ -3,6 +3,8 @@ package orbispace.app.view;
 import javafx.collections.MapChangeListener;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.OrbitPainter;
@@ -14,11 +16,13 @@ import orbispace.app.draw.ProfilePainter;
 import orbispace.app.draw.Type;
 import orbispace.app.session.FieldEvents;
 import orbispace.app.session.Session;
+import org.jspecify.annotations.Nullable;
 
 /** Time: everything that follows the dry sound, in one picture. */
 final class OrbitView extends Screen {
     private static final double LOWER_HEIGHT = 282;
 
+    private final Behind behind = new Behind();
     private final Chart chart = new Chart();
     private final OrbitHandles handles;
     private final ReturnList list;
@@ -26,7 +30,11 @@ final class OrbitView extends Screen {
     private final Label why = new Label();
     private final DraftsPanel drafts;
     private final DepthPanel depth;
-    private final ToggleButton deep;
+    private final SendMatrix sends;
+    private final PairPanel pair;
+    private final EventsMenu events;
+    private final ToggleGroup below = new ToggleGroup();
+    private final HBox tabs = new HBox(4);
 
     OrbitView(Session session) {
         super(session, "Orbit");
@@ -37,29 +45,50 @@ final class OrbitView extends Screen {
         why.textProperty().bind(handles.why());
         drafts = new DraftsPanel(session);
         depth = new DepthPanel(session);
-        depth.setVisible(false);
-        deep = Plate.toggle("depth", "show the sources from near to far");
-        deep.getStyleClass().add("small");
-        deep.setOnAction(e -> {
-            depth.setVisible(deep.isSelected());
-            chart.repaint();
-        });
-        fill(chart, why, handles, list, depth, deep, drafts);
+        sends = new SendMatrix(session);
+        pair = new PairPanel(session);
+        events = new EventsMenu(session);
+        tab("profile", "energy still to come, under the dry voice", null);
+        tab("sends", "every source into every return", sends);
+        tab("depth", "the sources from near to far", depth);
+        tab("pair", "the field before against the field as it is", pair);
+        below.selectToggle(below.getToggles().getFirst());
+        fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts);
         session.drafting().drafts().addListener((o, was, is) -> requestLayout());
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.selection().section().addListener((o, was, is) -> refresh());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().events().addListener((o, was, is) -> refreshWhenSeen());
         session.measured()
                 .pictures()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         session.measured()
                 .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
-        refresh();
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        refreshWhenSeen();
     }
 
-    private void refresh() {
+    /** A tab of the lower right; its panel is seen while it is chosen. */
+    private void tab(String text, String accessible, @Nullable Region panel) {
+        ToggleButton tab = Plate.toggle(text, accessible);
+        tab.getStyleClass().add("small");
+        tab.setToggleGroup(below);
+        tab.setOnAction(e -> tab.setSelected(true));
+        tabs.getChildren().add(tab);
+        if (panel != null) {
+            panel.visibleProperty().bind(tab.selectedProperty());
+        }
+        tab.selectedProperty().addListener((o, was, is) -> chart.repaint());
+    }
+
+    private boolean profiles() {
+        return below.getToggles().getFirst().isSelected();
+    }
+
+    @Override
+    void refresh() {
         caption(section());
+        behind.repaintIfChanged();
         chart.repaint();
         requestLayout();
     }
@@ -74,7 +103,11 @@ final class OrbitView extends Screen {
         return new OrbitScene(
                 session.design().get(),
                 session.measured().pictures(),
-                FieldEvents.of(session.design().get(), session.measured().materials()),
+                FieldEvents.of(
+                        session.design().get(),
+                        session.measured().materials(),
+                        session.selection().events().get(),
+                        session.span()),
                 session.selection().returnId().get(),
                 session.selection().bar());
     }
@@ -83,13 +116,17 @@ final class OrbitView extends Screen {
     protected void layoutChildren() {
         double w = getWidth();
         double h = getHeight();
+        Plate.place(behind, 0, 0, w, h);
         Plate.place(chart, 0, 0, w, h);
         Plate.place(why, w / 2 + 14, h - LOWER_HEIGHT + 22, w / 2 - 30, 18);
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
         Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
-        Plate.place(depth, 500, h - LOWER_HEIGHT + 76, w - 516, LOWER_HEIGHT - 84);
-        Plate.place(deep, 566, h - LOWER_HEIGHT + 52, 56, 22);
+        for (Region panel : new Region[] {depth, sends, pair}) {
+            Plate.place(panel, 500, h - LOWER_HEIGHT + 80, w - 516, LOWER_HEIGHT - 88);
+        }
+        Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
+        Plate.place(events, w - 190, 86, 174, 22);
         Plate.place(drafts, 0, 0, w, h);
         super.layoutChildren();
     }
@@ -101,11 +138,13 @@ final class OrbitView extends Screen {
 
     @Override
     void setPalette(Palette palette) {
+        behind.setPalette(palette);
         chart.setPalette(palette);
         handles.setPalette(palette);
         list.setPalette(palette);
         drafts.setPalette(palette);
         depth.setPalette(palette);
+        sends.setPalette(palette);
         inspector.setPalette(palette);
     }
 
@@ -116,24 +155,40 @@ final class OrbitView extends Screen {
                 + " Double click on a section: the whole song.";
     }
 
-    /** Disc and profile. */
+    /** Disc and the returns that are not chosen: left alone while a hand moves the chosen one. */
+    private final class Behind extends ScalingCanvas {
+        private Object drawn = "";
+
+        void repaintIfChanged() {
+            Object now = scene().behind();
+            if (!now.equals(drawn)) {
+                drawn = now;
+                repaint();
+            }
+        }
+
+        @Override
+        void paint(Pen pen, double w, double h) {
+            new OrbitPainter(pen, axis(), scene()).paintBehind();
+        }
+    }
+
+    /** The chosen return and the profile. */
     private final class Chart extends ScalingCanvas {
         @Override
         void paint(Pen pen, double w, double h) {
             OrbitScene scene = scene();
             PolarAxis axis = axis();
-            new OrbitPainter(pen, axis, scene).paint();
+            new OrbitPainter(pen, axis, scene).paintChosen();
             legend(pen, w);
             double top = h - LOWER_HEIGHT + 76;
             double left = 500;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
-            if (deep.isSelected()) {
-                pen.text("DEPTH", left, top - 10, Type.strong(10.5), pen.palette.ink2);
+            if (!profiles()) {
                 return;
             }
-            pen.text("PROFILE", left, top - 10, Type.strong(10.5), pen.palette.ink2);
             pen.text(
-                    "energy still to come, under the dry voice",
+                    "energy still to come",
                     w - 16,
                     top - 10,
                     Type.regular(11.5),

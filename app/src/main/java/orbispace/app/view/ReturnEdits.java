@@ -51,24 +51,28 @@ final class ReturnEdits {
 
     private ReturnEdits() {}
 
+    private static Optional<ReturnNumber> number(String name) {
+        return Optional.ofNullable(NUMBERS.get(name)).or(() -> GateNumbers.ofSendNamed(name));
+    }
+
     /** What may be typed for a number, in words. */
     static String accepted(String name) {
-        return Optional.ofNullable(NUMBERS.get(name)).map(ReturnNumber::accepted).orElse("nothing");
+        return number(name).map(ReturnNumber::accepted).orElse("nothing");
     }
 
     /** The edit that a typed text means; empty if it is not understood. */
     static Optional<Edit> typed(Session session, Return r, String name, String text) {
-        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.typed(session, r, text));
+        return number(name).flatMap(n -> n.typed(session, r, text));
     }
 
     /** The edit that a hand makes of a number that is a plain value. */
     static Optional<Edit> valued(Session session, Return r, String name, double value) {
-        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.valued(session, r, value));
+        return number(name).flatMap(n -> n.valued(session, r, value));
     }
 
     /** The edit that a hand makes of a number that is a time. */
     static Optional<Edit> timed(Session session, Return r, String name, MusicalTime time) {
-        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.timed(session, r, time));
+        return number(name).flatMap(n -> n.timed(session, r, time));
     }
 
     /** The edit of one step up or down; empty if this return has no such number. */
@@ -81,7 +85,7 @@ final class ReturnEdits {
                             case PLAIN -> 1.0;
                             case COARSE -> 10.0;
                         };
-        return Optional.ofNullable(NUMBERS.get(name)).flatMap(n -> n.stepped(session, r, steps));
+        return number(name).flatMap(n -> n.stepped(session, r, steps));
     }
 
     private static ReturnNumber predelay() {

@@ -1,6 +1,7 @@
 package orbispace.app.view;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
@@ -22,8 +22,9 @@ import orbispace.core.design.Edit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
 import orbispace.core.design.Space;
-import orbispace.files.Wording;
+import orbispace.core.draft.TimeProposal;
 
 /** The chain of the chosen return as a path of small cards. */
 final class ReturnInspector extends VBox {
@@ -38,7 +39,9 @@ final class ReturnInspector extends VBox {
     private final Label why = new Label();
     private final Label settled = new Label();
     private final SendsMenu sendsMenu;
-    private final Button clears;
+    private final Label fixed = new Label();
+    private final Map<TimeProposal.Subject, TimeProposalList> proposals =
+            new EnumMap<>(TimeProposal.Subject.class);
     private Palette palette = Palette.DAY;
     private String shape = "";
 
@@ -51,8 +54,11 @@ final class ReturnInspector extends VBox {
         settled.setWrapText(true);
         sendsMenu = new SendsMenu(session);
         head = new ReturnHead(session);
-        clears = Plate.button("", this::clearTheGap);
-        clears.managedProperty().bind(clears.visibleProperty());
+        fixed.getStyleClass().add("why");
+        fixed.setWrapText(true);
+        for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
+            proposals.put(subject, new TimeProposalList(session, subject));
+        }
         ScrollPane scroll = new ScrollPane(cards);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -76,13 +82,6 @@ final class ReturnInspector extends VBox {
 
     private Optional<Return> chosen() {
         return session.design().get().findReturn(session.selection().returnId().get());
-    }
-
-    private void clearTheGap() {
-        Reasons.decayThatClears(session)
-                .ifPresent(s ->
-                        session.edit(
-                                new ReturnEdit.Decay(session.selection().returnId().get(), s)));
     }
 
     void setPalette(Palette given) {
@@ -115,6 +114,7 @@ final class ReturnInspector extends VBox {
                 + r.space().kindLabel()
                 + (r.space() instanceof Space.Doubler d ? d.copies().size() : "")
                 + r.sends().keySet()
+                + r.sends().values().stream().map(s -> s.gate() != null).toList()
                 + r.feeds().keySet()
                 + (drive == null ? "" : "drive" + drive.afterSpace())
                 + (r.gate() == null ? "" : "gate");
@@ -125,6 +125,12 @@ final class ReturnInspector extends VBox {
         fields.clear();
         plots.clear();
         cards.getChildren().add(sends(r));
+        r.sends()
+                .forEach((id, send) -> {
+                    if (send.gate() != null) {
+                        sendGate(id);
+                    }
+                });
         add(
                 "FILTER BEFORE",
                 pen -> filterPlot(pen, Return::filterIn),
@@ -135,6 +141,7 @@ final class ReturnInspector extends VBox {
             drive("DRIVE BEFORE", r);
         }
         add("PREDELAY", this::predelayPlot, "predelay");
+        plots.getLast().addBelow(proposed(TimeProposal.Subject.PREDELAY), fixed);
         space(r.space());
         if (driveAfter) {
             drive("DRIVE AFTER", r);
@@ -167,9 +174,11 @@ final class ReturnInspector extends VBox {
                 plots.getLast().addBelow(why);
             }
         }
-        if (space instanceof Space.Reverb) {
-            plots.getLast().addBelow(clears);
-        }
+        plots.getLast().addBelow(proposed(TimeProposal.Subject.SPACE));
+    }
+
+    private TimeProposalList proposed(TimeProposal.Subject subject) {
+        return java.util.Objects.requireNonNull(proposals.get(subject));
     }
 
     private void drive(String head, Return r) {
@@ -208,12 +217,32 @@ final class ReturnInspector extends VBox {
                 "gate: hysteresis",
                 "gate: attack",
                 "gate: length",
-                "gate: release");
+                "gate: release",
+                "gate: closes by",
+                "gate: key from",
+                "gate: key to");
         plots.getLast()
                 .addBelow(
+                        proposed(TimeProposal.Subject.GATE),
                         Plate.small(
                                 "Take the gate out",
                                 () -> session.edit(new ReturnEdit.Gating(r.id(), null))));
+    }
+
+    private void sendGate(String source) {
+        String name = session.design().get().findSource(source).map(Source::name).orElse(source);
+        String prefix = GateNumbers.ofSend(source);
+        add(
+                "GATE OF THE SEND: " + name.toUpperCase(java.util.Locale.ROOT),
+                pen -> {},
+                prefix + "opens at",
+                prefix + "hysteresis",
+                prefix + "closes by",
+                prefix + "attack",
+                prefix + "hold",
+                prefix + "release",
+                prefix + "key from",
+                prefix + "key to");
     }
 
     private Region sends(Return r) {
@@ -267,13 +296,10 @@ final class ReturnInspector extends VBox {
                         field.show(reading.value(), reading.unit());
                     }
                 });
-        Optional<Double> wanted = Reasons.decayThatClears(session);
-        clears.setVisible(wanted.isPresent());
-        wanted.ifPresent(s -> clears.setText("30 dB down at the gap: " + Wording.seconds(s)));
-        String drift = Reasons.drift(session.design().get(), r, session.selection().bar());
-        why.setText(
-                Reasons.space(session)
-                        + (drift.isEmpty() ? "" : " In this section: " + drift + "."));
+        proposals.values().forEach(p -> p.refresh(r));
+        fixed.setText(Reasons.fixedTimes(session.design().get().song(), r));
+        fixed.setManaged(!fixed.getText().isEmpty());
+        why.setText(Reasons.space(session));
         why.setManaged(!why.getText().isEmpty());
         settled.setText(session.field().settled().getOrDefault(r.id(), ""));
         settled.setManaged(!settled.getText().isEmpty());

@@ -27,8 +27,12 @@ final class ReturnReadings {
     static Map<String, Reading> of(Design design, Return r) {
         ReturnReadings all = new ReturnReadings();
         r.sends()
-                .forEach(
-                        (id, send) -> all.put("send " + id, Wording.number(send.levelDb(), 1), ""));
+                .forEach((id, send) -> {
+                    all.put("send " + id, Wording.number(send.levelDb(), 1), "");
+                    if (send.gate() != null) {
+                        all.gate(GateNumbers.ofSend(id), send.gate());
+                    }
+                });
         r.feeds().forEach((id, db) -> all.put("feed " + id, Wording.number(db, 1), ""));
         all.filter(r.filterIn(), " before");
         all.filter(r.filterOut(), "");
@@ -119,10 +123,7 @@ final class ReturnReadings {
         }
         Gate gate = r.gate();
         if (gate != null) {
-            put("gate: opens at", Wording.number(gate.thresholdDb(), 0), "dB");
-            put("gate: hysteresis", Wording.number(gate.hysteresisDb(), 1), "dB");
-            put("gate: attack", Wording.number(gate.attackMillis(), 1), "ms");
-            put("gate: release", Wording.number(gate.releaseMillis(), 0), "ms");
+            gate(GateNumbers.OWN, gate);
             MusicalTime length = gate.length();
             if (length == null) {
                 put("gate: length", "while it sounds", "");
@@ -130,6 +131,21 @@ final class ReturnReadings {
                 time("gate: length", length, design, r);
             }
         }
+    }
+
+    private void gate(String prefix, Gate gate) {
+        put(prefix + "opens at", Wording.number(gate.thresholdDb(), 0), "dB");
+        put(prefix + "hysteresis", Wording.number(gate.hysteresisDb(), 1), "dB");
+        boolean shut = gate.rangeDb() >= Gate.SILENT_DB;
+        put(
+                prefix + "closes by",
+                shut ? "all" : Wording.number(gate.rangeDb(), 0),
+                shut ? "" : "dB");
+        put(prefix + "attack", Wording.number(gate.attackMillis(), 1), "ms");
+        put(prefix + "hold", Wording.number(gate.holdMillis(), 0), "ms");
+        put(prefix + "release", Wording.number(gate.releaseMillis(), 0), "ms");
+        corner(prefix + "key from", gate.keyFilter().highPass());
+        corner(prefix + "key to", gate.keyFilter().lowPass());
     }
 
     private void factor(String name, double value) {

@@ -1,6 +1,5 @@
 package orbispace.app.view;
 
-import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
@@ -18,8 +17,6 @@ import orbispace.files.Wording;
 final class Ribbon extends Pane {
     static final double HEIGHT = 64;
 
-    private static final PseudoClass ON = PseudoClass.getPseudoClass("on");
-
     private final Session session;
     private final Button title = new Button();
     private final Label form = new Label();
@@ -31,7 +28,8 @@ final class Ribbon extends Pane {
     private final ToggleButton after = Plate.toggle("after", "hear the field as it is, key B");
     private final Label match = new Label();
     private final ToggleButton mono = Plate.toggle("mono", "fold both sides to one, key M");
-    private final Label monoState = new Label("check is off");
+    private final ToggleButton wet = Plate.toggle("wet", "hear only the returns, key W");
+    private final ListenMenu listening;
     private final Label lufs = new Label();
     private final Label peak = new Label();
     private final LevelBar level;
@@ -42,6 +40,7 @@ final class Ribbon extends Pane {
     Ribbon(Session session, ContextMenu menu) {
         this.session = session;
         strip = new SectionStrip(session);
+        listening = new ListenMenu(session.transport());
         level = new LevelBar(session);
         playIcon = new RibbonMarks.PlayIcon(session.transport().playing());
         loopIcon = new RibbonMarks.LoopIcon(session.transport().looping());
@@ -55,7 +54,7 @@ final class Ribbon extends Pane {
         getChildren()
                 .addAll(
                         logo, title, form, play, loop, output, strip, before, after, match, mono,
-                        monoState, lufs, peak, level);
+                        wet, listening, lufs, peak, level);
         listen();
     }
 
@@ -82,7 +81,7 @@ final class Ribbon extends Pane {
                                 + " now"));
         match.getStyleClass().add("caption");
         mono.setOnAction(e -> session.transport().mono().set(mono.isSelected()));
-        monoState.getStyleClass().add("caption");
+        wet.setOnAction(e -> session.transport().wetOnly().set(wet.isSelected()));
         lufs.getStyleClass().add("reading");
         peak.getStyleClass().add("caption");
     }
@@ -96,6 +95,7 @@ final class Ribbon extends Pane {
         session.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
         session.transport().hearingBefore().addListener((o, was, is) -> showPair());
         session.transport().mono().addListener((o, was, is) -> showMono());
+        session.transport().wetOnly().addListener((o, was, is) -> showMono());
         session.transport().position().addListener((o, was, is) -> strip.repaint());
         session.measured().mix().addListener((o, was, is) -> showMix());
         showSong();
@@ -133,10 +133,8 @@ final class Ribbon extends Pane {
     }
 
     private void showMono() {
-        boolean on = session.transport().mono().get();
-        mono.setSelected(on);
-        monoState.setText(on ? "check is on" : "check is off");
-        monoState.pseudoClassStateChanged(ON, on);
+        mono.setSelected(session.transport().mono().get());
+        wet.setSelected(session.transport().wetOnly().get());
     }
 
     private void showMix() {
@@ -189,8 +187,9 @@ final class Ribbon extends Pane {
         Plate.place(lufs, right, 8, 92, 24);
         Plate.place(peak, right + 84, 10, 92, 20);
         Plate.place(level, right, 34, 170, 22);
-        Plate.place(mono, right - 92, 9, 78, 25);
-        Plate.place(monoState, right - 92, 38, 84, 18);
+        Plate.place(mono, right - 94, 9, 44, 25);
+        Plate.place(wet, right - 49, 9, 38, 25);
+        Plate.place(listening, right - 94, 37, 84, 20);
         Plate.place(before, right - 222, 9, 60, 25);
         Plate.place(after, right - 163, 9, 60, 25);
         Plate.place(match, right - 222, 38, 124, 18);

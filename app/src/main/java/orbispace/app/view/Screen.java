@@ -16,6 +16,8 @@ abstract class Screen extends Pane {
     final Session session;
     private final Label title;
     private final Label caption = new Label();
+    private boolean front;
+    private boolean stale = true;
 
     Screen(Session session, String name) {
         this.session = session;
@@ -66,8 +68,25 @@ abstract class Screen extends Pane {
     /** Takes other colours. */
     abstract void setPalette(Palette palette);
 
-    /** Comes to the front; what takes long to measure may begin. */
-    void shown(boolean front) {}
+    /** Comes to the front, where what takes long to measure may begin, or goes behind. */
+    void shown(boolean isFront) {
+        front = isFront;
+        if (front && stale) {
+            stale = false;
+            refresh();
+        }
+    }
+
+    /** Shows what has changed, now or when this screen comes to the front. */
+    final void refreshWhenSeen() {
+        stale = !front;
+        if (front) {
+            refresh();
+        }
+    }
+
+    /** Shows everything as it is. */
+    void refresh() {}
 
     /** Lines about the keys of this screen. */
     abstract String keys();

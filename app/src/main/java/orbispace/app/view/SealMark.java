@@ -1,5 +1,6 @@
 package orbispace.app.view;
 
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import orbispace.app.draw.Pen;
 
@@ -7,9 +8,13 @@ import orbispace.app.draw.Pen;
 final class SealMark extends ScalingCanvas {
     private final Supplier<String> letter;
     private final double radius;
-    private final boolean filled;
+    private final BooleanSupplier filled;
 
     SealMark(Supplier<String> letter, double radius, boolean filled) {
+        this(letter, radius, () -> filled);
+    }
+
+    SealMark(Supplier<String> letter, double radius, BooleanSupplier filled) {
         this.letter = letter;
         this.radius = radius;
         this.filled = filled;
@@ -22,7 +27,7 @@ final class SealMark extends ScalingCanvas {
     @Override
     void paint(Pen pen, double w, double h) {
         if (!letter.get().isEmpty()) {
-            pen.seal(letter.get(), radius + 2, radius + 2, radius, filled);
+            pen.seal(letter.get(), radius + 2, radius + 2, radius, filled.getAsBoolean());
         }
     }
 }

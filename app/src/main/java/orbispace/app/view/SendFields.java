@@ -91,7 +91,8 @@ final class SendFields {
                 new ReturnEdit.SendLevel(session.selection().returnId().get(), sourceId, db));
     }
 
-    private static double stepOf(NumberField.Step size) {
+    /** A step of a send's level in dB. */
+    static double stepOf(NumberField.Step size) {
         return switch (size) {
             case FINE -> 0.1;
             case PLAIN -> 0.5;

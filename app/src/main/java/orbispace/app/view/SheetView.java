@@ -24,17 +24,18 @@ final class SheetView extends Screen {
         scroll.getStyleClass().add("desk");
         caption("as it will print");
         fill(scroll);
-        session.design().addListener((o, was, is) -> refresh());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.measured()
                 .pictures()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         session.measured()
                 .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
-        refresh();
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        refreshWhenSeen();
     }
 
-    private void refresh() {
+    @Override
+    void refresh() {
         page.setPrefHeight(page.heightOf(session.handingOver().sheet()) + 48);
         page.repaint();
     }

@@ -32,17 +32,19 @@ final class SongView extends Screen {
         strip = new SongStrip(session);
         playhead = new Playhead(session.transport().position());
         fill(legend, form, lanes, strip, playhead);
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().sourceId().addListener((o, was, is) -> refresh());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().sourceId().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().section().addListener((o, was, is) -> strip.repaint());
-        session.selection().window().addListener((o, was, is) -> refresh());
+        session.selection().window().addListener((o, was, is) -> refreshWhenSeen());
         session.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
         session.measured()
                 .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        session.stems()
+                .missing()
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        refresh();
+        refreshWhenSeen();
     }
 
     private void key(KeyEvent e) {
@@ -52,7 +54,8 @@ final class SongView extends Screen {
         }
     }
 
-    private void refresh() {
+    @Override
+    void refresh() {
         Design design = session.design().get();
         int stems = design.sources().size();
         long seconds = Math.round(session.songSeconds());

@@ -13,7 +13,6 @@ import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
-import orbispace.app.session.Transport;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
@@ -73,10 +72,14 @@ final class StemPanel extends VBox {
                                         "pan"),
                         (way, size) -> stepPan(way, size),
                         session.problem()::set);
-        solo =
-                Plate.toggle(
-                        "Solo, the rest " + Wording.number(Transport.DIM_DB, 0) + " dB",
-                        "hear this stem with the rest dimmed");
+        solo = Plate.toggle("", "hear this stem with the rest dimmed");
+        solo.textProperty()
+                .bind(
+                        javafx.beans.binding.Bindings.createStringBinding(
+                                () ->
+                                        "Solo, the rest "
+                                                + ListenMenu.dim(session.transport().dimDb().get()),
+                                session.transport().dimDb()));
         solo.setOnAction(e ->
                 session.transport()
                         .soloSource()

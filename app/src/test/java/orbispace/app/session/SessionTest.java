@@ -19,6 +19,7 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.time.NoteValue;
+import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.SoundReader;
@@ -247,20 +248,13 @@ class SessionTest {
     void reasonsHaveThisSongsValuesInThem() {
         session.selection().returnId().set("A");
         assertThat(Reasons.decay(session)).contains("dB down when the voice returns", "s gap");
-        double clears = Reasons.decayThatClears(session).orElseThrow();
-        double gap =
-                FieldEvents.lead(session.design().get(), session.measured().materials())
-                        .orElseThrow()
-                        .gapSeconds(0.5);
-        assertThat(clears).isCloseTo(60 * (gap - 0.03125) / 30, within(0.01));
         assertThat(Reasons.predelay(session)).contains("1/64 = 31.3 ms");
         session.selection().returnId().set("B");
         assertThat(Reasons.echo(session)).contains("1/4. = 750.0 ms at 120 bpm", "arrivals");
         assertThat(
-                        Reasons.drift(
-                                session.design().get(),
-                                session.design().get().requireReturn("B"),
-                                1))
+                        Reasons.fixedTimes(
+                                session.design().get().song(),
+                                session.design().get().requireReturn("B")))
                 .isEmpty();
     }
 
@@ -272,6 +266,48 @@ class SessionTest {
         assertThat(rings.get(0).middleSeconds()).isCloseTo(1.0, within(0.06));
         assertThat(rings.get(1).middleSeconds()).isCloseTo(0.5, within(0.01));
         assertThat(FieldEvents.of(session.design().get(), java.util.Map.of())).isEmpty();
+    }
+
+    @Test
+    void ringsCanBeOfAnySourceAndOfTheSectionAlone() {
+        Design design = session.design().get();
+        var measured = session.measured().materials();
+        String drum = FieldEvents.hitsSource(design, measured).orElseThrow().id();
+        EventChoice choice = EventChoice.USUAL.toggled(drum);
+        assertThat(FieldEvents.of(design, measured, choice, null))
+                .singleElement()
+                .satisfies(r -> assertThat(r.middleSeconds()).isCloseTo(0.5, within(0.01)));
+        EventChoice here = new EventChoice(choice.sources(), true);
+        assertThat(FieldEvents.of(design, measured, here, new Span(0, 0.2))).isEmpty();
+        assertThat(choice.toggled(drum)).isEqualTo(EventChoice.USUAL);
+        assertThat(FieldEvents.sources(design, measured)).extracting(s -> s.id()).contains(drum);
+    }
+
+    @Test
+    void wetAloneAndDimmingLeaveTheDesignAsItIs() {
+        Design design = session.design().get();
+        session.transport().wetOnly().set(true);
+        session.transport().dimDb().set(Transport.SILENT_DB);
+        session.transport().returnAlone().set(true);
+        assertThat(session.design().get()).isEqualTo(design);
+        assertThat(session.dirty().get()).isFalse();
+    }
+
+    @Test
+    void aPairIsSettledReturnByReturnAndForgottenWithTheNextChange() throws InterruptedException {
+        session.edit(new ReturnEdit.Level("A", -20));
+        session.field().settlePair();
+        ui.until(() -> session.field().pair().get() != null);
+        var pair = java.util.Objects.requireNonNull(session.field().pair().get());
+        var a = java.util.Objects.requireNonNull(pair.returns().get("A"));
+        var b = java.util.Objects.requireNonNull(pair.returns().get("B"));
+        double before = session.before().get().requireReturn("A").levelDb();
+        // What is left of a return turned down by d is 1 - 10^(-d/20) of it.
+        assertThat(a.residualDb().orElseThrow())
+                .isCloseTo(20 * Math.log10(1 - Math.pow(10, (-20 - before) / 20)), within(0.01));
+        assertThat(b.words()).isEqualTo("The same sound, to the last bit.");
+        session.undo();
+        assertThat(session.field().pair().get()).isNull();
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
@@ -98,7 +99,13 @@ class OrbitScreenTest extends WindowCase {
         settle();
         assertThat(ret().gate()).isNotNull();
         assertThat(called("length")).isNotNull();
-        press("Take the gate out");
+        focus(
+                robot.lookup((Node n) ->
+                                n instanceof ButtonBase b
+                                        && "Take the gate out".equals(b.getText())
+                                        && shown(n))
+                        .query());
+        key(KeyCode.SPACE);
         assertThat(ret().gate()).isNull();
     }
 
@@ -170,5 +177,96 @@ class OrbitScreenTest extends WindowCase {
         assertThat(bottom).isLessThan(800);
         assertThat(design().requireReturn("H").space()).isInstanceOf(Space.Reverb.class);
         assertThat(snapshot().getWidth()).isEqualTo(1280);
+    }
+
+    /** A tab below the disc. */
+    private void tab(String accessible) {
+        robot.clickOn(called(accessible));
+    }
+
+    @Test
+    void sendsAreTypedSteppedAndTakenOutInTheMatrix() {
+        tab("every source into every return");
+        String source = design().sources().getFirst().id();
+        String name = design().sources().getFirst().name();
+        robot.interact(() -> session.edit(new ReturnEdit.Sending("B", source, null)));
+        focus(called(name + " into B"));
+        key(KeyCode.UP);
+        assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12);
+        key(KeyCode.DOWN);
+        assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12.5);
+        focus(called(name + " into A"));
+        key(KeyCode.ENTER);
+        robot.write("off");
+        key(KeyCode.ENTER);
+        assertThat(design().requireReturn("A").sendDb(source)).isEmpty();
+        key(KeyCode.ENTER);
+        robot.write("loud");
+        key(KeyCode.ENTER);
+        assertThat(session.problem().get()).contains("loud").contains("or off");
+        assertThat(design().requireReturn("A").sendDb(source)).isEmpty();
+    }
+
+    @Test
+    void aSendsGateIsSetByItsNumbers() {
+        String source = ret().sends().keySet().iterator().next();
+        robot.interact(() -> session.field().gateSend(ret(), source));
+        settle();
+        Node opens = called("opens at");
+        focus(opens);
+        var before = java.util.Objects.requireNonNull(gateOf(source));
+        key(KeyCode.UP);
+        assertThat(java.util.Objects.requireNonNull(gateOf(source)).thresholdDb())
+                .isEqualTo(before.thresholdDb() + 1);
+        focus(called("key from"));
+        key(KeyCode.ENTER);
+        robot.write("300");
+        key(KeyCode.ENTER);
+        var corner = java.util.Objects.requireNonNull(gateOf(source)).keyFilter().highPass();
+        assertThat(java.util.Objects.requireNonNull(corner).hz()).isEqualTo(300);
+    }
+
+    private orbispace.core.design.@org.jspecify.annotations.Nullable Gate gateOf(String source) {
+        return java.util.Objects.requireNonNull(ret().sends().get(source)).gate();
+    }
+
+    @Test
+    void aProposedTimeIsTakenAndThenNoMoreProposed() {
+        Node proposed = called("set ");
+        String label = proposed.getAccessibleText();
+        Return before = ret();
+        focus(proposed);
+        assertThat(proposed.getAccessibleHelp()).isNotEmpty();
+        assertThat(labels()).contains(proposed.getAccessibleHelp());
+        key(KeyCode.SPACE);
+        settle();
+        assertThat(ret()).isNotEqualTo(before);
+        assertThat(
+                        robot.lookup((Node n) -> label.equals(n.getAccessibleText()) && shown(n))
+                                .tryQuery()
+                                .isPresent())
+                .isFalse();
+    }
+
+    @Test
+    void wetAloneIsHeardByKeyAndSaid() {
+        robot.interact(() -> window.scene().getRoot().requestFocus());
+        key(KeyCode.W);
+        assertThat(session.transport().wetOnly().get()).isTrue();
+        assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("wet alone");
+        key(KeyCode.W);
+        assertThat(session.transport().wetOnly().get()).isFalse();
+    }
+
+    @Test
+    void thePairIsSettledOnTheScreen() {
+        tab("the field before against");
+        assertThat(labels()).contains("Nothing has changed since the field before.");
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -30)));
+        settle();
+        press("Settle it");
+        until(() -> session.field().pair().get() != null);
+        assertThat(labels()).contains("The same sound, to the last bit.");
+        assertThat(labels()).anyMatch(t -> t.startsWith("Different sounds"));
     }
 }

@@ -25,6 +25,9 @@ public record Gate(
         double holdMillis,
         double releaseMillis,
         @Nullable MusicalTime length) {
+    /** From this range on it closes to silence. */
+    public static final double SILENT_DB = 100;
+
     /** Checks the ranges. */
     public Gate {
         Ranges.require("gate threshold", thresholdDb, -90, 0);
@@ -67,5 +70,33 @@ public record Gate(
     public Gate withTimes(double attack, double hold, double release) {
         return new Gate(
                 key, keyFilter, thresholdDb, hysteresisDb, rangeDb, attack, hold, release, length);
+    }
+
+    /** The same gate closing by another amount. */
+    public Gate withRange(double range) {
+        return new Gate(
+                key,
+                keyFilter,
+                thresholdDb,
+                hysteresisDb,
+                range,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                length);
+    }
+
+    /** The same gate hearing another part of its key. */
+    public Gate withKeyFilter(Filter other) {
+        return new Gate(
+                key,
+                other,
+                thresholdDb,
+                hysteresisDb,
+                rangeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                length);
     }
 }

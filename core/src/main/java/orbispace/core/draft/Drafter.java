@@ -33,12 +33,12 @@ import orbispace.core.time.NoteValue;
  * begins.
  */
 public final class Drafter {
-    private static final double GAP_DOWN_DB = 30;
-    private static final double HIT_DOWN_DB = 40;
+    static final double GAP_DOWN_DB = 30;
+    static final double HIT_DOWN_DB = 40;
     private static final double USUAL_GAP_SECONDS = 1.2;
     private static final double USUAL_HIT_SECONDS = 0.4;
     private static final double LEAST_SEPARATION_DB = 6;
-    private static final double SPOKEN_DB = 10;
+    static final double SPOKEN_DB = 10;
     private static final Filter CLEAN =
             new Filter(new Filter.Corner(220, 2), new Filter.Corner(6500, 2));
 
@@ -116,7 +116,7 @@ public final class Drafter {
                 reverb(ReverbKind.ROOM, shortDecay, 0.8, new MusicalTime.Millis(6)),
                 -8,
                 why(hit, "next hit", 0.006, HIT_DOWN_DB, shortDecay));
-        double spoken = 0.006 + shortDecay * SPOKEN_DB / 60;
+        double spoken = Fit.spokenSeconds(0.006, shortDecay, SPOKEN_DB);
         MusicalTime pre = new MusicalTime.Millis(Math.rint(1000 * spoken));
         double decay = clearing(gap, spoken, GAP_DOWN_DB, 3);
         field.add(
@@ -177,10 +177,8 @@ public final class Drafter {
         }
         MusicalTime time = new MusicalTime.Note(best, 0);
         double spacing = seconds(time);
-        // Only whole repeats count: the last that still falls into the gap must be far enough down.
-        double repeats = Math.max(1, Math.floor(gap / spacing));
-        double fits = Fit.feedbackThatFits(spacing, repeats * spacing, GAP_DOWN_DB);
-        double feedback = Math.floor(100 * Math.clamp(fits, 0, 0.45)) / 100;
+        double fits = Fit.feedbackOfWholeRepeats(spacing, gap, GAP_DOWN_DB);
+        double feedback = Math.clamp(fits, 0, 0.45);
         Space space = Space.Echo.pingPong(time, feedback, 150, 5000, 0.7);
         Chain chain =
                 Chain.of(space)

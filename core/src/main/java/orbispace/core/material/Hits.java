@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import orbispace.core.audio.Quantile;
+import orbispace.core.time.Span;
 
 /**
  * The events of a percussive source.
@@ -31,6 +32,18 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
     public Hits {
         hits = List.copyOf(hits);
         bleed = List.copyOf(bleed);
+    }
+
+    /** The same, with only the events within a stretch. */
+    public Hits within(Span stretch) {
+        return new Hits(inside(hits, stretch), inside(bleed, stretch));
+    }
+
+    private static List<Hit> inside(List<Hit> events, Span stretch) {
+        return events.stream()
+                .filter(e -> e.seconds() >= stretch.startSeconds())
+                .filter(e -> e.seconds() < stretch.endSeconds())
+                .toList();
     }
 
     /** When each event is, hits and bleed together, in order. */

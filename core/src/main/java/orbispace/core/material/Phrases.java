@@ -22,6 +22,21 @@ public record Phrases(
         innerGaps = List.copyOf(innerGaps);
     }
 
+    /** The same, with only the phrases and inner gaps that begin within a stretch. */
+    public Phrases within(Span stretch) {
+        return new Phrases(
+                spans.stream().filter(s -> begins(s, stretch)).toList(),
+                innerGaps.stream().filter(s -> begins(s, stretch)).toList(),
+                floorDb,
+                splitDb,
+                speakingDb);
+    }
+
+    private static boolean begins(Span span, Span within) {
+        return span.startSeconds() >= within.startSeconds()
+                && span.startSeconds() < within.endSeconds();
+    }
+
     /** The rests between phrases; what comes before the first and after the last is none. */
     public List<Span> gaps() {
         List<Span> gaps = new ArrayList<>();

@@ -31,25 +31,19 @@ public final class DecayMeter {
         if (response.frames() - onset < 0.02 * rate) {
             throw new IllegalArgumentException("less than 20 ms of response after its onset");
         }
-        List<double[]> bandSquares = new ArrayList<>();
         double[] broad = new double[response.frames()];
         List<Double> centres =
                 OctaveBands.CENTRES_HZ.stream().filter(hz -> hz * Math.sqrt(2) < rate / 2).toList();
-        for (int k = 0; k < centres.size(); k++) {
-            bandSquares.add(new double[response.frames()]);
-        }
+        List<OctaveBands> channels = new ArrayList<>();
         for (int c = 0; c < response.channelCount(); c++) {
             double[] samples = toDouble(response.channel(c));
             addSquares(broad, samples);
-            OctaveBands bands = new OctaveBands(samples, rate);
-            for (int k = 0; k < centres.size(); k++) {
-                addSquares(bandSquares.get(k), bands.band(centres.get(k)));
-            }
+            channels.add(new OctaveBands(samples, rate));
         }
-        List<BandDecay> decays = new ArrayList<>();
-        for (int k = 0; k < centres.size(); k++) {
-            decays.add(decay(centres.get(k), bandSquares.get(k), onset, rate));
-        }
+        List<BandDecay> decays =
+                centres.parallelStream()
+                        .map(hz -> decay(hz, bandSquares(channels, hz, broad.length), onset, rate))
+                        .toList();
         return new DecayReport(onset / rate, decay(0, broad, onset, rate), decays);
     }
 
@@ -90,6 +84,12 @@ public final class DecayMeter {
             i++;
         }
         return i;
+    }
+
+    private static double[] bandSquares(List<OctaveBands> channels, double hz, int frames) {
+        double[] squares = new double[frames];
+        channels.forEach(c -> addSquares(squares, c.band(hz)));
+        return squares;
     }
 
     private static BandDecay decay(double centreHz, double[] squares, int onset, double rate) {

@@ -9,6 +9,7 @@ import orbispace.core.audio.Decibels;
  */
 final class EnergyDecay {
     private static final int ROUNDS = 6;
+    private static final int MOST_POINTS = 4000;
 
     private final double[] curve;
     private final double sampleRateHz;
@@ -100,7 +101,14 @@ final class EnergyDecay {
         if (end - start < 4) {
             return new DecayTime.TooShort();
         }
-        double[] line = Line.fit(start, end, i -> i / sampleRateHz, this::levelDb);
+        // The curve falls smoothly, so some thousand of its points tell as much as all of them.
+        int stride = Math.max(1, (end - start) / MOST_POINTS);
+        double[] line =
+                Line.fit(
+                        0,
+                        (end - start) / stride,
+                        k -> (start + k * stride) / sampleRateHz,
+                        k -> levelDb(start + k * stride));
         return line[1] < 0
                 ? new DecayTime.Measured(-60 / line[1])
                 : new DecayTime.TooNoisy(rangeDb);
@@ -117,12 +125,20 @@ final class EnergyDecay {
         return curve.length;
     }
 
+    /** The first frame that is not above a level; the curve never rises. */
     private int indexAt(double db) {
-        int i = 0;
-        while (i < curve.length && levelDb(i) > db) {
-            i++;
+        double energy = curve[0] * Decibels.toPower(db);
+        int low = 0;
+        int high = curve.length;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (curve[middle] > energy) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
         }
-        return i;
+        return low;
     }
 
     private static double[] smooth(double[] squared, int window) {

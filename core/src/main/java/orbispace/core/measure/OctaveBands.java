@@ -37,7 +37,8 @@ final class OctaveBands {
         for (int k = 1; k < packed.length / 2; k++) {
             double x = k * sampleRateHz / fft.length() / centreHz;
             double detune = (x - 1 / x) * Math.sqrt(2);
-            double gain = 1 / Math.sqrt(1 + Math.pow(detune, 6));
+            double square = detune * detune;
+            double gain = 1 / Math.sqrt(1 + square * square * square);
             packed[2 * k] = gain * spectrum[2 * k];
             packed[2 * k + 1] = gain * spectrum[2 * k + 1];
         }

@@ -30,6 +30,9 @@ public record Settlement(OptionalDouble residualDb, String words) {
                 power += x * x;
             }
         }
+        if (power == 0 && difference > 0) {
+            return new Settlement(OptionalDouble.empty(), "Only the other one sounds.");
+        }
         if (power == 0) {
             return new Settlement(OptionalDouble.empty(), "There is no wet sound to compare.");
         }

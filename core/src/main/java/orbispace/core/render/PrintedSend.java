@@ -20,8 +20,8 @@ final class PrintedSend {
         leftGain = (float) (send.gain() * Renderer.leftGain(source, send.pan()));
         rightGain = (float) (send.gain() * Renderer.rightGain(source, send.pan()));
         StageSettings.Gating gating = send.gate();
-        boolean gated = gating != null && gating.settings() != null && gating.key() != null;
-        curve = gated ? keys.gains(gating, job) : new float[0];
+        boolean open = gating == null || gating.settings() == null || gating.key() == null;
+        curve = open ? new float[0] : keys.gains(java.util.Objects.requireNonNull(gating), job);
     }
 
     /**

@@ -59,4 +59,20 @@ public final class Fit {
     public static double feedbackThatFits(double spacingSeconds, double gapSeconds, double downDb) {
         return Math.pow(10, -downDb * spacingSeconds / (20 * gapSeconds));
     }
+
+    /**
+     * The same, counting whole repeats only: the last that still falls into the gap must be far
+     * enough down. At least one repeat is let be. Rounded down to a hundredth.
+     */
+    public static double feedbackOfWholeRepeats(
+            double spacingSeconds, double gapSeconds, double downDb) {
+        double repeats = Math.max(1, Math.floor(gapSeconds / spacingSeconds));
+        double fits = feedbackThatFits(spacingSeconds, repeats * spacingSeconds, downDb);
+        return Math.floor(100 * fits) / 100;
+    }
+
+    /** When a tail has fallen by {@code downDb}: {@code predelay + T60 down / 60}. */
+    public static double spokenSeconds(double predelaySeconds, double decaySeconds, double downDb) {
+        return predelaySeconds + decaySeconds * downDb / 60;
+    }
 }

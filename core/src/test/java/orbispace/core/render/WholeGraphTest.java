@@ -293,4 +293,26 @@ class WholeGraphTest {
         assertThatThrownBy(() -> new ReturnEdit.Feed("A", "X", -6.0).applyTo(design()))
                 .hasMessageContaining("\"X\", which does not exist");
     }
+
+    @Test
+    void playingEverythingAllocatesNothing() {
+        LiveMix mix =
+                new LiveMix(LiveSettings.of(design(), MATERIAL, LiveSettings.Hearing.PLAIN), BLOCK);
+        float[] l = new float[BLOCK];
+        float[] r = new float[BLOCK];
+        int blocks = MATERIAL.frames() / BLOCK;
+        for (int i = 0; i < 3 * blocks; i++) {
+            mix.process(i % blocks * BLOCK, l, r, BLOCK);
+        }
+        var threads =
+                (com.sun.management.ThreadMXBean)
+                        java.lang.management.ManagementFactory.getThreadMXBean();
+        long id = Thread.currentThread().threadId();
+        long before = threads.getThreadAllocatedBytes(id);
+        for (int i = 0; i < blocks; i++) {
+            mix.process(i * BLOCK, l, r, BLOCK);
+        }
+        // A few bytes are the measuring's own; one object per block would be far more.
+        assertThat(threads.getThreadAllocatedBytes(id) - before).isLessThan(8L * blocks);
+    }
 }
