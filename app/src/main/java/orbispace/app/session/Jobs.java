@@ -69,7 +69,7 @@ public final class Jobs {
     }
 
     /**
-     * Starts a job; call on the interface thread.
+     * Starts a job; call on the interface thread. Nothing starts once this is closed.
      *
      * @param name a job of the same name that is not finished is cancelled
      * @param words what it does, for people
@@ -79,6 +79,9 @@ public final class Jobs {
     public <T> void start(
             String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
         cancel(name);
+        if (workers.isShutdown()) {
+            return;
+        }
         AtomicBoolean cancelled = new AtomicBoolean();
         running.put(name, cancelled);
         busyWith.set(words);

@@ -54,18 +54,23 @@ final class ListenMenu extends MenuButton {
     }
 
     private void say() {
-        String text = "all heard";
-        boolean alone = transport.returnAlone().get() && !transport.soloReturn().get().isEmpty();
-        if (transport.wetOnly().get() || alone) {
-            text = "wet alone";
-        } else if (!transport.soloSource().get().isEmpty()) {
-            double db = transport.dimDb().get();
-            text = db <= Transport.SILENT_DB ? "one source" : "rest " + Wording.number(db, 0);
-        } else if (!transport.soloReturn().get().isEmpty()) {
-            text = "one return";
-        } else if (transport.mono().get()) {
-            text = "in mono";
+        String heard = heard();
+        boolean mono = transport.mono().get();
+        setText(heard.isEmpty() ? mono ? "in mono" : "all heard" : heard + (mono ? ", mono" : ""));
+    }
+
+    private String heard() {
+        String alone = transport.soloReturn().get();
+        if (transport.wetOnly().get()) {
+            return "wet alone";
         }
-        setText(text);
+        if (!transport.soloSource().get().isEmpty()) {
+            double db = transport.dimDb().get();
+            return db <= Transport.SILENT_DB ? "one source" : "rest " + Wording.number(db, 0);
+        }
+        if (alone.isEmpty()) {
+            return "";
+        }
+        return (transport.returnAlone().get() ? "just " : "dry, ") + alone;
     }
 }
