@@ -9,7 +9,7 @@ public enum ReverbKind {
     /** A hard, bright box of 25 cubic metres, close reflections, dense. */
     CHAMBER("chamber", 0.0151, 0.0811, 0.30, List.of(0.00113, 0.00197, 0.00331, 0.00487)),
     /** Dense at once, with no reflections to tell apart. */
-    PLATE("plate", 0.0151, 0.0853, 0.35, List.of(0.00067, 0.00109, 0.00173, 0.00281)),
+    PLATE("plate", 0.0151, 0.0877, 0.35, List.of(0.00067, 0.00109, 0.00173, 0.00281)),
     /** Builds up over some tens of milliseconds. */
     HALL("hall", 0.0281, 0.0893, 0.14, List.of(0.00231, 0.00389, 0.00593, 0.00877)),
     /** Builds up slowly, with far walls. */
