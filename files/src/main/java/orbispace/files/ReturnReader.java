@@ -84,7 +84,14 @@ final class ReturnReader {
     }
 
     private static Filter filter(JsonNode n) {
-        return new Filter(corner(n.path("highPass")), corner(n.path("lowPass")));
+        return new Filter(
+                corner(n.path("highPass")), corner(n.path("lowPass")), dip(n.path("dip")));
+    }
+
+    private static Filter.@Nullable Dip dip(JsonNode n) {
+        return n.isMissingNode() || n.isNull()
+                ? null
+                : new Filter.Dip(number(n, "hz"), number(n, "depthDb"), number(n, "octaves"));
     }
 
     private static Filter.@Nullable Corner corner(JsonNode n) {

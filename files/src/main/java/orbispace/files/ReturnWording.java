@@ -110,6 +110,16 @@ public final class ReturnWording {
         if (f.lowPass() != null) {
             parts.add("low-pass " + corner(f.lowPass()));
         }
+        if (f.dip() != null) {
+            parts.add(
+                    "dip of "
+                            + Wording.number(f.dip().depthDb(), 1)
+                            + " dB at "
+                            + Wording.hertz(f.dip().hz())
+                            + ", "
+                            + Wording.number(f.dip().octaves(), 1)
+                            + " octaves wide");
+        }
         return parts.isEmpty() ? "none" : String.join("; ", parts);
     }
 

@@ -107,6 +107,12 @@ final class ReturnWriter {
     private static void filter(ObjectNode n, Filter f) {
         corner(n, "highPass", f.highPass());
         corner(n, "lowPass", f.lowPass());
+        if (f.dip() != null) {
+            n.putObject("dip")
+                    .put("hz", f.dip().hz())
+                    .put("depthDb", f.dip().depthDb())
+                    .put("octaves", f.dip().octaves());
+        }
     }
 
     private static void corner(ObjectNode n, String name, Filter.@Nullable Corner corner) {

@@ -15,6 +15,7 @@ import javafx.collections.ObservableMap;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
+import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
 import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
@@ -240,7 +241,10 @@ public final class Measurements {
         }
         for (Return r : withRemedies ? design.returns() : List.<Return>of()) {
             RemedyFinder finder = new RemedyFinder(cover, Targets.LEAD);
-            proposals.put(r.id(), finder.propose(design, source, r, phrases, span, job));
+            proposals.put(
+                    r.id(),
+                    finder.propose(
+                            new Question(design, source, r.id(), phrases, span, false), job));
             job.report((pairs.size() + proposals.size()) / (double) parts);
         }
         return new Clearance(design, source, span, pairs, proposals);

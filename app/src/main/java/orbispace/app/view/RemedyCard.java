@@ -65,6 +65,12 @@ final class RemedyCard extends VBox {
         if (p.cost().duckDb() > 0.05) {
             parts.add(Wording.number(p.cost().duckDb(), 1) + " dB in phrases");
         }
+        if (p.cost().levelDb() > 0.05) {
+            parts.add(Wording.number(p.cost().levelDb(), 1) + " dB of level");
+        }
+        if (p.cost().decayShare() > 0.005) {
+            parts.add(Wording.percent(p.cost().decayShare(), 0) + " of the decay");
+        }
         if (p.cost().bloomDb() > 0.05) {
             parts.add(Wording.number(p.cost().bloomDb(), 1) + " dB of bloom");
         }

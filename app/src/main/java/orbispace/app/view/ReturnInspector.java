@@ -147,7 +147,13 @@ final class ReturnInspector extends VBox {
             drive("DRIVE AFTER", r);
         }
         gate(r);
-        add("FILTER AFTER", pen -> filterPlot(pen, Return::filterOut), "high-pass", "low-pass");
+        add(
+                "FILTER AFTER",
+                pen -> filterPlot(pen, Return::filterOut),
+                "high-pass",
+                "low-pass",
+                "dip at",
+                "dip by");
         plots.getLast()
                 .addBelow(
                         settled,

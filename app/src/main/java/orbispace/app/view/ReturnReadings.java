@@ -36,6 +36,7 @@ final class ReturnReadings {
         r.feeds().forEach((id, db) -> all.put("feed " + id, Wording.number(db, 1), ""));
         all.filter(r.filterIn(), " before");
         all.filter(r.filterOut(), "");
+        all.dip(r.filterOut().dip());
         all.time("predelay", r.predelay(), design, r);
         all.space(design, r);
         all.duck(r.duck());
@@ -186,6 +187,16 @@ final class ReturnReadings {
     private void filter(Filter f, String suffix) {
         corner("high-pass" + suffix, f.highPass());
         corner("low-pass" + suffix, f.lowPass());
+    }
+
+    private void dip(Filter.@Nullable Dip dip) {
+        if (dip == null) {
+            put("dip at", "none", "");
+            put("dip by", "\u2013", "");
+        } else {
+            hertz("dip at", dip.hz());
+            put("dip by", Wording.number(dip.depthDb(), 1), "dB");
+        }
     }
 
     private void corner(String name, Filter.@Nullable Corner corner) {

@@ -170,4 +170,42 @@ class SpacesCommandTest extends CommandCase {
         assertThat(o.err()).contains("feeds make a circle", "A into B into A");
         assertThat(o.err().lines()).hasSize(1);
     }
+
+    @Test
+    void clearMeasuresEveryPairAndProposesWithCosts() throws IOException {
+        Path project = Songs.write(folder);
+        JsonNode j = run("clear", project.toString(), "--json").json();
+        assertThat(j.path("pairs").size()).isEqualTo(6);
+        JsonNode first = j.path("pairs").get(0);
+        assertThat(first.path("presenceKept").asDouble()).isBetween(0.0, 1.0);
+        assertThat(first.has("bloomDb")).isTrue();
+        assertThat(first.path("state").asString()).isIn("hidden", "felt", "heard", "obvious");
+        for (JsonNode p : j.path("proposals")) {
+            assertThat(p.path("why").asString()).isNotBlank();
+            assertThat(p.path("before").has("worstPhrase")).isTrue();
+            assertThat(p.path("after").has("clashArea")).isTrue();
+            assertThat(p.path("cost").path("total").isNumber()).isTrue();
+        }
+    }
+
+    @Test
+    void clearAppliesIntoANewProjectAndNeverOverAnOldOne() throws IOException {
+        Path project = Songs.write(folder);
+        String before = java.nio.file.Files.readString(project);
+        Path cleared = folder.resolve("elsewhere").resolve("cleared.orbispace.json");
+        JsonNode j =
+                run("clear", project.toString(), "--apply", cleared.toString(), "--json").json();
+        assertThat(j.path("solution").path("words").asString()).isNotBlank();
+        assertThat(java.nio.file.Files.readString(project)).isEqualTo(before);
+        JsonNode again = run("clear", cleared.toString(), "--json").json();
+        assertThat(again.path("pairs").size()).isEqualTo(6);
+        assertOneLine(
+                run("clear", project.toString(), "--apply", project.toString()),
+                1,
+                "is there already",
+                "--overwrite");
+        assertOneLine(run("clear", project.toString(), "--apply", "x.json"), 2, "orbispace.json");
+        assertOneLine(run("clear", project.toString(), "--bar", "magic"), 2, "magic");
+        assertOneLine(run("clear", project.toString(), "--section", "Coda"), 1, "Coda");
+    }
 }

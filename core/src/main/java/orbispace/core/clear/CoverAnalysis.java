@@ -13,6 +13,7 @@ import orbispace.core.design.Source;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
+import orbispace.core.material.Phrases;
 import orbispace.core.render.ChainSettings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -31,13 +32,8 @@ public final class CoverAnalysis {
     private final Renderer renderer;
     private final Ear ear;
     private final double roomPower;
-    private final Map<Object, Excitation> kept =
-            new LinkedHashMap<>(16, 0.75f, true) {
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<Object, Excitation> eldest) {
-                    return size() > MOST_EXCITATIONS;
-                }
-            };
+    private final Map<Object, Excitation> kept = few();
+    private final Map<Object, LowShare> spectra = few();
 
     /**
      * An analysis of a song.
@@ -50,6 +46,15 @@ public final class CoverAnalysis {
         this.renderer = renderer;
         this.ear = new Ear(renderer.material().sampleRateHz(), Ear.fullScaleDb(mixLufs));
         this.roomPower = roomPower;
+    }
+
+    private static <V> Map<Object, V> few() {
+        return new LinkedHashMap<>(16, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Object, V> eldest) {
+                return size() > MOST_EXCITATIONS;
+            }
+        };
     }
 
     /** Frames per second of all that it answers. */
@@ -95,18 +100,46 @@ public final class CoverAnalysis {
         return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
     }
 
-    /** The same pair with its wet given instead of rendered, such as under a changed ducker. */
-    PairView withWet(
-            Design design,
-            Source source,
-            Return ret,
-            Excitation wet,
-            List<Span> phrases,
-            Span span) {
-        List<Return> others = new ArrayList<>(design.returns());
-        others.removeIf(r -> r.id().equals(ret.id()));
-        Excitation rest = sumOfReturns(design, others, Job.QUIET);
-        return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
+    /** What a question asks about. */
+    PairView view(Question q, Job job) {
+        List<Return> wets = q.together() ? q.design().returns() : List.of(q.ret());
+        return view(q.design(), q.source(), wets, q.phrases().spans(), q.span(), job);
+    }
+
+    /** How a source stands; the low share is that of the return in question. */
+    Standing standing(Question q, Job job) {
+        PairView view = view(q, job);
+        double low = spectrum(q.design(), q.ret(), job).share();
+        return new Standing(view.cover(), view.sibilanceDb(), low);
+    }
+
+    /** The same with the return's wet given instead of rendered, such as under another ducker. */
+    PairView withWet(Question q, Excitation wet, Job job) {
+        List<Return> others = new ArrayList<>(q.design().returns());
+        others.removeIf(r -> r.id().equals(q.returnId()));
+        Excitation rest = sumOfReturns(q.design(), others, job);
+        Excitation dry = part(q.design(), q.source());
+        Excitation sources = others(q.design(), q.source());
+        return q.together()
+                ? cut(dry, wet.plus(rest), sources, q.phrases().spans(), q.span())
+                : cut(dry, wet, rest.plus(sources), q.phrases().spans(), q.span());
+    }
+
+    /** The spectrum of a return before its ducker, kept. */
+    LowShare spectrum(Design design, Return r, Job job) {
+        ChainSettings chain = renderer.chain(design, r);
+        Object key = chain.upTo(ChainSettings.DUCKER);
+        LowShare known;
+        synchronized (spectra) {
+            known = spectra.get(key);
+        }
+        if (known == null) {
+            known = new LowShare(renderer.after(chain, ChainSettings.DUCKER, job));
+            synchronized (spectra) {
+                spectra.put(key, known);
+            }
+        }
+        return known;
     }
 
     /**
@@ -122,7 +155,15 @@ public final class CoverAnalysis {
             Job job) {
         Design even = design.withReturn(ret.withLevel(0));
         Excitation wet = wet(even, even.requireReturn(ret.id()), job);
-        return withWet(design, source, ret, wet.times(Decibels.toPower(levelDb)), phrases, span);
+        Question q =
+                new Question(
+                        design,
+                        source,
+                        ret.id(),
+                        new Phrases(phrases, List.of(), 0, 0, 0),
+                        span,
+                        false);
+        return withWet(q, wet.times(Decibels.toPower(levelDb)), job);
     }
 
     /** All layers of the part that a source belongs to, heard as one. */
@@ -159,7 +200,11 @@ public final class CoverAnalysis {
                                         - span.startSeconds()));
             }
         }
-        Passages passages = Passages.ofPhrases(inside, part.frames(), ear.framesPerSecond());
+        // One that has no phrases, such as a drum, speaks where it is loud.
+        Passages passages =
+                phrases.isEmpty()
+                        ? Passages.ofLoudness(part)
+                        : Passages.ofPhrases(inside, part.frames(), ear.framesPerSecond());
         return PairView.of(part, wet.slice(from, to), rest.slice(from, to), roomPower, passages);
     }
 
@@ -172,7 +217,8 @@ public final class CoverAnalysis {
         return sum;
     }
 
-    private Excitation wet(Design design, Return r, Job job) {
+    /** The excitation of a return. */
+    Excitation wet(Design design, Return r, Job job) {
         ChainSettings chain = renderer.chain(design, r);
         return known(chain, () -> renderer.wet(design, r, job));
     }
@@ -181,7 +227,7 @@ public final class CoverAnalysis {
     Excitation beforeDucker(Design design, Return r, Job job) {
         ChainSettings chain = renderer.chain(design, r);
         return known(
-                List.of("before ducker", chain),
+                List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
                 () -> renderer.after(chain, ChainSettings.DUCKER, job));
     }
 

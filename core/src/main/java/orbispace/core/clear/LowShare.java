@@ -51,6 +51,17 @@ final class LowShare {
         return share(gainDb);
     }
 
+    /** Share of the energy that lies between two frequencies. */
+    double shareBetween(double fromHz, double toHz) {
+        double inside = 0;
+        double all = 0;
+        for (int k = 1; k < power.length; k++) {
+            inside += hz(k) >= fromHz && hz(k) < toHz ? power[k] : 0;
+            all += power[k];
+        }
+        return all <= 0 ? 0 : inside / all;
+    }
+
     private double share(double[] gainDb) {
         double low = 0;
         double[] kept = new double[power.length];

@@ -3,6 +3,7 @@ package orbispace.core.clear;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.CoverMeter;
 import orbispace.core.hearing.Excitation;
+import orbispace.core.hearing.HearingModel;
 import orbispace.core.hearing.Passages;
 
 /**
@@ -11,14 +12,37 @@ import orbispace.core.hearing.Passages;
  * @param cover the measures
  * @param meter answers for single frames and cells
  * @param river the wet over time
+ * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; very low for none
  */
-public record PairView(Cover cover, CoverMeter meter, River river) {
+public record PairView(Cover cover, CoverMeter meter, River river, double sibilanceDb) {
+    private static final double SIBILANT_FROM_HZ = 5000;
+    private static final double SIBILANT_TO_HZ = 9000;
+    private static final double NONE_DB = -120;
+
     private static final double COVERS_BELOW = 0.8;
 
     static PairView of(
             Excitation dry, Excitation wet, Excitation rest, double roomPower, Passages passages) {
         CoverMeter meter = new CoverMeter(dry, wet, rest, roomPower, passages);
-        return new PairView(meter.cover(), meter, river(dry, wet, passages, meter));
+        return new PairView(
+                meter.cover(),
+                meter,
+                river(dry, wet, passages, meter),
+                sibilance(dry, wet, passages));
+    }
+
+    private static double sibilance(Excitation dry, Excitation wet, Passages passages) {
+        double over = 0;
+        double under = 0;
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            double hz = HearingModel.centreHz(b);
+            if (hz >= SIBILANT_FROM_HZ && hz <= SIBILANT_TO_HZ) {
+                int band = b;
+                over += passages.speaking().stream().mapToDouble(f -> wet.at(f, band)).sum();
+                under += passages.speaking().stream().mapToDouble(f -> dry.at(f, band)).sum();
+            }
+        }
+        return over <= 0 || under <= 0 ? NONE_DB : 10 * Math.log10(over / under);
     }
 
     private static River river(
@@ -46,7 +70,7 @@ public record PairView(Cover cover, CoverMeter meter, River river) {
 
     private static double power(Excitation e, int frame) {
         double sum = 0;
-        for (int b = 0; b < orbispace.core.hearing.HearingModel.BANDS; b++) {
+        for (int b = 0; b < HearingModel.BANDS; b++) {
             sum += e.at(frame, b);
         }
         return sum;

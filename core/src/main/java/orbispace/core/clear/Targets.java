@@ -1,18 +1,113 @@
 package orbispace.core.clear;
 
+import java.util.List;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Send;
+import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.hearing.WetState;
 
 /**
- * What a wet may do to a dry.
+ * What a wet may do to a dry. The defaults by role are argued from masking and the just noticeable
+ * difference of loudness, not tested on listeners.
  *
  * @param presence least presence kept, 0 to 1
  * @param worstPhrase least presence kept in any phrase
  * @param clashArea largest clash area
  * @param state how much the wet should be noticed
  * @param lowShare largest share of the wet's energy under 250 Hz
+ * @param sibilanceDb how far the wet's 5 to 9 kHz may lie over (under: negative) the dry's while it
+ *     speaks
+ * @param bloomDb least bloom; a level that no wet reaches for none
  */
 public record Targets(
-        double presence, double worstPhrase, double clashArea, WetState state, double lowShare) {
+        double presence,
+        double worstPhrase,
+        double clashArea,
+        WetState state,
+        double lowShare,
+        double sibilanceDb,
+        double bloomDb) {
+    private static final double ANY_BLOOM = -60;
+    private static final double LOW_OF_SOME = 0.40;
+    private static final double LOW_OF_ALL = 0.95;
+    private static final double MAIN_WITHIN_DB = 4;
+
     /** A lead voice or line over a felt space. */
-    public static final Targets LEAD = new Targets(0.85, 0.80, 0.25, WetState.FELT, 0.05);
+    public static final Targets LEAD =
+            new Targets(0.85, 0.80, 0.25, WetState.FELT, 0.05, -12, ANY_BLOOM);
+
+    /** A lead with an effect that is wanted. */
+    public static final Targets LEAD_EFFECT =
+            new Targets(0.75, 0.70, 0.45, WetState.HEARD, 0.05, -9, ANY_BLOOM);
+
+    /** An intimate or word-heavy lead. */
+    public static final Targets LEAD_INTIMATE =
+            new Targets(0.92, 0.88, 0.12, WetState.FELT, 0.05, -15, ANY_BLOOM);
+
+    /** Backing, pads, keys and what else need not stand in front. */
+    public static final Targets BACKING =
+            new Targets(0.70, 0.60, 0.50, WetState.HEARD, 0.10, -6, ANY_BLOOM);
+
+    /** An effect, a throw, something washed. */
+    public static final Targets WASHED =
+            new Targets(0.55, 0, 1, WetState.OBVIOUS, 0.25, 0, ANY_BLOOM);
+
+    /** The defaults of a role. */
+    public static Targets of(Role role) {
+        return switch (role) {
+            case LEAD -> LEAD;
+            case BACKING, HITS, HARMONY_BED, BASS, COLOUR -> BACKING;
+        };
+    }
+
+    /**
+     * The defaults of a role against a return: an echo or a gated space is an effect that may be
+     * heard, and a space of hits or bass has lows of its own.
+     */
+    public static Targets of(Design design, Source source, Return r) {
+        Targets t = of(source.role());
+        boolean effect =
+                r.space() instanceof Space.Echo
+                        || r.space() instanceof Space.Gated
+                        || r.gate() != null;
+        List<Source> main = design.sources().stream().filter(s -> isMainSend(r, s)).toList();
+        long low = main.stream().filter(s -> hasLows(s.role())).count();
+        return new Targets(
+                t.presence,
+                t.worstPhrase,
+                t.clashArea,
+                effect && t.state == WetState.FELT ? WetState.HEARD : t.state,
+                low == 0 ? t.lowShare : low < main.size() ? LOW_OF_SOME : LOW_OF_ALL,
+                t.sibilanceDb,
+                t.bloomDb);
+    }
+
+    private static boolean hasLows(Role role) {
+        return role == Role.HITS || role == Role.BASS;
+    }
+
+    private static boolean isMainSend(Return r, Source s) {
+        double loudest = r.sends().values().stream().mapToDouble(Send::levelDb).max().orElse(0);
+        return r.sendDb(s.id()).orElse(-200) > loudest - MAIN_WITHIN_DB;
+    }
+
+    /** The same with another state. */
+    public Targets withState(WetState other) {
+        return new Targets(presence, worstPhrase, clashArea, other, lowShare, sibilanceDb, bloomDb);
+    }
+
+    /** The same with another presence; the worst phrase may lie five points under it. */
+    public Targets withPresence(double other) {
+        return new Targets(
+                other,
+                Math.max(0, other - (presence - worstPhrase)),
+                clashArea,
+                state,
+                lowShare,
+                sibilanceDb,
+                bloomDb);
+    }
 }

@@ -13,6 +13,15 @@ public sealed interface ReturnEdit extends Edit {
     /** T60 of a reverb. */
     record Decay(String returnId, double seconds) implements ReturnEdit {}
 
+    /** T60 of a reverb, with the level at which its beginning is as loud as before. */
+    record Shorten(String returnId, double seconds, double levelDb) implements ReturnEdit {
+        /** Another decay of a return, its level moved so that its beginning stays as loud. */
+        public static Shorten of(Return r, double seconds) {
+            double louder = 10 * Math.log10(reverb(r).decaySeconds() / seconds);
+            return new Shorten(r.id(), seconds, Math.clamp(r.levelDb() - louder, -90, 24));
+        }
+    }
+
     /** T60 of a reverb's lows and highs, relative to the middle. */
     record DecayRatios(String returnId, double low, double high) implements ReturnEdit {}
 
@@ -74,6 +83,8 @@ public sealed interface ReturnEdit extends Edit {
         return design.withReturn(
                 switch (this) {
                     case Decay e -> r.withSpace(reverb(r).withDecay(e.seconds));
+                    case Shorten e ->
+                            r.withSpace(reverb(r).withDecay(e.seconds)).withLevel(e.levelDb);
                     case DecayRatios e -> r.withSpace(reverb(r).withRatios(e.low, e.high));
                     case Predelay e -> r.withPredelay(e.time).timedAt(e.bar);
                     case EchoTime e -> r.withSpace(echo(r).withTime(e.time)).timedAt(e.bar);
@@ -100,6 +111,7 @@ public sealed interface ReturnEdit extends Edit {
         Return r = before.requireReturn(returnId());
         return switch (this) {
             case Decay e -> new Decay(e.returnId, reverb(r).decaySeconds());
+            case Shorten e -> new Shorten(e.returnId, reverb(r).decaySeconds(), r.levelDb());
             case DecayRatios e ->
                     new DecayRatios(e.returnId, reverb(r).lowRatio(), reverb(r).highRatio());
             case Predelay e -> new Predelay(e.returnId, r.predelay(), r.timedAtBar());
@@ -126,6 +138,7 @@ public sealed interface ReturnEdit extends Edit {
     default String subject() {
         return switch (this) {
             case Decay e -> "decay of " + e.returnId;
+            case Shorten e -> "decay of " + e.returnId;
             case DecayRatios e -> "decay of lows and highs of " + e.returnId;
             case Predelay e -> "predelay of " + e.returnId;
             case EchoTime e -> "echo time of " + e.returnId;

@@ -145,6 +145,17 @@ public final class CoverMeter {
         return clashes.get(frame * HearingModel.BANDS + band);
     }
 
+    /** How many cells of each band clash while the dry speaks. */
+    public double[] clashesPerBand() {
+        double[] counts = new double[HearingModel.BANDS];
+        for (int i = clashes.nextSetBit(0); i >= 0; i = clashes.nextSetBit(i + 1)) {
+            if (passages.speaking().get(i / HearingModel.BANDS)) {
+                counts[i % HearingModel.BANDS]++;
+            }
+        }
+        return counts;
+    }
+
     /** The share of the dry's loudness in a frame that the wet leaves; 1 where it is silent. */
     public double keptAt(int frame) {
         return dryWithout[frame] <= 0 ? 1 : dryWith[frame] / dryWithout[frame];

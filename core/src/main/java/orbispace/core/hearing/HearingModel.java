@@ -12,7 +12,6 @@ public final class HearingModel {
     /** Number of ear bands. */
     public static final int BANDS = 40;
 
-    private static final double ALPHA = 0.23;
     private static final double SCALE = 0.06285;
     private static final double MASKING = 0.5;
     private static final double COVER = 3;
@@ -40,7 +39,7 @@ public final class HearingModel {
     /** Specific loudness in sones (per band, step included) of an excitation heard alone. */
     public static double loudness(int band, double excitation) {
         double a = 2 * INTERNAL_NOISE[band];
-        return SCALE * BAND_STEP * (Math.pow(excitation + a, ALPHA) - QUIET_POWER[band]);
+        return SCALE * BAND_STEP * (LoudnessPower.of(excitation + a) - QUIET_POWER[band]);
     }
 
     /** How far an excitation stands above its masked threshold: 0 (lost) to 1 (clear). */
@@ -82,7 +81,7 @@ public final class HearingModel {
     private static double[] quietPower() {
         double[] quiet = new double[BANDS];
         for (int b = 0; b < BANDS; b++) {
-            quiet[b] = Math.pow(2 * INTERNAL_NOISE[b], ALPHA);
+            quiet[b] = LoudnessPower.of(2 * INTERNAL_NOISE[b]);
         }
         return quiet;
     }

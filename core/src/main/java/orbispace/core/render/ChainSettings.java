@@ -57,7 +57,7 @@ public record ChainSettings(
     }
 
     /** The first stages alone. */
-    ChainSettings upTo(int stageCount) {
+    public ChainSettings upTo(int stageCount) {
         return new ChainSettings(sends, feeds, stages.subList(0, stageCount));
     }
 

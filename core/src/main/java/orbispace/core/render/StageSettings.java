@@ -59,7 +59,7 @@ public sealed interface StageSettings {
     /** A filter. */
     record Filtering(Filter filter) implements StageSettings {
         /** The most sections a filter slot can need. */
-        static final int MOST_SECTIONS = 8;
+        static final int MOST_SECTIONS = 9;
 
         @Override
         public boolean passesAll() {
@@ -161,6 +161,10 @@ public sealed interface StageSettings {
             sections.addAll(
                     FilterDesign.lowPass(
                             filter.lowPass().hz(), filter.lowPass().poles(), sampleRateHz));
+        }
+        Filter.Dip dip = filter.dip();
+        if (dip != null) {
+            sections.add(FilterDesign.bell(dip.hz(), -dip.depthDb(), dip.q(), sampleRateHz));
         }
         return sections;
     }

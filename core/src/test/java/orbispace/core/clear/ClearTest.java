@@ -65,6 +65,10 @@ class ClearTest {
         return design.sources().getFirst();
     }
 
+    private Question question(Design design) {
+        return new Question(design, voice(design), "A", phrases, ALL, false);
+    }
+
     private Cover cover(CoverAnalysis analysis, Design design) {
         return analysis.pair(
                         design,
@@ -103,14 +107,7 @@ class ClearTest {
         for (double level : new double[] {-12, -7, -3, 0}) {
             Design design = design(level);
             RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
-            for (Proposal p :
-                    finder.propose(
-                            design,
-                            voice(design),
-                            design.returns().getFirst(),
-                            phrases,
-                            ALL,
-                            Job.QUIET)) {
+            for (Proposal p : finder.propose(question(design), Job.QUIET)) {
                 Cover happened = cover(analysis(), p.edit().applyTo(design));
                 assertThat(happened.presenceKept().orElseThrow())
                         .as(p.change())
@@ -144,14 +141,7 @@ class ClearTest {
 
     private Proposal duck(CoverAnalysis analysis, Design design) {
         return new RemedyFinder(analysis, Targets.LEAD)
-                        .propose(
-                                design,
-                                voice(design),
-                                design.returns().getFirst(),
-                                phrases,
-                                ALL,
-                                Job.QUIET)
-                        .stream()
+                .propose(question(design), Job.QUIET).stream()
                         .filter(p -> p.edit() instanceof ReturnEdit.Ducking)
                         .findFirst()
                         .orElseThrow();
@@ -166,15 +156,7 @@ class ClearTest {
         Design boomy = new ReturnEdit.SendLevel("A", "voice", null).applyTo(low);
         RemedyFinder finder = new RemedyFinder(analysis, Targets.LEAD);
         Proposal highPass =
-                finder
-                        .propose(
-                                boomy,
-                                voice(boomy),
-                                boomy.returns().getFirst(),
-                                phrases,
-                                ALL,
-                                Job.QUIET)
-                        .stream()
+                finder.propose(question(boomy), Job.QUIET).stream()
                         .filter(p -> p.edit() instanceof ReturnEdit.FilterOut)
                         .findFirst()
                         .orElseThrow();
@@ -183,7 +165,7 @@ class ClearTest {
         Design cured = highPass.edit().applyTo(boomy);
         Return hall = cured.returns().getFirst();
         boolean again =
-                finder.propose(cured, voice(cured), hall, phrases, ALL, Job.QUIET).stream()
+                finder.propose(question(cured), Job.QUIET).stream()
                         .anyMatch(p -> p.edit() instanceof ReturnEdit.FilterOut);
         double corner = java.util.Objects.requireNonNull(hall.filterOut().highPass()).hz();
         assertThat(again).isEqualTo(false);
@@ -193,15 +175,7 @@ class ClearTest {
     @Test
     void aFieldThatIsClearGetsNoRemedies() {
         Design clear = design(-26);
-        assertThat(
-                        new RemedyFinder(analysis(), Targets.LEAD)
-                                .propose(
-                                        clear,
-                                        voice(clear),
-                                        clear.returns().getFirst(),
-                                        phrases,
-                                        ALL,
-                                        Job.QUIET))
+        assertThat(new RemedyFinder(analysis(), Targets.LEAD).propose(question(clear), Job.QUIET))
                 .isEmpty();
     }
 

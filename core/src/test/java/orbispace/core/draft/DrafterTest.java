@@ -8,14 +8,21 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.Question;
+import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.Solution;
+import orbispace.core.clear.Solver;
+import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.GateKeyFinder;
@@ -182,6 +189,53 @@ class DrafterTest {
             }
             assertThat(set).anyMatch(r -> r.space() instanceof Space.Echo);
         }
+    }
+
+    /** A draft without its filters and too loud by 6 dB, given to the solver. */
+    private static void isCleared(Made song) {
+        Renderer renderer =
+                new Renderer(song.material(), song.material().frames(), new StageCache(2L << 30));
+        CoverAnalysis analysis = new CoverAnalysis(renderer, -20, Ear.QUIET_ROOM_POWER);
+        Span span = new Span(0, SECONDS);
+        FieldDraft draft = Drafter.drafts(song.design(), song.facts()).get(1);
+        Design with = new FieldEdit.Adopt(draft.returns(), draft.name()).applyTo(song.design());
+        List<Return> loud =
+                StateLevels.of(
+                                analysis,
+                                with,
+                                song.phrases().spans(),
+                                span,
+                                WetState.FELT,
+                                Job.QUIET)
+                        .stream()
+                        .map(r -> r.withFilterIn(Filter.OPEN).withFilterOut(Filter.OPEN))
+                        .map(r -> r.withDuck(null).withLevel(r.levelDb() + 6))
+                        .toList();
+        Design bare = new Design(with.song(), with.sources(), loud);
+        Source voice = bare.findSource("voice").orElseThrow();
+        Question q = new Question(bare, voice, "A", song.phrases(), span, false);
+        Solution s = new Solver(new RemedyFinder(analysis, Targets.LEAD)).solveField(q, Job.QUIET);
+        assertThat(s.after().cover().presenceKept().orElseThrow()).isGreaterThanOrEqualTo(0.85);
+        assertThat(s.after().cover().worstPhrase().orElseThrow()).isGreaterThanOrEqualTo(0.80);
+        Question hall = q.of(s.design()).about("B");
+        Cover left =
+                analysis.pair(
+                                s.design(),
+                                voice,
+                                hall.ret(),
+                                song.phrases().spans(),
+                                span,
+                                Job.QUIET)
+                        .cover();
+        assertThat(left.state()).isNotEqualTo(WetState.HIDDEN);
+        assertThat(left.bloomDb()).isPresent();
+        assertThat(s.steps()).allMatch(p -> p.cost().total() >= 0);
+    }
+
+    @Test
+    void theSolverClearsADraftThatIsBareAndLoudOnBothSongs() {
+        isCleared(dance());
+        isCleared(sparse());
     }
 
     @Test

@@ -1,0 +1,209 @@
+package orbispace.app.command;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.session.ClearSong;
+import orbispace.core.clear.Proposal;
+import orbispace.core.clear.RemedyKind;
+import orbispace.core.clear.Solution;
+import orbispace.core.design.Design;
+import orbispace.core.hearing.Cover;
+import orbispace.core.render.Job;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.time.Span;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
+import orbispace.files.ProjectFolder;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What returns cover of the dry sources, and what would clear them. */
+@Command(
+        name = "clear",
+        mixinStandardHelpOptions = true,
+        description = "what the returns cover, and the remedies, each really rendered")
+final class ClearCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "PROJECT", description = "project file")
+    private @Nullable Path project;
+
+    @Option(names = "--section", paramLabel = "NAME", description = "only this section")
+    private @Nullable String section;
+
+    @Option(
+            names = "--bar",
+            split = ",",
+            paramLabel = "KIND",
+            description =
+                    "remedies not to propose: high-pass, low-pass, dip, duck, decay,"
+                            + " predelay, level")
+    private List<String> barred = List.of();
+
+    @Option(
+            names = "--apply",
+            paramLabel = "FILE",
+            description = "clear the lead of all returns and write that as a project of this name")
+    private @Nullable Path apply;
+
+    @Option(names = "--overwrite", description = "let --apply replace a project that is there")
+    private boolean overwrite;
+
+    private final Output output;
+
+    ClearCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        Set<RemedyKind> without = barredKinds();
+        Design design = ProjectArguments.design(project);
+        Path file = java.util.Objects.requireNonNull(project);
+        Optional<Span> span =
+                section == null
+                        ? Optional.empty()
+                        : Optional.of(
+                                design.song()
+                                        .span(ProjectArguments.section(file, design, section)));
+        checkTarget(file);
+        SongMaterial material = ProjectFolder.readAll(ProjectArguments.folder(file), design);
+        ClearSong clear = new ClearSong(design, material, span, without, Job.QUIET);
+        List<ClearSong.Pair> pairs = clear.pairs(Job.QUIET);
+        List<Proposal> proposals = clear.proposals(Job.QUIET);
+        Optional<Solution> solution = apply == null ? Optional.empty() : clear.solve(Job.QUIET);
+        if (apply != null) {
+            write(file, apply, solution.map(Solution::design).orElse(design));
+        }
+        print(pairs, proposals, solution);
+        return 0;
+    }
+
+    private Set<RemedyKind> barredKinds() {
+        Set<RemedyKind> kinds = EnumSet.noneOf(RemedyKind.class);
+        for (String text : barred) {
+            kinds.add(
+                    java.util.Arrays.stream(RemedyKind.values())
+                            .filter(k -> k.label().equalsIgnoreCase(text.strip()))
+                            .findFirst()
+                            .orElseThrow(() ->
+                                    new WrongUsage("--bar " + text + " is none of the remedies")));
+        }
+        return kinds;
+    }
+
+    private void checkTarget(Path file) throws FileProblem {
+        if (apply == null) {
+            return;
+        }
+        if (!apply.getFileName().toString().endsWith(ProjectFile.SUFFIX)) {
+            throw new WrongUsage("--apply " + apply + " does not end in " + ProjectFile.SUFFIX);
+        }
+        boolean same = apply.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize());
+        if (!overwrite && (same || Files.exists(apply))) {
+            throw new FileProblem(
+                    apply + ": is there already; choose another name or add --overwrite");
+        }
+    }
+
+    private static void write(Path from, Path to, Design design) throws FileProblem {
+        Path home = ProjectArguments.folder(to);
+        ProjectArguments.makeFolder(home);
+        Design there = ClearSong.movedTo(design, ProjectArguments.folder(from), home);
+        ProjectFile.read(from).write(to, there);
+    }
+
+    private void print(
+            List<ClearSong.Pair> pairs, List<Proposal> proposals, Optional<Solution> solution) {
+        ObjectNode document = Output.object();
+        ArrayNode all = document.putArray("pairs");
+        for (ClearSong.Pair p : pairs) {
+            ObjectNode n = all.addObject().put("source", p.source()).put("return", p.returnId());
+            put(n, p.cover());
+        }
+        ArrayNode open = document.putArray("proposals");
+        for (Proposal p : proposals) {
+            put(open.addObject(), p);
+        }
+        solution.ifPresent(s -> put(document, s));
+        output.print(document, () -> lines(pairs, proposals, solution));
+    }
+
+    private static void put(ObjectNode n, Cover c) {
+        Output.put(n, "presenceKept", c.presenceKept());
+        Output.put(n, "worstPhrase", c.worstPhrase());
+        n.put("wetShare", c.wetShare());
+        n.put("wetShareInPhrases", c.wetShareInPhrases());
+        n.put("wetShareInGaps", c.wetShareInGaps());
+        n.put("state", c.state().name().toLowerCase(Locale.ROOT));
+        Output.put(n, "bloomDb", c.bloomDb());
+        n.put("clashArea", c.clashArea());
+    }
+
+    private static void put(ObjectNode n, Proposal p) {
+        n.put("return", p.edit().returnId())
+                .put("kind", p.kind().label())
+                .put("change", p.change())
+                .put("why", p.why());
+        put(n.putObject("before"), p.before());
+        put(n.putObject("after"), p.after());
+        n.putObject("cost")
+                .put("bandwidthOctaves", p.cost().bandwidthOctaves())
+                .put("duckDb", p.cost().duckDb())
+                .put("levelDb", p.cost().levelDb())
+                .put("decayShare", p.cost().decayShare())
+                .put("bloomDb", p.cost().bloomDb())
+                .put("total", p.cost().total());
+    }
+
+    private void put(ObjectNode document, Solution s) {
+        document.put("applied", java.util.Objects.requireNonNull(apply).toString());
+        ObjectNode n = document.putObject("solution").put("met", s.met()).put("words", s.words());
+        put(n.putObject("before"), s.before().cover());
+        put(n.putObject("after"), s.after().cover());
+        ArrayNode steps = n.putArray("steps");
+        s.steps().forEach(p -> put(steps.addObject(), p));
+    }
+
+    private void lines(
+            List<ClearSong.Pair> pairs, List<Proposal> proposals, Optional<Solution> solution) {
+        output.line("%-16s %-6s %8s %8s %8s  %s", "source", "return", "kept", "worst", "bloom", "");
+        for (ClearSong.Pair p : pairs) {
+            output.line(
+                    "%-16s %-6s %8s %8s %8s  %s",
+                    p.source(),
+                    p.returnId(),
+                    percent(p.cover().presenceKept()),
+                    percent(p.cover().worstPhrase()),
+                    p.cover().bloomDb().isPresent()
+                            ? String.format(
+                                    Locale.ROOT, "%.1f dB", p.cover().bloomDb().getAsDouble())
+                            : "none",
+                    p.cover().state().name().toLowerCase(Locale.ROOT));
+        }
+        List<String> words = new ArrayList<>();
+        proposals.forEach(p -> words.add(p.edit().returnId() + ": " + p.change() + ": " + p.why()));
+        words.forEach(w -> output.line("%s", w));
+        solution.ifPresent(s -> {
+            s.steps().forEach(p -> output.line("done: %s %s", p.edit().returnId(), p.change()));
+            output.line("%s", s.words());
+            output.line("%s", apply);
+        });
+    }
+
+    private static String percent(java.util.OptionalDouble share) {
+        return share.isPresent()
+                ? String.format(Locale.ROOT, "%.0f %%", 100 * share.getAsDouble())
+                : "-";
+    }
+}

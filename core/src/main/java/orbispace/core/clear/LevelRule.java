@@ -1,0 +1,70 @@
+package orbispace.core.clear;
+
+import java.util.Optional;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.render.Job;
+
+/** Turns the return down until the source is uncovered; does everything, and costs bloom. */
+final class LevelRule implements RemedyRule {
+    private static final double MOST_DB = 18;
+    private static final double STEP_DB = 0.5;
+
+    @Override
+    public RemedyKind kind() {
+        return RemedyKind.LEVEL;
+    }
+
+    @Override
+    public Optional<Candidate> find(
+            Question q, Standing now, Targets targets, CoverAnalysis analysis, Job job) {
+        boolean loud = now.cover().state().compareTo(targets.state()) > 0;
+        if (now.uncovers(targets) && !loud) {
+            return Optional.empty();
+        }
+        Excitation wet = analysis.wet(q.design(), q.ret(), job);
+        double low = 0;
+        double high = MOST_DB;
+        while (high - low > STEP_DB / 2) {
+            job.check();
+            double middle = (low + high) / 2;
+            PairView view = analysis.withWet(q, wet.times(Decibels.toPower(-middle)), job);
+            Standing standing = new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+            boolean enough =
+                    standing.uncovers(targets)
+                            && view.cover().state().compareTo(targets.state()) <= 0;
+            if (enough) {
+                high = middle;
+            } else {
+                low = middle;
+            }
+        }
+        double by = Math.min(MOST_DB, Math.ceil(high / STEP_DB) * STEP_DB);
+        double level = Math.max(-90, q.ret().levelDb() - by);
+        return Optional.of(
+                Candidate.of(
+                                kind(),
+                                new ReturnEdit.Level(q.returnId(), level),
+                                "Return "
+                                        + Candidate.level(q.ret().levelDb())
+                                        + " to "
+                                        + Candidate.level(level)
+                                        + " dB",
+                                loud
+                                        ? Candidate.text(
+                                                "its share of the loudness is %.1f %%; %s was"
+                                                        + " asked",
+                                                100 * now.cover().wetShare(),
+                                                targets.state()
+                                                        .name()
+                                                        .toLowerCase(java.util.Locale.ROOT))
+                                        : Candidate.text(
+                                                "%s keeps %.0f %% of its loudness; %.0f %% was"
+                                                        + " asked",
+                                                q.source().name(),
+                                                100 * now.cover().presenceKept().orElse(1),
+                                                100 * targets.presence()))
+                        .costingLevel(by));
+    }
+}

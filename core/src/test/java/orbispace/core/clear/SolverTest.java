@@ -1,0 +1,275 @@
+package orbispace.core.clear;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import orbispace.core.Signals;
+import orbispace.core.design.Design;
+import orbispace.core.design.Fields;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Role;
+import orbispace.core.design.Space;
+import orbispace.core.hearing.WetState;
+import orbispace.core.material.PhraseFinder;
+import orbispace.core.material.Phrases;
+import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+
+class SolverTest {
+    private static final double RATE = 48000;
+    private static final double SECONDS = 9;
+    private static final Span ALL = new Span(0, SECONDS);
+    private static final SongMaterial MATERIAL = material();
+    private static final Phrases PHRASES =
+            PhraseFinder.find(java.util.Objects.requireNonNull(MATERIAL.audio().get("voice")));
+
+    /** Two seconds of voice-like noise, one of rest, over a bed and a low thump. */
+    private static SongMaterial material() {
+        float[] voice = Signals.noise(0.01, 200, 8000, SECONDS, RATE, 1);
+        for (int i = 0; i < voice.length; i++) {
+            voice[i] *= i / RATE % 3 < 2 ? 1 : 1e-4f;
+        }
+        return new SongMaterial(
+                Map.of(
+                        "voice", Signals.mono(RATE, voice),
+                        "bed", Signals.mono(RATE, Signals.noise(2e-4, 60, 2000, SECONDS, RATE, 2))),
+                RATE);
+    }
+
+    private static Design design(Return... returns) {
+        return new Design(
+                Fields.song(120),
+                List.of(Fields.source("voice", Role.LEAD), Fields.source("bed", Role.HARMONY_BED)),
+                List.of(returns));
+    }
+
+    private static Return hall(String id, double decay, double levelDb) {
+        return Fields.hall(id, decay, Map.of("voice", -6.0, "bed", -8.0))
+                .withFilterOut(Filter.OPEN)
+                .withLevel(levelDb);
+    }
+
+    private static CoverAnalysis analysis() {
+        return new CoverAnalysis(renderer(), -20, 10);
+    }
+
+    private static Renderer renderer() {
+        return new Renderer(MATERIAL, MATERIAL.frames(), new StageCache(1L << 28));
+    }
+
+    private static Question question(Design design, String id) {
+        return new Question(design, design.sources().getFirst(), id, PHRASES, ALL, false);
+    }
+
+    private static Solution solve(Design design, Targets targets, Set<RemedyKind> barred) {
+        return new Solver(new RemedyFinder(analysis(), targets, barred))
+                .solve(question(design, "A"), Job.QUIET);
+    }
+
+    private static double presence(Standing s) {
+        return s.cover().presenceKept().orElseThrow();
+    }
+
+    @Test
+    void aCoveredVoiceIsUncoveredAtAStatedCostAndTheHallStaysFelt() {
+        Solution s = solve(design(hall("A", 1.8, -4)), Targets.LEAD, Set.of());
+        assertThat(presence(s.before())).isLessThan(0.85);
+        assertThat(presence(s.after())).isGreaterThanOrEqualTo(0.85);
+        assertThat(s.after().cover().worstPhrase().orElseThrow()).isGreaterThanOrEqualTo(0.80);
+        assertThat(s.after().cover().state()).isNotEqualTo(WetState.HIDDEN);
+        assertThat(s.after().cover().bloomDb()).isPresent();
+        assertThat(s.steps()).isNotEmpty().allMatch(p -> p.cost().total() > 0);
+        assertThat(s.words()).startsWith("Reached");
+    }
+
+    @Test
+    void aFieldThatIsClearIsLeftAsItIs() {
+        Design clear =
+                design(
+                        hall("A", 1.2, -22)
+                                .withFilterOut(
+                                        new Filter(
+                                                new Filter.Corner(200, 2),
+                                                new Filter.Corner(5000, 2))));
+        Solution s = solve(clear, Targets.LEAD, Set.of());
+        assertThat(s.steps()).isEmpty();
+        assertThat(s.design()).isEqualTo(clear);
+        assertThat(s.met()).isTrue();
+    }
+
+    @Test
+    void barredRemediesAreNeverTaken() {
+        Design covered = design(hall("A", 1.8, -4));
+        for (RemedyKind kind : List.of(RemedyKind.DUCK, RemedyKind.LEVEL)) {
+            Solution s = solve(covered, Targets.LEAD, EnumSet.of(kind));
+            assertThat(s.steps()).noneMatch(p -> p.kind() == kind);
+            assertThat(presence(s.after())).isGreaterThanOrEqualTo(0.85);
+        }
+        Solution none = solve(covered, Targets.LEAD, EnumSet.allOf(RemedyKind.class));
+        assertThat(none.steps()).isEmpty();
+        assertThat(none.met()).isFalse();
+    }
+
+    @Test
+    void whatCannotBeMetIsSaidWithTheBestReachable() {
+        Targets heardAndUncovered = Targets.LEAD_INTIMATE.withState(WetState.OBVIOUS);
+        Solution s =
+                solve(
+                        design(hall("A", 0.5, -4)),
+                        heardAndUncovered.withPresence(0.995),
+                        EnumSet.of(RemedyKind.LEVEL, RemedyKind.DUCK));
+        assertThat(s.met()).isFalse();
+        assertThat(s.words()).contains("best reachable", "100 and 9");
+    }
+
+    @Test
+    void aHissingReturnGetsALowPass() {
+        Solution s =
+                solve(
+                        design(hall("A", 1.5, -6)),
+                        Targets.LEAD,
+                        EnumSet.of(RemedyKind.DUCK, RemedyKind.LEVEL));
+        Filter filter = s.design().requireReturn("A").filterOut();
+        assertThat(s.before().sibilanceDb()).isGreaterThan(Targets.LEAD.sibilanceDb());
+        assertThat(filter.lowPass()).isNotNull();
+        assertThat(s.after().sibilanceDb()).isLessThanOrEqualTo(Targets.LEAD.sibilanceDb() + 0.5);
+    }
+
+    @Test
+    void allReturnsTogetherLeaveTheVoiceItsPresence() {
+        Design covered = design(hall("A", 1.8, -6), hall("B", 0.7, -5), hall("C", 2.6, -7));
+        Solution s =
+                new Solver(new RemedyFinder(analysis(), Targets.LEAD))
+                        .solveField(question(covered, "A"), Job.QUIET);
+        assertThat(presence(s.before())).isLessThan(0.75);
+        assertThat(presence(s.after())).isGreaterThanOrEqualTo(0.85);
+        assertThat(s.met()).isTrue();
+    }
+
+    @Test
+    void whatIsPromisedHappensOverFiftyDesigns() {
+        Random random = new Random(5);
+        CoverAnalysis promising = analysis();
+        CoverAnalysis happening = analysis();
+        int promises = 0;
+        while (promises < 50) {
+            Return r =
+                    hall("A", 0.4 + 2.4 * random.nextDouble(), -10 + 10 * random.nextDouble())
+                            .withPredelay(new MusicalTime.Millis(60 * random.nextDouble()));
+            Design design = design(r);
+            List<Proposal> open =
+                    new RemedyFinder(promising, Targets.LEAD)
+                            .quick()
+                            .propose(question(design, "A"), Job.QUIET);
+            if (open.isEmpty()) {
+                continue;
+            }
+            Proposal p = open.get(random.nextInt(open.size()));
+            Standing happened =
+                    happening.standing(question(p.edit().applyTo(design), "A"), Job.QUIET);
+            assertThat(presence(happened))
+                    .as(p.change())
+                    .isCloseTo(p.after().presenceKept().orElseThrow(), within(0.005));
+            promises++;
+        }
+    }
+
+    @Test
+    void cureByDuckingFilteringAndShorteningStandSideBySideWithCosts() {
+        List<Proposal> open =
+                new RemedyFinder(analysis(), Targets.LEAD)
+                        .propose(question(design(hall("A", 2.6, -4)), "A"), Job.QUIET);
+        assertThat(open)
+                .extracting(Proposal::kind)
+                .contains(RemedyKind.DUCK, RemedyKind.LEVEL, RemedyKind.DECAY, RemedyKind.LOW_PASS);
+        assertThat(open)
+                .isSortedAccordingTo(
+                        java.util.Comparator.comparingDouble(
+                                        (Proposal p) -> p.bargain(Targets.LEAD))
+                                .reversed());
+        for (Proposal p : open) {
+            assertThat(p.gain(Targets.LEAD)).as(p.change()).isPositive();
+            assertThat(p.why()).isNotEmpty();
+        }
+    }
+
+    @Test
+    void aDipGoesWhereTheClashIsNarrow() {
+        float[] voice = new float[(int) (SECONDS * RATE)];
+        for (int i = 0; i < voice.length; i++) {
+            for (int k = 0; k < 24 && i / RATE % 3 < 2; k++) {
+                voice[i] +=
+                        (float)
+                                (0.02
+                                        * Math.sin(
+                                                2 * Math.PI * (700 + 17.3 * k) * i / RATE + k * k));
+            }
+        }
+        SongMaterial narrow = new SongMaterial(Map.of("voice", Signals.mono(RATE, voice)), RATE);
+        Phrases phrases =
+                PhraseFinder.find(java.util.Objects.requireNonNull(narrow.audio().get("voice")));
+        CoverAnalysis analysis =
+                new CoverAnalysis(
+                        new Renderer(narrow, narrow.frames(), new StageCache(1L << 28)), -20, 10);
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(Fields.hall("A", 1.5, Map.of("voice", 0.0))));
+        Question q = new Question(design, design.sources().getFirst(), "A", phrases, ALL, false);
+        Proposal dip =
+                new RemedyFinder(analysis, Targets.LEAD)
+                        .propose(q, Job.QUIET).stream()
+                                .filter(p -> p.kind() == RemedyKind.DIP)
+                                .findFirst()
+                                .orElseThrow();
+        Filter.Dip set = ((ReturnEdit.FilterOut) dip.edit()).filter().dip();
+        assertThat(java.util.Objects.requireNonNull(set).hz()).isBetween(650.0, 1200.0);
+        assertThat(dip.presenceGain()).isPositive();
+    }
+
+    @Test
+    void theCostOfAReturnIsWhatTheMixHasMoreWithIt() {
+        Design design = design(hall("A", 1.8, -4));
+        var rendering = renderer().render(design, Job.QUIET);
+        ReturnCost cost = ReturnCost.of(rendering).getFirst();
+        double with = LoudnessMeter.measure(rendering.mix()).integratedLufs().orElseThrow();
+        double dry = LoudnessMeter.measure(rendering.dry()).integratedLufs().orElseThrow();
+        assertThat(cost.loudnessLu()).isCloseTo(with - dry, within(0.01));
+        assertThat(cost.bandShares().stream().mapToDouble(x -> x).sum()).isBetween(0.9, 1.0);
+    }
+
+    @Test
+    void targetsGoByRoleAndByWhatIsSent() {
+        Design d =
+                new Design(
+                        Fields.song(120),
+                        List.of(
+                                Fields.source("voice", Role.LEAD),
+                                Fields.source("drum", Role.HITS)),
+                        List.of(
+                                Fields.hall("A", 1, Map.of("voice", -6.0)),
+                                Fields.hall("B", 1, Map.of("drum", -6.0)),
+                                Fields.echo("C", "1/4", 0.3, Map.of("voice", -6.0))));
+        var voice = d.sources().getFirst();
+        assertThat(Targets.of(d, voice, d.requireReturn("A"))).isEqualTo(Targets.LEAD);
+        assertThat(Targets.of(d, voice, d.requireReturn("B")).lowShare()).isGreaterThan(0.5);
+        assertThat(Targets.of(d, voice, d.requireReturn("C")).state()).isEqualTo(WetState.HEARD);
+        assertThat(Targets.of(d, d.sources().getLast(), d.requireReturn("A")).presence())
+                .isEqualTo(0.70);
+        assertThat(d.requireReturn("C").space()).isInstanceOf(Space.Echo.class);
+    }
+}
