@@ -167,7 +167,7 @@ final class ClearCommand implements Callable<Integer> {
     }
 
     private void put(ObjectNode document, Solution s) {
-        document.put("applied", java.util.Objects.requireNonNull(apply).toString());
+        document.put("applied", String.valueOf(apply));
         ObjectNode n = document.putObject("solution").put("met", s.met()).put("words", s.words());
         put(n.putObject("before"), s.before().cover());
         put(n.putObject("after"), s.after().cover());
@@ -197,7 +197,7 @@ final class ClearCommand implements Callable<Integer> {
         solution.ifPresent(s -> {
             s.steps().forEach(p -> output.line("done: %s %s", p.edit().returnId(), p.change()));
             output.line("%s", s.words());
-            output.line("%s", apply);
+            output.line("%s", String.valueOf(apply));
         });
     }
 

@@ -69,8 +69,9 @@ public final class ClearSong {
         analysis = new CoverAnalysis(renderer, lufs, Ear.QUIET_ROOM_POWER);
         for (Source s : design.sources()) {
             Audio audio = material.audio().get(s.id());
-            boolean speaks = s.role() != Role.HITS && audio != null;
-            phrases.put(s.id(), speaks ? PhraseFinder.find(audio) : NONE);
+            if (audio != null && s.role() != Role.HITS) {
+                phrases.put(s.id(), PhraseFinder.find(audio));
+            }
         }
     }
 

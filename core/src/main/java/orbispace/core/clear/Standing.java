@@ -1,5 +1,6 @@
 package orbispace.core.clear;
 
+import java.util.Arrays;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 
@@ -43,14 +44,17 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
 
     /** How far it is noticed more than asked, or has sunk under what was asked, in dB of share. */
     private double noticed(Targets t) {
-        WetState[] states = WetState.values();
-        int asked = t.state().ordinal();
         double share = Math.max(1e-6, cover.wetShare());
-        double most = asked + 1 < states.length ? states[asked + 1].fromShare() : 1;
+        double most =
+                Arrays.stream(WetState.values())
+                        .filter(w -> w.compareTo(t.state()) > 0)
+                        .mapToDouble(WetState::fromShare)
+                        .min()
+                        .orElse(1);
         double over = Math.max(0, 10 * Math.log10(share / most));
         double under = 10 * Math.log10(t.state().fromShare() / share);
         // One that is hidden already cannot be hidden more.
-        return over + (asked == 0 ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
+        return over + (t.state() == WetState.HIDDEN ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
     }
 
     /** Whether all targets are met, but for a trifle. */

@@ -35,8 +35,8 @@ final class LoudnessPower {
     static double of(double x) {
         long bits = Double.doubleToRawLongBits(x);
         int exponent = (int) (bits >>> 52);
-        int index = (int) (bits >>> 52 - MANTISSA_BITS) & (1 << MANTISSA_BITS) - 1;
-        double part = (bits & (1L << 52 - MANTISSA_BITS) - 1) * 0x1p-40;
+        int index = (int) (bits >>> (52 - MANTISSA_BITS)) & ((1 << MANTISSA_BITS) - 1);
+        double part = (bits & ((1L << (52 - MANTISSA_BITS)) - 1)) * 0x1p-40;
         double low = MANTISSA[index];
         return (low + part * (MANTISSA[index + 1] - low)) * SCALE[exponent];
     }
