@@ -137,6 +137,10 @@ final class DuckRule implements RemedyRule {
     }
 
     /** Mean power gain of a ducker under each excitation frame, which is centred at its place. */
+    static float[] gains(CoverAnalysis analysis, Source source, Duck duck, int frames) {
+        return gains(analysis, peaks(analysis, source), duck, frames);
+    }
+
     private static float[] gains(CoverAnalysis analysis, float[] peaks, Duck duck, int frames) {
         double rate = analysis.renderer().material().sampleRateHz();
         float[] curve = new Ducker(ChainWorks.ducker(duck), rate).curve(peaks, peaks.length);

@@ -85,10 +85,13 @@ public final class RemedyFinder {
 
     private Optional<Proposal> proposal(RemedyRule rule, Question q, Standing now, Job job) {
         job.check();
-        return rule.find(q, now, targets, analysis, job).map(c -> rendered(q, now, c, job));
+        return rule.find(q, now, targets, analysis, job)
+                .map(c -> rendered(analysis, q, now, c, job));
     }
 
-    private Proposal rendered(Question q, Standing now, Candidate c, Job job) {
+    /** A candidate with what it does. */
+    static Proposal rendered(
+            CoverAnalysis analysis, Question q, Standing now, Candidate c, Job job) {
         Design changed = c.edit().applyTo(q.design());
         Standing after = analysis.standing(q.of(changed), job);
         double bloomLost = now.cover().bloomDb().orElse(-60) - after.cover().bloomDb().orElse(-60);

@@ -57,6 +57,11 @@ public sealed interface Space {
             Ranges.require("brightness", brightHz, 1000, 20000);
         }
 
+        /** The same falling in another time. */
+        public Gated withFall(double millis) {
+            return new Gated(envelope, length, millis, brightHz);
+        }
+
         /** The same with another length. */
         public Gated withLength(MusicalTime other) {
             return new Gated(envelope, other, fallMillis, brightHz);

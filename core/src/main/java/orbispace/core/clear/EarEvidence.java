@@ -1,0 +1,210 @@
+package orbispace.core.clear;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Gate;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.core.measure.DecayCurve;
+import orbispace.core.measure.DecayMeter;
+import orbispace.core.measure.EchoDensity;
+import orbispace.core.measure.StereoReport;
+import orbispace.core.render.ImpulseResponse;
+import orbispace.core.render.Job;
+import orbispace.core.time.Span;
+
+/** What is measured of one question for the ear words. */
+final class EarEvidence {
+    private static final double FLUTTER_FROM_SECONDS = 0.08;
+    private static final double FLUTTER_TO_SECONDS = 0.4;
+    private static final double SHORT_SECONDS = 0.1;
+    private static final double SWING_DB = 3;
+
+    final Question question;
+    final Standing standing;
+    final PairView view;
+    final LowShare spectrum;
+    final Audio response;
+    private final CoverAnalysis analysis;
+    private final Job job;
+
+    EarEvidence(Question question, CoverAnalysis analysis, Job job) {
+        this.question = question;
+        this.analysis = analysis;
+        this.job = job;
+        view = analysis.view(question, job);
+        spectrum = analysis.spectrum(question.design(), question.ret(), job);
+        standing = new Standing(view.cover(), view.sibilanceDb(), spectrum.share());
+        response =
+                ImpulseResponse.of(
+                        question.design(),
+                        question.ret(),
+                        analysis.renderer().material().responses());
+    }
+
+    Return ret() {
+        return question.ret();
+    }
+
+    double predelayMillis() {
+        return 1000
+                * ret().predelay().seconds(question.design().song().clock(), ret().timedAtBar());
+    }
+
+    double gapSeconds() {
+        return question.phrases().gapSeconds(0.5);
+    }
+
+    /** Level of what is still to come when the median gap ends, re all of it, in dB. */
+    double tailAtGapDb() {
+        DecayCurve curve = DecayMeter.curve(response);
+        return Math.max(-120, curve.levelDbAt(gapSeconds()));
+    }
+
+    /** How often in a second of phrases the ducker lets go and takes back by 3 dB or more. */
+    double swingsPerSecond() {
+        Duck duck = ret().duck();
+        if (duck == null) {
+            return 0;
+        }
+        float[] gains =
+                DuckRule.gains(
+                        analysis, question.source(), duck, view.river().frames() + firstFrame());
+        int swings = 0;
+        double speaking = 0;
+        for (Span phrase : phrasesHere()) {
+            speaking += phrase.seconds();
+            swings += swings(gains, phrase);
+        }
+        return speaking <= 0 ? 0 : swings / speaking;
+    }
+
+    private int firstFrame() {
+        return (int) Math.round(question.span().startSeconds() * analysis.framesPerSecond());
+    }
+
+    private int swings(float[] power, Span phrase) {
+        int from = (int) (phrase.startSeconds() * analysis.framesPerSecond());
+        int to = (int) Math.min(power.length, phrase.endSeconds() * analysis.framesPerSecond());
+        int swings = 0;
+        double low = 0;
+        boolean up = false;
+        for (int f = from + 1; f < to; f++) {
+            double db = Decibels.ofPower(power[f]);
+            low = f == from + 1 ? db : Math.min(low, db);
+            if (!up && db > low + SWING_DB) {
+                up = true;
+                swings++;
+            } else if (up && db < low + SWING_DB / 3) {
+                up = false;
+                low = db;
+            }
+        }
+        return swings;
+    }
+
+    List<Span> phrasesHere() {
+        return question.phrases().spans().stream()
+                .filter(p -> p.overlaps(question.span()))
+                .toList();
+    }
+
+    /** Phrases that lose most, the worst first. */
+    List<Span> worstPhrases() {
+        List<Span> worst = new ArrayList<>(phrasesHere());
+        worst.sort(java.util.Comparator.comparingDouble(this::keptIn));
+        return worst.subList(0, Math.min(3, worst.size()));
+    }
+
+    /** Share of a phrase's loudness that is left. */
+    double keptIn(Span phrase) {
+        double rate = analysis.framesPerSecond();
+        int first = (int) ((phrase.startSeconds() - question.span().startSeconds()) * rate);
+        int last = (int) ((phrase.endSeconds() - question.span().startSeconds()) * rate);
+        double sum = 0;
+        int count = 0;
+        for (int f = Math.max(0, first); f < Math.min(view.river().frames(), last); f++) {
+            sum += view.meter().keptAt(f);
+            count++;
+        }
+        return count == 0 ? 1 : sum / count;
+    }
+
+    /** The rests after the phrases of the stretch. */
+    List<Span> gapsHere() {
+        return question.phrases().gaps().stream()
+                .filter(g -> g.overlaps(question.span()))
+                .limit(4)
+                .toList();
+    }
+
+    /** Level of the wet as the next phrase begins, over the dry's mean while it speaks, in dB. */
+    double wetAtPhraseStartsDb() {
+        double sum = 0;
+        int count = 0;
+        for (Span phrase : phrasesHere()) {
+            double at = phrase.startSeconds() - 0.03 - question.span().startSeconds();
+            int frame = (int) (at * analysis.framesPerSecond());
+            if (frame > 0 && frame < view.river().frames()) {
+                sum += Decibels.toPower(Math.max(-120, view.river().levelDb(frame)));
+                count++;
+            }
+        }
+        return count == 0 || sum == 0 ? -120 : Decibels.ofPower(sum / count);
+    }
+
+    /** The wet's mono loss and correlation. */
+    StereoReport stereo() {
+        return StereoReport.of(response);
+    }
+
+    /** The shortest offset of a copy under 20 ms, in ms; 0 for none. */
+    double shortOffsetMillis() {
+        return ret().space() instanceof Space.Doubler d && d.centre()
+                ? d.copies().stream()
+                        .mapToDouble(c -> 1000 * c.seconds())
+                        .filter(ms -> ms < 20)
+                        .min()
+                        .orElse(0)
+                : 0;
+    }
+
+    /** Spacing of repeats that rattle, in ms; 0 for none. */
+    double flutterMillis() {
+        if (ret().space() instanceof Space.Echo e) {
+            double seconds = e.time().seconds(question.design().song().clock(), ret().timedAtBar());
+            return seconds < SHORT_SECONDS && e.feedback() > 0.3 ? 1000 * seconds : 0;
+        }
+        return ret().space() instanceof Space.Reverb ? sparseMillis() : 0;
+    }
+
+    /** Mean distance of reflections if the tail is still grainy when it should be dense. */
+    private double sparseMillis() {
+        double rate = response.sampleRateHz();
+        double start = predelayMillis() / 1000;
+        double least = 1;
+        for (double t = FLUTTER_FROM_SECONDS; t < FLUTTER_TO_SECONDS; t += 0.04) {
+            int at = (int) ((start + t) * rate);
+            if (at + 0.02 * rate < response.frames()) {
+                least = Math.min(least, EchoDensity.at(response.channel(0), at, rate));
+            }
+        }
+        return least < 0.5 ? 20 : 0;
+    }
+
+    /**
+     * How loud the tail still is where something cuts it, re its beginning, in dB; low for none.
+     */
+    double cutDb() {
+        Gate gate = ret().gate();
+        DecayCurve curve = DecayMeter.curve(response);
+        if (gate != null && gate.length() != null && gate.releaseMillis() < 60) {
+            double at = gate.length().seconds(question.design().song().clock(), ret().timedAtBar());
+            return curve.levelDbAt(at);
+        }
+        return ret().space() instanceof Space.Gated g && g.fallMillis() < 40 ? -3 : -120;
+    }
+}

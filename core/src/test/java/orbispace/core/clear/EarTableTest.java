@@ -1,0 +1,204 @@
+package orbispace.core.clear;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import orbispace.core.Signals;
+import orbispace.core.design.Chain;
+import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Fields;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Filter.Corner;
+import orbispace.core.design.Gate;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Send;
+import orbispace.core.design.Space;
+import orbispace.core.design.Width;
+import orbispace.core.material.PhraseFinder;
+import orbispace.core.material.Phrases;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.ReverbKind;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+
+/** Each word on a design made to deserve it, and on one that is clean. */
+class EarTableTest {
+    private static final double RATE = 48000;
+    private static final double SECONDS = 9;
+    private static final SongMaterial MATERIAL = material();
+    private static final Phrases PHRASES =
+            PhraseFinder.find(java.util.Objects.requireNonNull(MATERIAL.audio().get("voice")));
+    private static final EarTable TABLE =
+            new EarTable(
+                    new CoverAnalysis(
+                            new Renderer(MATERIAL, MATERIAL.frames(), new StageCache(1L << 28)),
+                            -20,
+                            10));
+
+    /** Syllables of 180 ms with rests of 90, two seconds of them and one of rest. */
+    private static SongMaterial material() {
+        float[] voice = Signals.noise(0.01, 100, 10000, SECONDS, RATE, 1);
+        for (int i = 0; i < voice.length; i++) {
+            double t = i / RATE % 3;
+            boolean sung = t < 2 && t % 0.27 < 0.18;
+            voice[i] *= sung ? 1 : 1e-4f;
+        }
+        return new SongMaterial(Map.of("voice", Signals.mono(RATE, voice)), RATE);
+    }
+
+    private static final Filter TIDY = new Filter(new Corner(350, 4), new Corner(4000, 4));
+
+    /** A felt hall that is over when the voice returns. */
+    private static Return clean() {
+        Chain chain =
+                Chain.of(new Space.Reverb(ReverbKind.HALL, 1.2, 1, 0.6, 1))
+                        .withPredelay(new MusicalTime.Millis(40))
+                        .withFilterOut(TIDY);
+        return ret(chain, -20);
+    }
+
+    private static Return ret(Chain chain, double levelDb) {
+        return new Return(
+                "A",
+                "Tried",
+                Map.of("voice", Send.of(0)),
+                Map.of(),
+                chain,
+                levelDb,
+                new Return.Timing(1, false));
+    }
+
+    private static Diagnosis ask(EarWord word, Return r) {
+        Design design =
+                new Design(
+                        Fields.song(120), List.of(Fields.source("voice", Role.LEAD)), List.of(r));
+        Question q =
+                new Question(
+                        design,
+                        design.sources().getFirst(),
+                        "A",
+                        PHRASES,
+                        new Span(0, SECONDS),
+                        false);
+        return TABLE.diagnose(word, q, Targets.LEAD, Job.QUIET);
+    }
+
+    private static void deserves(EarWord word, Return r, String evidence) {
+        Diagnosis d = ask(word, r);
+        assertThat(d.supported()).as("%s: %s", word.label(), d.evidence()).isTrue();
+        assertThat(d.evidence()).contains(evidence);
+        assertThat(d.remedies()).as(word.label()).isNotEmpty();
+    }
+
+    private static Return filtered(Filter filter) {
+        return ret(clean().chain().withFilterOut(filter), -8);
+    }
+
+    @Test
+    void aCleanReturnDeservesNoneOfThem() {
+        for (EarWord word : EarWord.values()) {
+            Diagnosis d = ask(word, clean());
+            assertThat(d.supported()).as("%s: %s", word.label(), d.evidence()).isFalse();
+            assertThat(d.evidence()).as(word.label()).isNotBlank();
+        }
+    }
+
+    @Test
+    void wordsAboutColourNameTheirBand() {
+        deserves(
+                EarWord.TOO_THICK, filtered(new Filter(null, new Corner(700, 4))), "20 and 250 Hz");
+        deserves(
+                EarWord.BOXY,
+                filtered(new Filter(new Corner(240, 8), new Corner(620, 8))),
+                "250 and 600 Hz");
+        deserves(EarWord.SIZZLY, filtered(new Filter(new Corner(3000, 4), null)), "7000 and 16000");
+        deserves(EarWord.SHARP, filtered(new Filter(new Corner(2000, 4), null)), "5 and 9 kHz");
+        assertThat(
+                        ask(
+                                        EarWord.BOXY,
+                                        filtered(
+                                                new Filter(new Corner(240, 8), new Corner(620, 8))))
+                                .lowHz())
+                .isEqualTo(250);
+    }
+
+    @Test
+    void wordsAboutTimeNameTheRest() {
+        Return longTail = ret(clean().chain().withSpace(Space.hall(5, 1, 0.7)), -10);
+        deserves(EarWord.TOO_LONG, longTail, "median rest");
+        deserves(EarWord.CROWDING, ret(longTail.chain(), 0), "as phrases begin");
+        Gate wall =
+                new Gate("voice", Filter.OPEN, -40, 4, 120, 1, 40, 10, new MusicalTime.Millis(200));
+        deserves(EarWord.STOPS_DEAD, ret(longTail.chain().withGate(wall), -10), "cut");
+        Space rattle = Space.Echo.pingPong(new MusicalTime.Millis(45), 0.7, 100, 8000, 0.5);
+        deserves(EarWord.FLUTTERY, ret(Chain.of(rattle), -10), "every 45 ms");
+    }
+
+    @Test
+    void wordsAboutPlaceAndShareNameTheShare() {
+        deserves(EarWord.WASHED_OUT, ret(clean().chain(), 4), "important cells clash");
+        deserves(EarWord.TOO_OBVIOUS, ret(clean().chain(), 4), "felt was asked");
+        deserves(EarWord.LOST, ret(clean().chain(), -45), "hidden");
+        deserves(EarWord.TOO_NEAR, ret(clean().chain(), -45), "hidden");
+        deserves(
+                EarWord.TOO_FAR,
+                ret(clean().chain().withPredelay(new MusicalTime.Millis(0)), 0),
+                "answers after 0 ms");
+    }
+
+    @Test
+    void wordsAboutMovementAndPhaseNameTheStage() {
+        Duck nervous = new Duck("voice", 18, -50, 20, 3, 1, 0, 20);
+        deserves(EarWord.PUMPING, ret(clean().chain().withDuck(nervous), -6), "times a second");
+        Space copies =
+                new Space.Doubler(
+                        List.of(
+                                new DoublerSettings.Voice(0.006, -5, -1),
+                                new DoublerSettings.Voice(0.009, 5, 1)),
+                        150,
+                        true);
+        deserves(EarWord.PHASEY, ret(Chain.of(copies), -8), "notches");
+        Return wide = ret(clean().chain().withWidth(new Width(2, 0)), -10);
+        deserves(EarWord.PHASEY, wide, "folded to mono");
+    }
+
+    @Test
+    void remediesAreRenderedAndAnswerTheirWord() {
+        Diagnosis d = ask(EarWord.TOO_OBVIOUS, ret(clean().chain(), 4));
+        Proposal level = d.remedies().getFirst();
+        assertThat(level.after().wetShare()).isLessThan(level.before().wetShare());
+        Diagnosis calmer =
+                ask(
+                        EarWord.PUMPING,
+                        ret(
+                                clean().chain()
+                                        .withDuck(new Duck("voice", 18, -50, 20, 3, 1, 0, 20)),
+                                -6));
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(
+                                ret(
+                                        clean().chain()
+                                                .withDuck(
+                                                        new Duck(
+                                                                "voice", 18, -50, 20, 3, 1, 0, 20)),
+                                        -6)));
+        Proposal hold =
+                calmer.remedies().stream()
+                        .filter(p -> p.change().contains("hold"))
+                        .findFirst()
+                        .orElseThrow();
+        Return after = hold.edit().applyTo(design).requireReturn("A");
+        assertThat(ask(EarWord.PUMPING, after).supported()).isFalse();
+    }
+}
