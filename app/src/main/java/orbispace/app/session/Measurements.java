@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -17,10 +18,11 @@ import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.RemedyKind;
+import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
-import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.Ear;
 import orbispace.core.material.Phrases;
@@ -112,10 +114,17 @@ public final class Measurements {
      * Measures again what a change of the design has touched: pictures first, since they are looked
      * at, then the mix, then what the returns cover.
      *
+     * @param barred kinds of remedies not to look for; empty to look for none at all
+     * @param clearing who is judged
      * @param afterPictures what else is to be measured when the pictures are there
      */
     void update(
-            Design design, Design before, Span span, boolean withRemedies, Runnable afterPictures) {
+            Design design,
+            Design before,
+            Span span,
+            Optional<Set<RemedyKind>> barred,
+            Clearing clearing,
+            Runnable afterPictures) {
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
         ChainWorks works = new ChainWorks(design, responses);
         Map<String, ChainSettings> wanted = new LinkedHashMap<>();
@@ -128,7 +137,7 @@ public final class Measurements {
         Runnable rest =
                 () -> {
                     afterPictures.run();
-                    measureMix(design, before, span, withRemedies);
+                    measureMix(design, before, span, barred, clearing);
                 };
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
@@ -173,7 +182,12 @@ public final class Measurements {
         return true;
     }
 
-    private void measureMix(Design design, Design before, Span span, boolean withRemedies) {
+    private void measureMix(
+            Design design,
+            Design before,
+            Span span,
+            Optional<Set<RemedyKind>> barred,
+            Clearing clearing) {
         Renderer render = renderer;
         if (render == null) {
             return;
@@ -184,7 +198,7 @@ public final class Measurements {
                 job -> measureMix(render, design, before, job),
                 measured -> {
                     mix.set(measured);
-                    measureClearance(render, design, span, withRemedies);
+                    measureClearance(render, design, span, barred, clearing);
                 },
                 this::failed);
     }
@@ -199,11 +213,23 @@ public final class Measurements {
         return new MixMeasure(after, was);
     }
 
-    private void measureClearance(Renderer render, Design design, Span span, boolean withRemedies) {
-        Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
-        Optional<Phrases> phrases = FieldEvents.lead(design, materials());
+    /** The analysis at the listening level, once the first mix is measured. */
+    Optional<CoverAnalysis> analysis() {
+        return Optional.ofNullable(analysis);
+    }
+
+    private void measureClearance(
+            Renderer render,
+            Design design,
+            Span span,
+            Optional<Set<RemedyKind>> barred,
+            Clearing clearing) {
+        Optional<Source> judged = clearing.source();
         MixMeasure measured = mix.get();
-        if (lead.isEmpty() || phrases.isEmpty() || measured == null) {
+        if (judged.isEmpty()
+                || measured == null
+                || !materials().containsKey(judged.get().id())
+                || !design.equals(clearing.design())) {
             return;
         }
         CoverAnalysis cover = analysis;
@@ -216,38 +242,51 @@ public final class Measurements {
             analysis = cover;
         }
         CoverAnalysis using = cover;
+        Phrases phrases = clearing.phrases();
+        double seconds = render.frames() / design.song().sampleRateHz();
         jobs.start(
                 "clear",
                 "Measuring what the returns cover",
-                job -> clearance(using, design, lead.get(), phrases.get(), span, withRemedies, job),
+                job ->
+                        clearance(
+                                using,
+                                new Question(design, judged.get(), "", phrases, span, false),
+                                seconds,
+                                barred,
+                                job),
                 clearance::set,
                 this::failed);
     }
 
     private static Clearance clearance(
             CoverAnalysis cover,
-            Design design,
-            Source source,
-            Phrases phrases,
-            Span span,
-            boolean withRemedies,
+            Question q,
+            double songSeconds,
+            Optional<Set<RemedyKind>> barred,
             Job job) {
+        Design design = q.design();
         Map<String, PairView> pairs = new LinkedHashMap<>();
         Map<String, List<Proposal>> proposals = new LinkedHashMap<>();
-        int parts = design.returns().size() * (withRemedies ? 2 : 1);
+        int parts = design.returns().size() * (barred.isPresent() ? 2 : 1);
         for (Return r : design.returns()) {
-            pairs.put(r.id(), cover.pair(design, source, r, phrases.spans(), span, job));
+            pairs.put(
+                    r.id(), cover.pair(design, q.source(), r, q.phrases().spans(), q.span(), job));
             job.report(pairs.size() / (double) parts);
         }
-        for (Return r : withRemedies ? design.returns() : List.<Return>of()) {
-            RemedyFinder finder = new RemedyFinder(cover, Targets.LEAD);
-            proposals.put(
-                    r.id(),
-                    finder.propose(
-                            new Question(design, source, r.id(), phrases, span, false), job));
+        List<Double> bars = List.of();
+        List<ReturnCost> costs = List.of();
+        if (barred.isPresent()) {
+            bars = cover.presencePerBar(design, q.source(), q.phrases().spans(), songSeconds, job);
+            costs = cover.costs(design, job);
+        }
+        for (Return r : barred.isPresent() ? design.returns() : List.<Return>of()) {
+            RemedyFinder finder =
+                    new RemedyFinder(
+                            cover, Targets.of(design, q.source(), r), barred.orElse(Set.of()));
+            proposals.put(r.id(), finder.propose(q.about(r.id()), job));
             job.report((pairs.size() + proposals.size()) / (double) parts);
         }
-        return new Clearance(design, source, span, pairs, proposals);
+        return new Clearance(design, q.source(), q.span(), pairs, proposals, bars, costs);
     }
 
     private void failed(Exception e) {

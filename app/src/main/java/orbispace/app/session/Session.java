@@ -46,6 +46,7 @@ public final class Session {
     private final FormEditing form;
     private final FieldEditing field;
     private final Drafting drafting;
+    private final Clearing clearing;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -70,6 +71,7 @@ public final class Session {
         form = new FormEditing(this);
         field = new FieldEditing(this);
         drafting = new Drafting(this);
+        clearing = new Clearing(this);
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -150,6 +152,11 @@ public final class Session {
     /** Adding, moving and removing returns, and what they are. */
     public FieldEditing field() {
         return field;
+    }
+
+    /** Keeping a source clear. */
+    public Clearing clearing() {
+        return clearing;
     }
 
     /** Drafting whole fields. */
@@ -271,6 +278,7 @@ public final class Session {
     private void changed() {
         Design now = editing.design().get();
         field.unsettle();
+        clearing.changed();
         if (bringing.recovered().get() != null) {
             kept.setStateAside();
         }
@@ -297,8 +305,14 @@ public final class Session {
                 editing.design().get(),
                 before.get(),
                 span(),
-                wantsRemedies.get(),
+                wantsRemedies.get() ? Optional.of(clearing.barred().get()) : Optional.empty(),
+                clearing,
                 () -> field.measureDepths(material));
+    }
+
+    /** Measures anew what depends on a choice instead of the design. */
+    void measureAgain() {
+        measure();
     }
 
     /**

@@ -4,24 +4,38 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Clearance;
 import orbispace.app.session.Session;
+import orbispace.core.clear.Diagnosis;
+import orbispace.core.clear.EarLine;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
+import orbispace.core.clear.RemedyKind;
+import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.Solution;
 import orbispace.core.clear.Targets;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
 import orbispace.core.hearing.Cover;
 import orbispace.files.Wording;
 
 /** The measures of the lead against the chosen return, and what would clear it. */
 final class ClearInspector extends VBox {
     private final Session session;
-    private final Label lead = new Label();
+    private final MenuButton lead = new MenuButton();
+    private final Label low = new Label();
+    private final MenuButton kinds = new MenuButton("all kinds");
     private final Label name = new Label();
     private final SealMark seal;
     private final Measure presence = new Measure("PRESENCE KEPT", "%");
@@ -38,7 +52,21 @@ final class ClearInspector extends VBox {
     ClearInspector(Session session) {
         this.session = session;
         getStyleClass().add("inspector");
-        lead.getStyleClass().add("row-name");
+        lead.getStyleClass().add("kind-menu");
+        lead.setAccessibleText("the source that must stay clear");
+        lead.getItems().add(new MenuItem(""));
+        lead.setOnShowing(e -> fillSources());
+        low.getStyleClass().add("caption");
+        low.setWrapText(true);
+        low.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        kinds.getStyleClass().add("kind-menu");
+        kinds.setAccessibleText("kinds of remedy to propose");
+        for (RemedyKind kind : RemedyKind.values()) {
+            CheckMenuItem item = new CheckMenuItem(kind.label());
+            item.setSelected(true);
+            item.setOnAction(e -> session.clearing().bar(kind, !item.isSelected()));
+            kinds.getItems().add(item);
+        }
         name.getStyleClass().add("row-name");
         Label against = new Label("against");
         against.getStyleClass().add("caption");
@@ -50,12 +78,25 @@ final class ClearInspector extends VBox {
         state.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         states.setPrefSize(172, 40);
         states.setMinSize(172, 40);
+        Button balance = Plate.small("Ear line", () -> session.clearing().balance());
+        balance.setAccessibleText("raise it until it is just obvious, then back to felt");
         HBox stateLine = new HBox(10, state, Plate.spring(), states);
         stateLine.setAlignment(javafx.geometry.Pos.BOTTOM_LEFT);
         Label stateHead = new Label("STATE");
         stateHead.getStyleClass().add("caps");
         Label remedyHead = new Label("Remedies");
         remedyHead.getStyleClass().add("section-head");
+        Button solve = Plate.small("Solve", () -> session.clearing().solve(false));
+        solve.setAccessibleText("take the cheapest set for this return");
+        Button all = Plate.small("All returns", () -> session.clearing().solve(true));
+        all.setAccessibleText("take the cheapest set for all returns");
+        HBox remedyLine = new HBox(5, remedyHead, Plate.spring(), kinds, solve, all);
+        remedyLine.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        ScrollPane scroll = new ScrollPane(new VBox(6, remedies, note));
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
         note.getStyleClass().add("why");
         note.setWrapText(true);
         getChildren()
@@ -63,11 +104,15 @@ final class ClearInspector extends VBox {
                         head,
                         presence,
                         bloom,
-                        new VBox(2, stateHead, stateLine),
-                        remedyHead,
-                        remedies,
-                        note);
-        setSpacing(10);
+                        new VBox(2, new HBox(stateHead, Plate.spring(), balance), stateLine),
+                        low,
+                        remedyLine,
+                        scroll);
+        setSpacing(7);
+        session.clearing().diagnosis().addListener((o, was, is) -> refresh());
+        session.clearing().earLine().addListener((o, was, is) -> refresh());
+        session.clearing().solution().addListener((o, was, is) -> refresh());
+        session.clearing().barred().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
@@ -87,7 +132,10 @@ final class ClearInspector extends VBox {
         Clearance c = session.measured().clearance().get();
         seal.repaint();
         name.setText(session.design().get().findReturn(id).map(Return::name).orElse("no return"));
-        lead.setText(c == null ? "Lead" : c.source().name());
+        lead.setText(session.clearing().source().map(Source::name).orElse("Lead"));
+        Targets asked = session.clearing().targets(id).orElse(Targets.LEAD);
+        int out = session.clearing().barred().get().size();
+        kinds.setText(out == 0 ? "all kinds" : out + " barred");
         Optional<Cover> cover =
                 Optional.ofNullable(c).flatMap((Clearance x) -> x.pair(id)).map(PairView::cover);
         Optional<Cover> was = lastApplied(id).map(a -> a.proposal().before());
@@ -97,7 +145,7 @@ final class ClearInspector extends VBox {
                 was.map(Cover::presenceKept).orElse(OptionalDouble.empty()),
                 v -> Wording.number(100 * v, 0),
                 v -> v,
-                Targets.LEAD.presence(),
+                asked.presence(),
                 returnId);
         bloom.show(
                 cover.map(Cover::bloomDb).orElse(OptionalDouble.empty()),
@@ -110,7 +158,77 @@ final class ClearInspector extends VBox {
                 cover.map(x -> x.state().name().toLowerCase(java.util.Locale.ROOT))
                         .orElse("\u2013"));
         states.show(cover.map(Cover::state), returnId);
-        showRemedies(c, id, cover);
+        low.setText(
+                cover.map(ClearInspector::supporting).orElse("")
+                        + Optional.ofNullable(c)
+                                .flatMap((Clearance x) -> x.cost(id))
+                                .map(ClearInspector::costs)
+                                .orElse(""));
+        showRemedies(c, id, cover, asked);
+    }
+
+    private static String supporting(Cover c) {
+        return "clashes in "
+                + Wording.percent(c.clashArea(), 0)
+                + " of its cells; heard in phrases "
+                + Wording.percent(c.wetShareInPhrases(), 1)
+                + ", in gaps "
+                + Wording.percent(c.wetShareInGaps(), 1)
+                + ". ";
+    }
+
+    private static String costs(ReturnCost c) {
+        return "Under 250 Hz "
+                + Wording.percent(c.bandShares().get(0) + c.bandShares().get(1), 0)
+                + "; makes the mix "
+                + Wording.number(c.loudnessLu(), 1)
+                + " LU louder, its peak "
+                + Wording.number(c.truePeakDb(), 1)
+                + " dB higher.";
+    }
+
+    /** The two levels of the ear line, where they differ, with a press to set either. */
+    private void showEarLine(EarLine line) {
+        Label text =
+                new Label(
+                        "Obvious from "
+                                + Wording.number(line.loudest().obviousDb(), 1)
+                                + " dB in the loudest phrase"
+                                + barOf(line.loudest())
+                                + ", from "
+                                + Wording.number(line.sparsest().obviousDb(), 1)
+                                + " in the sparsest"
+                                + barOf(line.sparsest())
+                                + "; taken back until only felt:");
+        text.getStyleClass().add("why");
+        text.setWrapText(true);
+        HBox buttons =
+                new HBox(
+                        5,
+                        setTo(line.loudest().feltDb(), "loudest"),
+                        setTo(line.sparsest().feltDb(), "sparsest"));
+        remedies.getChildren().add(new VBox(4, text, buttons));
+    }
+
+    private Button setTo(double db, String phrase) {
+        return Plate.small(
+                "Set " + Wording.number(db, 1) + " dB (" + phrase + ")",
+                () -> session.edit(new ReturnEdit.Level(session.selection().returnId().get(), db)));
+    }
+
+    private String barOf(EarLine.Answer answer) {
+        return " (bar "
+                + session.design().get().song().clock().barAtSeconds(answer.phrase().startSeconds())
+                + ")";
+    }
+
+    private void fillSources() {
+        lead.getItems().clear();
+        for (Source s : session.design().get().sources()) {
+            MenuItem item = new MenuItem(s.name());
+            item.setOnAction(e -> session.clearing().judge(s.id()));
+            lead.getItems().add(item);
+        }
     }
 
     private Optional<Applied> lastApplied(String id) {
@@ -130,7 +248,10 @@ final class ClearInspector extends VBox {
     }
 
     private void showRemedies(
-            @org.jspecify.annotations.Nullable Clearance c, String id, Optional<Cover> cover) {
+            @org.jspecify.annotations.Nullable Clearance c,
+            String id,
+            Optional<Cover> cover,
+            Targets asked) {
         remedies.getChildren().clear();
         forgetUndone();
         for (Applied a : applied) {
@@ -143,38 +264,61 @@ final class ClearInspector extends VBox {
                         && c.design().equals(session.design().get())
                         && c.span().equals(session.span());
         List<Proposal> open = c == null ? List.of() : c.proposals().getOrDefault(id, List.of());
+        EarLine line = session.clearing().earLine().get();
+        if (line != null) {
+            showEarLine(line);
+        }
+        Diagnosis heard = session.clearing().diagnosis().get();
+        if (heard != null) {
+            heard.remedies()
+                    .forEach(p ->
+                            remedies.getChildren().add(new RemedyCard(p, false, () -> apply(p))));
+        }
         if (current) {
             open.forEach(p -> remedies.getChildren().add(new RemedyCard(p, false, () -> apply(p))));
         }
-        if (!current) {
+        Solution solved = session.clearing().solution().get();
+        if (solved != null) {
+            note.setText(words(solved));
+        } else if (!current) {
             note.setText(
                     session.jobs().busyWith().get().isEmpty()
                             ? ""
                             : session.jobs().busyWith().get() + " \u2026");
         } else if (open.isEmpty()) {
-            note.setText(clearNote(cover));
+            note.setText(clearNote(cover, asked));
         } else {
             note.setText(
                     "Each was rendered before and after. Asked: presence "
-                            + Wording.percent(Targets.LEAD.presence(), 0)
+                            + Wording.percent(asked.presence(), 0)
                             + ", worst phrase "
-                            + Wording.percent(Targets.LEAD.worstPhrase(), 0)
+                            + Wording.percent(asked.worstPhrase(), 0)
                             + ".");
         }
     }
 
-    private String clearNote(Optional<Cover> cover) {
+    private static String words(Solution s) {
+        String steps =
+                String.join(
+                        "; ",
+                        s.steps().stream()
+                                .map(p -> p.edit().returnId() + ": " + p.change())
+                                .toList());
+        return s.words() + (steps.isEmpty() ? "" : " Taken in one step: " + steps + ".");
+    }
+
+    private static String clearNote(Optional<Cover> cover, Targets asked) {
         if (cover.isEmpty() || cover.get().presenceKept().isEmpty()) {
-            return "The lead rests in this section: nothing to clear.";
+            return "It rests in this section: nothing to clear.";
         }
         return "Clear: presence "
                 + Wording.percent(cover.get().presenceKept().getAsDouble(), 0)
                 + ", worst phrase "
                 + Wording.percent(cover.get().worstPhrase().orElse(1), 0)
                 + "; asked are "
-                + Wording.percent(Targets.LEAD.presence(), 0)
+                + Wording.percent(asked.presence(), 0)
                 + " and "
-                + Wording.percent(Targets.LEAD.worstPhrase(), 0)
+                + Wording.percent(asked.worstPhrase(), 0)
                 + ".";
     }
 

@@ -11,19 +11,20 @@ import orbispace.app.draw.ClashPainter;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
+import orbispace.app.draw.PresenceStrip;
 import orbispace.app.draw.RiverPainter;
 import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.session.Clearance;
-import orbispace.app.session.FieldEvents;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
+import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.PairView;
+import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
-import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
@@ -32,17 +33,23 @@ import orbispace.files.Wording;
 /** Room for the dry: what each return does to the lead, over a section. */
 final class ClearView extends Screen {
     private static final double TOP = 48;
-    private static final double VOICE = 100;
+    private static final double VOICE = 88;
+    private static final double EARS = 84;
+    private static final double STRIP = 22;
 
     private final Playhead playhead;
     private final Chart chart = new Chart();
     private final ClearInspector inspector;
+    private final EarBar ears;
+    private double worstSoFar = -0.5;
 
     ClearView(Session session) {
         super(session, "Clear");
         playhead = new Playhead(session.transport().position());
         inspector = new ClearInspector(session);
-        fill(chart, playhead);
+        ears = new EarBar(session);
+        fill(chart, playhead, ears);
+        session.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
         session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
@@ -59,6 +66,7 @@ final class ClearView extends Screen {
     @Override
     protected void layoutChildren() {
         Plate.place(chart, 0, 0, getWidth(), getHeight());
+        Plate.place(ears, 16, getHeight() - EARS, getWidth() - 32, EARS - 4);
         super.layoutChildren();
     }
 
@@ -84,8 +92,31 @@ final class ClearView extends Screen {
 
     @Override
     String keys() {
-        return "Click on a river: choose the return. Click in the chart: hear that moment. Tab and"
-                + " Enter: apply or undo a remedy. Ctrl+Z: undo anything.";
+        return "N: the bar that keeps least, then the next worst. Click on a river: choose the"
+                + " return. Click in the chart: hear that moment. Tab and Enter: apply or undo a"
+                + " remedy, ask an ear word. Ctrl+Z: undo anything.";
+    }
+
+    @Override
+    void nextWorst() {
+        Clearance c = session.measured().clearance().get();
+        if (c == null || c.presencePerBar().isEmpty()) {
+            return;
+        }
+        int bar = PresenceStrip.worst(c.presencePerBar(), worstSoFar);
+        worstSoFar = bar == 0 ? -0.5 : c.presencePerBar().get(bar - 1);
+        if (bar > 0) {
+            go(bar);
+        }
+    }
+
+    private void go(int bar) {
+        Design design = session.design().get();
+        design.song().sections().stream()
+                .filter(s -> bar >= s.firstBar() && bar < s.endBar())
+                .findFirst()
+                .ifPresent(s -> session.selection().section().set(s));
+        session.transport().seek(design.song().clock().secondsOfBar(bar));
     }
 
     private final class Chart extends ScalingCanvas {
@@ -105,8 +136,17 @@ final class ClearView extends Screen {
                     span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
         }
 
+        private TimeAxis songAxis(double w) {
+            return new TimeAxis(0, session.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+        }
+
+        private double stripTop(double h) {
+            return h - EARS - STRIP - 10;
+        }
+
         private double riverHeight(double h) {
-            return Math.clamp((h - TOP - VOICE - 300) / Math.max(1, returns().size()), 44, 92);
+            return Math.clamp(
+                    (h - TOP - VOICE - 310 - EARS) / Math.max(1, returns().size()), 34, 92);
         }
 
         private double riversTop() {
@@ -119,7 +159,14 @@ final class ClearView extends Screen {
             if (row >= 0 && row < returns().size()) {
                 session.selection().returnId().set(returns().get(row).id());
             }
-            if (e.getX() > axis.left()) {
+            if (e.getY() >= stripTop(getHeight()) && e.getX() > axis.left()) {
+                go(
+                        session.design()
+                                .get()
+                                .song()
+                                .clock()
+                                .barAtSeconds(songAxis(getWidth()).seconds(e.getX())));
+            } else if (e.getX() > axis.left()) {
                 session.transport().seek(axis.seconds(e.getX()));
             }
         }
@@ -128,7 +175,7 @@ final class ClearView extends Screen {
         void paint(Pen pen, double w, double h) {
             Design design = session.design().get();
             TimeAxis axis = axis(w);
-            Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
+            Optional<Source> lead = session.clearing().source();
             if (design.sources().isEmpty()) {
                 return;
             }
@@ -154,6 +201,8 @@ final class ClearView extends Screen {
             }
             pen.across(16, w - 16, y, pen.palette.rule);
             clashes(pen, axis, h);
+            marks(pen, axis, h);
+            strip(pen, w, h);
             playhead.follow(axis, TOP, bottom);
         }
 
@@ -162,7 +211,7 @@ final class ClearView extends Screen {
         }
 
         private double chartHeight(double h) {
-            return Math.max(80, h - chartTop(h) - 30);
+            return Math.max(60, h - chartTop(h) - EARS - STRIP - 30);
         }
 
         private void legend(Pen pen, double w) {
@@ -196,7 +245,7 @@ final class ClearView extends Screen {
         }
 
         private Optional<Phrases> found() {
-            return FieldEvents.lead(session.design().get(), session.measured().materials());
+            return Optional.of(session.clearing().phrases());
         }
 
         private void phrases(Pen pen, TimeAxis axis, double top, double bottom) {
@@ -274,13 +323,77 @@ final class ClearView extends Screen {
                     session.design().get().findReturn(id).map(Return::name).orElse("a return");
             pen.text(name, 16, top + 30, Type.regular(11.5), pen.palette.ink3);
             pen.text("covers", 16, top + 45, Type.regular(11.5), pen.palette.ink3);
-            pen.text("the voice", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
+            pen.text("the source", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
             painter.paint(pair(id));
             session.design()
                     .get()
                     .findReturn(id)
                     .map(r -> r.filterOut().highPass())
                     .ifPresent(c -> corner(pen, painter, axis, c));
+        }
+
+        /** Where an ear word may live. */
+        private void marks(Pen pen, TimeAxis axis, double h) {
+            Diagnosis d = session.clearing().diagnosis().get();
+            if (d == null || !d.supported()) {
+                return;
+            }
+            ClashPainter painter = new ClashPainter(pen, axis, chartTop(h), chartHeight(h));
+            double top = d.highHz() > 0 ? painter.y(Math.min(14000, d.highHz())) : chartTop(h);
+            double bottom =
+                    d.highHz() > 0
+                            ? painter.y(Math.max(55, d.lowHz()))
+                            : chartTop(h) + chartHeight(h);
+            List<Span> moments = d.moments().isEmpty() ? List.of(session.span()) : d.moments();
+            for (Span m : moments) {
+                double from = Math.max(axis.left() + 1, axis.x(m.startSeconds()));
+                double to = Math.min(axis.right() - 1, axis.x(m.endSeconds()));
+                if (to > from + 2) {
+                    brackets(pen, from, to, top, bottom);
+                }
+            }
+            double at = Math.max(axis.left() + 4, axis.x(moments.getFirst().startSeconds()) + 4);
+            pen.haloed(
+                    d.word().label(),
+                    Math.min(at, axis.right() - 90),
+                    Math.max(chartTop(h) + 12, top + 12),
+                    Type.strong(11.5),
+                    pen.palette.ink,
+                    pen.palette.disc,
+                    TextAlignment.LEFT);
+        }
+
+        private static void brackets(Pen pen, double l, double r, double t, double b) {
+            double reach = Math.min(8, (r - l) / 3);
+            for (double x : new double[] {l, r}) {
+                double in = x == l ? reach : -reach;
+                pen.line(x, t, x, b, pen.palette.ink, 1.6);
+                pen.line(x, t, x + in, t, pen.palette.ink, 1.6);
+                pen.line(x, b, x + in, b, pen.palette.ink, 1.6);
+            }
+        }
+
+        /** Presence over the whole song, all returns together. */
+        private void strip(Pen pen, double w, double h) {
+            Clearance c = session.measured().clearance().get();
+            double top = stripTop(h);
+            pen.text("Presence", 16, top + 10, Type.strong(11.5), pen.palette.ink);
+            pen.text("bar by bar", 16, top + 23, Type.regular(11), pen.palette.ink3);
+            if (c == null || c.presencePerBar().isEmpty()) {
+                return;
+            }
+            TimeAxis song = songAxis(w);
+            double asked = Targets.of(c.source().role()).presence();
+            new PresenceStrip(pen, song, session.design().get().song().clock())
+                    .paint(c.presencePerBar(), asked, top, STRIP);
+            Span span = session.span();
+            pen.g.setStroke(pen.palette.ink);
+            pen.g.setLineWidth(1.4);
+            pen.g.strokeRect(
+                    song.x(span.startSeconds()),
+                    top - 2,
+                    song.x(span.endSeconds()) - song.x(span.startSeconds()),
+                    STRIP + 4);
         }
 
         private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {

@@ -242,6 +242,7 @@ public final class MainWindow {
                             .set(!session.transport().hearingBefore().get());
                 }
             }
+            case N -> screen().nextWorst();
             case ESCAPE -> keys.setVisible(false);
             default -> stepKey(e);
         }

@@ -88,6 +88,9 @@ abstract class Screen extends Pane {
     /** Shows everything as it is. */
     void refresh() {}
 
+    /** Goes to the next worst place, on screens that have one. */
+    void nextWorst() {}
+
     /** Lines about the keys of this screen. */
     abstract String keys();
 }

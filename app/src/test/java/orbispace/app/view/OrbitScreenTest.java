@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import javafx.scene.Node;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
@@ -99,13 +98,7 @@ class OrbitScreenTest extends WindowCase {
         settle();
         assertThat(ret().gate()).isNotNull();
         assertThat(called("length")).isNotNull();
-        focus(
-                robot.lookup((Node n) ->
-                                n instanceof ButtonBase b
-                                        && "Take the gate out".equals(b.getText())
-                                        && shown(n))
-                        .query());
-        key(KeyCode.SPACE);
+        pressByKey("Take the gate out");
         assertThat(ret().gate()).isNull();
     }
 
@@ -155,7 +148,7 @@ class OrbitScreenTest extends WindowCase {
 
     @Test
     void filtersAreSettledInWords() {
-        press("Before or after? Settle it");
+        pressByKey("Before or after? Settle it");
         until(() -> !session.field().settled().isEmpty());
         assertThat(labels()).anyMatch(l -> l.startsWith("The same sound"));
     }

@@ -127,6 +127,15 @@ abstract class WindowCase {
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
+    /** Presses the button of a text by keyboard, wherever it has been scrolled to. */
+    void pressByKey(String text) {
+        focus(
+                robot.lookup((Node n) ->
+                                n instanceof ButtonBase b && text.equals(b.getText()) && shown(n))
+                        .query());
+        key(KeyCode.SPACE);
+    }
+
     Set<String> labels() {
         return robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
                 .map(Label::getText)

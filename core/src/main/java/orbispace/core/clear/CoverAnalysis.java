@@ -100,6 +100,45 @@ public final class CoverAnalysis {
         return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
     }
 
+    /**
+     * What all returns together leave of a source in each bar of the song, 0 to 1; -1 where it
+     * rests.
+     */
+    public List<Double> presencePerBar(
+            Design design, Source source, List<Span> phrases, double songSeconds, Job job) {
+        PairView view = field(design, source, phrases, new Span(0, songSeconds), job);
+        List<Double> bars = new ArrayList<>();
+        int bar = 1;
+        double from = design.song().clock().secondsOfBar(1);
+        while (from < songSeconds) {
+            double to = Math.min(songSeconds, design.song().clock().secondsOfBar(++bar));
+            bars.add(
+                    view.meter()
+                            .keptBetween(
+                                    (int) Math.max(0, from * ear.framesPerSecond()),
+                                    (int) (to * ear.framesPerSecond()))
+                            .orElse(-1));
+            from = to;
+        }
+        return bars;
+    }
+
+    /** Mean loudness of all dry sources together over a stretch, in sones. */
+    double drySones(Design design, Span span) {
+        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
+        for (Source s : design.sources()) {
+            sum = sum.plus(dry(s));
+        }
+        int from = (int) Math.round(span.startSeconds() * ear.framesPerSecond());
+        int to = (int) Math.round(span.endSeconds() * ear.framesPerSecond());
+        return java.util.Arrays.stream(sum.slice(from, to).sones()).average().orElse(0);
+    }
+
+    /** What each return takes of the mix. */
+    public List<ReturnCost> costs(Design design, Job job) {
+        return ReturnCost.of(renderer.render(design, job));
+    }
+
     /** What a question asks about. */
     PairView view(Question q, Job job) {
         List<Return> wets = q.together() ? q.design().returns() : List.of(q.ret());

@@ -29,12 +29,10 @@ final class EarEvidence {
     final LowShare spectrum;
     final Audio response;
     private final CoverAnalysis analysis;
-    private final Job job;
 
     EarEvidence(Question question, CoverAnalysis analysis, Job job) {
         this.question = question;
         this.analysis = analysis;
-        this.job = job;
         view = analysis.view(question, job);
         spectrum = analysis.spectrum(question.design(), question.ret(), job);
         standing = new Standing(view.cover(), view.sibilanceDb(), spectrum.share());

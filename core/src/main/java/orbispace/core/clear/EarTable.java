@@ -73,8 +73,8 @@ public final class EarTable {
             case SHARP -> sharp(e, t);
             case TOO_LONG -> tooLong(e);
             case WASHED_OUT -> washed(e, t, job);
-            case TOO_FAR -> tooFar(e, t);
-            case TOO_NEAR -> tooNear(e, t);
+            case TOO_FAR -> tooFar(e);
+            case TOO_NEAR -> tooNear(e);
             case TOO_OBVIOUS -> noticed(e, t, true);
             case LOST -> noticed(e, t, false);
             case PUMPING -> pumping(e);
@@ -154,7 +154,7 @@ public final class EarTable {
                 answers);
     }
 
-    private static Row tooFar(EarEvidence e, Targets t) {
+    private static Row tooFar(EarEvidence e) {
         boolean early = e.predelayMillis() < NEAR_MILLIS;
         boolean loud = e.standing.cover().state().compareTo(WetState.HEARD) >= 0;
         List<Candidate> answers = new ArrayList<>();
@@ -179,7 +179,7 @@ public final class EarTable {
                 answers);
     }
 
-    private static Row tooNear(EarEvidence e, Targets t) {
+    private static Row tooNear(EarEvidence e) {
         boolean is = e.standing.cover().state() == WetState.HIDDEN;
         return new Row(
                 is,

@@ -18,6 +18,7 @@ public final class CoverMeter {
     private static final double CLASH_BELOW = 0.8;
     private static final double IMPORTANT_SHARE = 0.8;
     private static final double LEAST_BLOOM = 1e-6;
+    private static final int LEAST_FRAMES = 10;
 
     private final int frames;
     private final double framesPerSecond;
@@ -154,6 +155,13 @@ public final class CoverMeter {
             }
         }
         return counts;
+    }
+
+    /** Presence kept over some frames, as far as the dry speaks in them; empty if it rests. */
+    public OptionalDouble keptBetween(int from, int to) {
+        BitSet part = passages.speaking().get(0, Math.max(0, Math.min(frames, to)));
+        part.clear(0, Math.clamp(from, 0, Math.max(0, to)));
+        return part.cardinality() < LEAST_FRAMES ? OptionalDouble.empty() : kept(part);
     }
 
     /** The share of the dry's loudness in a frame that the wet leaves; 1 where it is silent. */

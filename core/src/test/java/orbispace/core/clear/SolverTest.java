@@ -272,4 +272,43 @@ class SolverTest {
                 .isEqualTo(0.70);
         assertThat(d.requireReturn("C").space()).isInstanceOf(Space.Echo.class);
     }
+
+    @Test
+    void theEarLineIsObviousAboveAndFeltBelowOnEitherPhrase() {
+        float[] bed = Signals.noise(0.003, 60, 6000, SECONDS, RATE, 2);
+        for (int i = 0; i < bed.length; i++) {
+            bed[i] *= i / RATE < 3 ? 1 : 0.03f;
+        }
+        SongMaterial dense =
+                new SongMaterial(
+                        Map.of(
+                                "voice",
+                                java.util.Objects.requireNonNull(MATERIAL.audio().get("voice")),
+                                "bed",
+                                Signals.mono(RATE, bed)),
+                        RATE);
+        CoverAnalysis analysis =
+                new CoverAnalysis(
+                        new Renderer(dense, dense.frames(), new StageCache(1L << 28)), -20, 10);
+        Design design = design(hall("A", 1.5, -10));
+        EarLine line = EarLine.of(analysis, question(design, "A"), Job.QUIET).orElseThrow();
+        assertThat(line.loudest().phrase().startSeconds()).isLessThan(1);
+        assertThat(line.sparsest().phrase().startSeconds()).isGreaterThan(2.5);
+        for (EarLine.Answer a : List.of(line.loudest(), line.sparsest())) {
+            assertThat(a.obviousDb()).isGreaterThan(a.feltDb());
+            Design felt = new ReturnEdit.Level("A", a.feltDb()).applyTo(design);
+            WetState state =
+                    analysis.pair(
+                                    felt,
+                                    felt.sources().getFirst(),
+                                    felt.requireReturn("A"),
+                                    PHRASES.spans(),
+                                    a.phrase(),
+                                    Job.QUIET)
+                            .cover()
+                            .state();
+            assertThat(state).isEqualTo(WetState.FELT);
+        }
+        assertThat(line.loudest().feltDb()).isGreaterThan(line.sparsest().feltDb());
+    }
 }

@@ -1,0 +1,67 @@
+package orbispace.app.draw;
+
+import java.util.List;
+import orbispace.core.time.SongClock;
+
+/** What is left of a source in each bar of the song, so that the worst bar is seen at once. */
+public final class PresenceStrip {
+    private static final double LEAST = 0.4;
+
+    private final Pen pen;
+    private final TimeAxis axis;
+    private final SongClock clock;
+
+    /** A strip on an axis over the whole song. */
+    public PresenceStrip(Pen pen, TimeAxis axis, SongClock clock) {
+        this.pen = pen;
+        this.axis = axis;
+        this.clock = clock;
+    }
+
+    /** Draws a bar of ink for what is kept in each bar, crossed where it is less than asked. */
+    public void paint(List<Double> bars, double asked, double top, double height) {
+        pen.g.setFill(pen.palette.disc);
+        pen.g.fillRect(axis.left(), top, axis.width(), height);
+        double line = top + height * (1 - scaled(asked));
+        for (int i = 0; i < bars.size(); i++) {
+            double from = Math.max(axis.left(), axis.x(clock.secondsOfBar(i + 1)));
+            double to = Math.min(axis.right(), axis.x(clock.secondsOfBar(i + 2))) - 1;
+            double kept = bars.get(i);
+            if (kept < 0 || to <= from) {
+                continue;
+            }
+            double y = top + height * (1 - scaled(kept));
+            if (kept < asked) {
+                Hatch.cross(
+                        pen.g,
+                        pen.palette.warn,
+                        Hatch.Area.rectangle(from, y, to - from, top + height - y));
+            } else {
+                pen.g.setFill(pen.palette.ink2);
+                pen.g.fillRect(from, y, to - from, top + height - y);
+            }
+        }
+        pen.g.setLineDashes(2, 3);
+        pen.across(axis.left(), axis.right(), line, pen.palette.ink3);
+        pen.g.setLineDashes();
+        pen.g.setStroke(pen.palette.rule);
+        pen.g.setLineWidth(1);
+        pen.g.strokeRect(axis.left() + 0.5, top + 0.5, axis.width() - 1, height - 1);
+    }
+
+    private static double scaled(double kept) {
+        return Math.clamp((kept - LEAST) / (1 - LEAST), 0.05, 1);
+    }
+
+    /** The bar with the least presence of those worse than a limit; 0 for none. */
+    public static int worst(List<Double> bars, double better) {
+        int worst = 0;
+        for (int i = 0; i < bars.size(); i++) {
+            double kept = bars.get(i);
+            if (kept > better && (worst == 0 || kept < bars.get(worst - 1))) {
+                worst = i + 1;
+            }
+        }
+        return worst;
+    }
+}

@@ -1,0 +1,203 @@
+package orbispace.app.session;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.Diagnosis;
+import orbispace.core.clear.EarLine;
+import orbispace.core.clear.EarTable;
+import orbispace.core.clear.EarWord;
+import orbispace.core.clear.Question;
+import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.RemedyKind;
+import orbispace.core.clear.Solution;
+import orbispace.core.clear.Solver;
+import orbispace.core.clear.Targets;
+import orbispace.core.design.Design;
+import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.material.Phrases;
+import orbispace.core.render.Job;
+import org.jspecify.annotations.Nullable;
+
+/** Keeping a source clear: who is judged, what is barred, ear words, and whole solutions. */
+public final class Clearing {
+    private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
+
+    private final Session session;
+    private final StringProperty sourceId = new SimpleStringProperty("");
+    private final ObjectProperty<Set<RemedyKind>> barred = new SimpleObjectProperty<>(Set.of());
+    private final ObjectProperty<@Nullable Diagnosis> diagnosis = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable Solution> solution = new SimpleObjectProperty<>();
+
+    private final ObjectProperty<@Nullable EarLine> earLine = new SimpleObjectProperty<>();
+
+    Clearing(Session session) {
+        this.session = session;
+    }
+
+    /** Id of the source that is judged; empty for the first lead. */
+    public StringProperty sourceId() {
+        return sourceId;
+    }
+
+    /** Remedies that are not to be proposed. */
+    public ReadOnlyObjectProperty<Set<RemedyKind>> barred() {
+        return barred;
+    }
+
+    /** What the last ear word was answered; null for none. */
+    public ReadOnlyObjectProperty<@Nullable Diagnosis> diagnosis() {
+        return diagnosis;
+    }
+
+    /** What the solver did last; null for nothing. */
+    public ReadOnlyObjectProperty<@Nullable Solution> solution() {
+        return solution;
+    }
+
+    /** Bars a kind of remedy, or lets it in again. */
+    public void bar(RemedyKind kind, boolean out) {
+        Set<RemedyKind> now = EnumSet.noneOf(RemedyKind.class);
+        now.addAll(barred.get());
+        if (out) {
+            now.add(kind);
+        } else {
+            now.remove(kind);
+        }
+        barred.set(Set.copyOf(now));
+        session.measureAgain();
+    }
+
+    /** Judges another source. */
+    public void judge(String id) {
+        sourceId.set(id);
+        diagnosis.set(null);
+        session.measureAgain();
+    }
+
+    /** The source that is judged; empty if nothing leads and none is chosen. */
+    public Optional<Source> source() {
+        Design design = session.design().get();
+        return design.findSource(sourceId.get())
+                .or(() -> design.sourcesOf(Role.LEAD).stream().findFirst());
+    }
+
+    /** The design as it stands. */
+    Design design() {
+        return session.design().get();
+    }
+
+    /** Where the judged source speaks; no phrases for one that has none. */
+    public Phrases phrases() {
+        return source().flatMap(
+                        s -> Optional.ofNullable(session.measured().materials().get(s.id())))
+                .flatMap(Material::phrases)
+                .orElse(NONE);
+    }
+
+    /** What is asked of the judged source against a return. */
+    public Optional<Targets> targets(String returnId) {
+        Design design = session.design().get();
+        Optional<Return> r = design.findReturn(returnId);
+        return source().flatMap(s -> r.map(x -> Targets.of(design, s, x)));
+    }
+
+    private Optional<Question> question() {
+        String id = session.selection().returnId().get();
+        return session.design().get().findReturn(id).isEmpty()
+                ? Optional.empty()
+                : source().map(s ->
+                        new Question(
+                                session.design().get(), s, id, phrases(), session.span(), false));
+    }
+
+    /** Asks what the measures say to a word about the chosen return. */
+    public void hear(EarWord word) {
+        Optional<Question> q = question();
+        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        if (q.isEmpty() || analysis.isEmpty()) {
+            return;
+        }
+        Targets targets = targets(q.get().returnId()).orElse(Targets.LEAD);
+        session.jobs()
+                .start(
+                        "ear",
+                        "Looking for what is \u201c" + word.label() + "\u201d",
+                        job -> new EarTable(analysis.get()).diagnose(word, q.get(), targets, job),
+                        diagnosis::set,
+                        session::failed);
+    }
+
+    /** The chosen return balanced by ear line; null before it was asked. */
+    public ReadOnlyObjectProperty<@Nullable EarLine> earLine() {
+        return earLine;
+    }
+
+    /** Balances the chosen return by ear line. */
+    public void balance() {
+        Optional<Question> q = question();
+        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        if (q.isEmpty() || analysis.isEmpty()) {
+            return;
+        }
+        session.jobs()
+                .start(
+                        "ear line",
+                        "Raising it until it is obvious, and back",
+                        job -> EarLine.of(analysis.get(), q.get(), job),
+                        found -> earLine.set(found.orElse(null)),
+                        session::failed);
+    }
+
+    /** Takes the word back. */
+    public void unhear() {
+        session.jobs().cancel("ear");
+        diagnosis.set(null);
+    }
+
+    /** Clears the judged source of the chosen return, or of all of them, in one step. */
+    public void solve(boolean all) {
+        Optional<Question> q = question();
+        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        if (q.isEmpty() || analysis.isEmpty()) {
+            return;
+        }
+        Targets targets =
+                all
+                        ? Targets.of(q.get().source().role())
+                        : targets(q.get().returnId()).orElse(Targets.LEAD);
+        Solver solver = new Solver(new RemedyFinder(analysis.get(), targets, barred.get()));
+        session.jobs()
+                .start(
+                        "solve",
+                        all ? "Clearing the whole field" : "Clearing this return",
+                        (Job job) ->
+                                all ? solver.solveField(q.get(), job) : solver.solve(q.get(), job),
+                        this::take,
+                        session::failed);
+    }
+
+    private void take(Solution found) {
+        if (!found.steps().isEmpty()) {
+            session.edit(new FieldEdit.Adopt(found.design().returns(), "clearing"));
+            solution.set(found);
+        }
+    }
+
+    /** A change makes words and solutions old. */
+    void changed() {
+        diagnosis.set(null);
+        solution.set(null);
+        earLine.set(null);
+    }
+}
