@@ -28,6 +28,7 @@ import orbispace.core.time.Span;
  */
 public final class CoverAnalysis {
     private static final int MOST_EXCITATIONS = 64;
+    private static final double LEAST_PART_SECONDS = 0.5;
 
     private final Renderer renderer;
     private final Ear ear;
@@ -231,12 +232,11 @@ public final class CoverAnalysis {
         Excitation part = dry.slice(from, to);
         List<Span> inside = new ArrayList<>();
         for (Span phrase : phrases) {
-            if (phrase.overlaps(span)) {
-                inside.add(
-                        new Span(
-                                Math.max(0, phrase.startSeconds() - span.startSeconds()),
-                                Math.min(phrase.endSeconds(), span.endSeconds())
-                                        - span.startSeconds()));
+            double begins = Math.max(phrase.startSeconds(), span.startSeconds());
+            double ends = Math.min(phrase.endSeconds(), span.endSeconds());
+            // The first breath of a phrase that belongs to the next section is no phrase of this.
+            if (ends - begins >= Math.min(LEAST_PART_SECONDS, phrase.seconds() / 2)) {
+                inside.add(new Span(begins - span.startSeconds(), ends - span.startSeconds()));
             }
         }
         // One that has no phrases, such as a drum, speaks where it is loud.

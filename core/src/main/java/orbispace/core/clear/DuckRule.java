@@ -2,6 +2,7 @@ package orbispace.core.clear;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
@@ -45,19 +46,15 @@ final class DuckRule implements RemedyRule {
                         .times(Decibels.toPower(q.ret().levelDb()));
         Duck whole = draft(q.source(), q.phrases(), MOST_DB);
         float[] peaks = peaks(analysis, q.source());
-        double low = old == null ? 0 : old.rangeDb();
-        double high = MOST_DB;
-        while (high - low > STEP_DB / 2) {
-            job.check();
-            double middle = (low + high) / 2;
-            float[] gains = gains(analysis, peaks, whole.withRange(middle), open.frames());
-            PairView view = analysis.withWet(q, open.times(gains), job);
-            if (new Standing(view.cover(), now.sibilanceDb(), now.lowShare()).uncovers(targets)) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
+        DoubleFunction<Standing> at =
+                db -> {
+                    job.check();
+                    float[] gains = gains(analysis, peaks, whole.withRange(db), open.frames());
+                    PairView view = analysis.withWet(q, open.times(gains), job);
+                    return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+                };
+        double high =
+                Reach.least(old == null ? 0 : old.rangeDb(), MOST_DB, STEP_DB / 2, at, targets);
         double range = Math.min(MOST_DB, Math.ceil(high / STEP_DB) * STEP_DB);
         if (old != null && range <= old.rangeDb()) {
             return Optional.empty();

@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.hearing.Excitation;
@@ -24,22 +25,19 @@ final class LevelRule implements RemedyRule {
             return Optional.empty();
         }
         Excitation wet = analysis.wet(q.design(), q.ret(), job);
-        double low = 0;
-        double high = MOST_DB;
-        while (high - low > STEP_DB / 2) {
-            job.check();
-            double middle = (low + high) / 2;
-            PairView view = analysis.withWet(q, wet.times(Decibels.toPower(-middle)), job);
-            Standing standing = new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
-            boolean enough =
-                    standing.uncovers(targets)
-                            && view.cover().state().compareTo(targets.state()) <= 0;
-            if (enough) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
+        DoubleFunction<Standing> at =
+                db -> {
+                    job.check();
+                    PairView view = analysis.withWet(q, wet.times(Decibels.toPower(-db)), job);
+                    return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+                };
+        double covered = now.uncovers(targets) ? 0 : Reach.least(0, MOST_DB, STEP_DB / 2, at, targets);
+        double noticed = loud ? Reach.leastFor(
+                        0,
+                        MOST_DB,
+                        STEP_DB / 2,
+                        db -> at.apply(db).cover().state().compareTo(targets.state()) <= 0) : 0;
+        double high = Math.max(covered, noticed);
         double by = Math.min(MOST_DB, Math.ceil(high / STEP_DB) * STEP_DB);
         double level = Math.max(-90, q.ret().levelDb() - by);
         return Optional.of(
