@@ -32,6 +32,12 @@ public final class ClashPainter {
         return top + height * (1 - (HearingModel.erbNumber(hz) - low) / (high - low));
     }
 
+    /** The ear band at a height of the chart. */
+    public static int bandAt(double y, double top, double height) {
+        double share = 1 - (y - top) / height;
+        return Math.clamp(Math.round(share * (HearingModel.BANDS - 1)), 0, HearingModel.BANDS - 1);
+    }
+
     /** Draws the frame and, if there is a pair, its clashes. */
     public void paint(java.util.Optional<PairView> pair) {
         pen.g.setFill(pen.palette.disc);

@@ -1,7 +1,9 @@
 package orbispace.app.session;
 
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.ObjectProperty;
@@ -14,6 +16,7 @@ import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarLine;
 import orbispace.core.clear.EarTable;
 import orbispace.core.clear.EarWord;
+import orbispace.core.clear.Goal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
 import orbispace.core.clear.RemedyKind;
@@ -34,6 +37,7 @@ public final class Clearing {
     private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final Session session;
+    private final Map<String, Goal> goals = new HashMap<>();
     private final StringProperty sourceId = new SimpleStringProperty("");
     private final ObjectProperty<Set<RemedyKind>> barred = new SimpleObjectProperty<>(Set.of());
     private final ObjectProperty<@Nullable Diagnosis> diagnosis = new SimpleObjectProperty<>();
@@ -105,11 +109,32 @@ public final class Clearing {
                 .orElse(NONE);
     }
 
-    /** What is asked of the judged source against a return. */
+    /** What is asked of the judged source against a return: as chosen, or by role. */
     public Optional<Targets> targets(String returnId) {
         Design design = session.design().get();
         Optional<Return> r = design.findReturn(returnId);
-        return source().flatMap(s -> r.map(x -> Targets.of(design, s, x)));
+        return source().flatMap(s ->
+                r.map(x ->
+                        goal(returnId)
+                                .map(Goal::targets)
+                                .orElseGet(() -> Targets.of(design, s, x))));
+    }
+
+    /** The goal chosen for the judged source and a return; empty for the default of its role. */
+    public Optional<Goal> goal(String returnId) {
+        return source().flatMap(s -> Optional.ofNullable(goals.get(s.id() + ">" + returnId)));
+    }
+
+    /** Wants something of the judged source and a return; null for the default of its role. */
+    public void want(String returnId, @Nullable Goal goal) {
+        source().ifPresent(s -> {
+            if (goal == null) {
+                goals.remove(s.id() + ">" + returnId);
+            } else {
+                goals.put(s.id() + ">" + returnId, goal);
+            }
+            session.measureAgain();
+        });
     }
 
     private Optional<Question> question() {

@@ -244,6 +244,9 @@ public final class Measurements {
         CoverAnalysis using = cover;
         Phrases phrases = clearing.phrases();
         double seconds = render.frames() / design.song().sampleRateHz();
+        Map<String, Targets> asked = new HashMap<>();
+        design.returns()
+                .forEach(r -> clearing.targets(r.id()).ifPresent(t -> asked.put(r.id(), t)));
         jobs.start(
                 "clear",
                 "Measuring what the returns cover",
@@ -253,6 +256,7 @@ public final class Measurements {
                                 new Question(design, judged.get(), "", phrases, span, false),
                                 seconds,
                                 barred,
+                                asked,
                                 job),
                 clearance::set,
                 this::failed);
@@ -263,6 +267,7 @@ public final class Measurements {
             Question q,
             double songSeconds,
             Optional<Set<RemedyKind>> barred,
+            Map<String, Targets> asked,
             Job job) {
         Design design = q.design();
         Map<String, PairView> pairs = new LinkedHashMap<>();
@@ -282,7 +287,9 @@ public final class Measurements {
         for (Return r : barred.isPresent() ? design.returns() : List.<Return>of()) {
             RemedyFinder finder =
                     new RemedyFinder(
-                            cover, Targets.of(design, q.source(), r), barred.orElse(Set.of()));
+                            cover,
+                            asked.getOrDefault(r.id(), Targets.LEAD),
+                            barred.orElse(Set.of()));
             proposals.put(r.id(), finder.propose(q.about(r.id()), job));
             job.report((pairs.size() + proposals.size()) / (double) parts);
         }

@@ -18,6 +18,7 @@ import orbispace.app.session.Clearance;
 import orbispace.app.session.Session;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarLine;
+import orbispace.core.clear.Goal;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.RemedyKind;
@@ -35,6 +36,7 @@ final class ClearInspector extends VBox {
     private final Session session;
     private final MenuButton lead = new MenuButton();
     private final Label low = new Label();
+    private final MenuButton goal = new MenuButton();
     private final MenuButton kinds = new MenuButton("all kinds");
     private final Label name = new Label();
     private final SealMark seal;
@@ -56,6 +58,12 @@ final class ClearInspector extends VBox {
         lead.setAccessibleText("the source that must stay clear");
         lead.getItems().add(new MenuItem(""));
         lead.setOnShowing(e -> fillSources());
+        goal.getStyleClass().add("kind-menu");
+        goal.setAccessibleText("what is asked of this source and this return");
+        goal.getItems().add(goalItem("by its role", null));
+        for (Goal g : Goal.values()) {
+            goal.getItems().add(goalItem(g.label(), g));
+        }
         low.getStyleClass().add("caption");
         low.setWrapText(true);
         low.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
@@ -104,7 +112,10 @@ final class ClearInspector extends VBox {
                         head,
                         presence,
                         bloom,
-                        new VBox(2, new HBox(stateHead, Plate.spring(), balance), stateLine),
+                        new VBox(
+                                2,
+                                new HBox(6, stateHead, Plate.spring(), goal, balance),
+                                stateLine),
                         low,
                         remedyLine,
                         scroll);
@@ -134,6 +145,17 @@ final class ClearInspector extends VBox {
         name.setText(session.design().get().findReturn(id).map(Return::name).orElse("no return"));
         lead.setText(session.clearing().source().map(Source::name).orElse("Lead"));
         Targets asked = session.clearing().targets(id).orElse(Targets.LEAD);
+        goal.setText(
+                "asked: "
+                        + session.clearing()
+                                .goal(id)
+                                .map(Goal::label)
+                                .orElse(
+                                        Wording.percent(asked.presence(), 0)
+                                                + ", "
+                                                + asked.state()
+                                                        .name()
+                                                        .toLowerCase(java.util.Locale.ROOT)));
         int out = session.clearing().barred().get().size();
         kinds.setText(out == 0 ? "all kinds" : out + " barred");
         Optional<Cover> cover =
@@ -167,6 +189,15 @@ final class ClearInspector extends VBox {
         showRemedies(c, id, cover, asked);
     }
 
+    private MenuItem goalItem(String text, @org.jspecify.annotations.Nullable Goal wanted) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(e -> {
+            session.clearing().want(session.selection().returnId().get(), wanted);
+            refresh();
+        });
+        return item;
+    }
+
     private static String supporting(Cover c) {
         return "clashes in "
                 + Wording.percent(c.clashArea(), 0)
@@ -185,41 +216,6 @@ final class ClearInspector extends VBox {
                 + " LU louder, its peak "
                 + Wording.number(c.truePeakDb(), 1)
                 + " dB higher.";
-    }
-
-    /** The two levels of the ear line, where they differ, with a press to set either. */
-    private void showEarLine(EarLine line) {
-        Label text =
-                new Label(
-                        "Obvious from "
-                                + Wording.number(line.loudest().obviousDb(), 1)
-                                + " dB in the loudest phrase"
-                                + barOf(line.loudest())
-                                + ", from "
-                                + Wording.number(line.sparsest().obviousDb(), 1)
-                                + " in the sparsest"
-                                + barOf(line.sparsest())
-                                + "; taken back until only felt:");
-        text.getStyleClass().add("why");
-        text.setWrapText(true);
-        HBox buttons =
-                new HBox(
-                        5,
-                        setTo(line.loudest().feltDb(), "loudest"),
-                        setTo(line.sparsest().feltDb(), "sparsest"));
-        remedies.getChildren().add(new VBox(4, text, buttons));
-    }
-
-    private Button setTo(double db, String phrase) {
-        return Plate.small(
-                "Set " + Wording.number(db, 1) + " dB (" + phrase + ")",
-                () -> session.edit(new ReturnEdit.Level(session.selection().returnId().get(), db)));
-    }
-
-    private String barOf(EarLine.Answer answer) {
-        return " (bar "
-                + session.design().get().song().clock().barAtSeconds(answer.phrase().startSeconds())
-                + ")";
     }
 
     private void fillSources() {
@@ -266,7 +262,7 @@ final class ClearInspector extends VBox {
         List<Proposal> open = c == null ? List.of() : c.proposals().getOrDefault(id, List.of());
         EarLine line = session.clearing().earLine().get();
         if (line != null) {
-            showEarLine(line);
+            remedies.getChildren().add(new EarLineCard(session, line));
         }
         Diagnosis heard = session.clearing().diagnosis().get();
         if (heard != null) {

@@ -31,12 +31,16 @@ final class LevelRule implements RemedyRule {
                     PairView view = analysis.withWet(q, wet.times(Decibels.toPower(-db)), job);
                     return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
                 };
-        double covered = now.uncovers(targets) ? 0 : Reach.least(0, MOST_DB, STEP_DB / 2, at, targets);
-        double noticed = loud ? Reach.leastFor(
-                        0,
-                        MOST_DB,
-                        STEP_DB / 2,
-                        db -> at.apply(db).cover().state().compareTo(targets.state()) <= 0) : 0;
+        double covered =
+                now.uncovers(targets) ? 0 : Reach.least(0, MOST_DB, STEP_DB / 2, at, targets);
+        double noticed =
+                loud
+                        ? Reach.leastFor(
+                                0,
+                                MOST_DB,
+                                STEP_DB / 2,
+                                db -> at.apply(db).cover().state().compareTo(targets.state()) <= 0)
+                        : 0;
         double high = Math.max(covered, noticed);
         double by = Math.min(MOST_DB, Math.ceil(high / STEP_DB) * STEP_DB);
         double level = Math.max(-90, q.ret().levelDb() - by);

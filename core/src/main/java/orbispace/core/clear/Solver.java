@@ -96,7 +96,7 @@ public final class Solver {
             design = part.design();
             job.report(steps.size() / (steps.size() + 4.0));
         }
-        for (int round = 0; round < returns.size(); round++) {
+        for (int round = 0; round < 2 * returns.size(); round++) {
             Question together = all.of(design);
             if (finder.standing(together, job).uncovers(finder.targets())) {
                 break;

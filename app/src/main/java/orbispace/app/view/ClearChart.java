@@ -1,0 +1,398 @@
+package orbispace.app.view;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Cursor;
+import javafx.scene.control.Label;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.BarRuler;
+import orbispace.app.draw.ClashPainter;
+import orbispace.app.draw.Hatch;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.PresenceStrip;
+import orbispace.app.draw.RiverPainter;
+import orbispace.app.draw.SilhouettePainter;
+import orbispace.app.draw.TimeAxis;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Clearance;
+import orbispace.app.session.Material;
+import orbispace.app.session.Session;
+import orbispace.core.clear.Diagnosis;
+import orbispace.core.clear.PairView;
+import orbispace.core.clear.River;
+import orbispace.core.clear.Targets;
+import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Return;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.HearingModel;
+import orbispace.core.material.Phrases;
+import orbispace.core.time.Span;
+import orbispace.files.Wording;
+
+/** Rivers over the phrases, the chart of clashes, and presence bar by bar. */
+final class ClearChart extends ScalingCanvas {
+    /** Height left free below for the ear words. */
+    static final double EARS = 84;
+
+    private static final double LABELS = Screen.LABELS;
+    private static final double TOP = 48;
+    private static final double VOICE = 88;
+    private static final double STRIP = 22;
+
+    private final Session session;
+    private final Playhead playhead;
+    private final Label reading;
+
+    ClearChart(Session session, Playhead playhead, Label reading) {
+        this.session = session;
+        this.playhead = playhead;
+        this.reading = reading;
+        setMouseTransparent(false);
+        setCursor(Cursor.CROSSHAIR);
+        addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        addEventHandler(MouseEvent.MOUSE_MOVED, this::pointed);
+        addEventHandler(MouseEvent.MOUSE_EXITED, e -> reading.setText(""));
+    }
+
+    /** Shows the section of a bar and goes there. */
+    void go(int bar) {
+        Design design = session.design().get();
+        design.song().sections().stream()
+                .filter(s -> bar >= s.firstBar() && bar < s.endBar())
+                .findFirst()
+                .ifPresent(s -> session.selection().section().set(s));
+        session.transport().seek(design.song().clock().secondsOfBar(bar));
+    }
+
+    /** Says which return takes what from the source at the pointer. */
+    private void pointed(MouseEvent e) {
+        double h = getHeight();
+        TimeAxis axis = axis(getWidth());
+        Optional<PairView> pair = pair(session.selection().returnId().get());
+        boolean inside =
+                e.getX() > axis.left()
+                        && e.getX() < axis.right()
+                        && e.getY() > chartTop(h)
+                        && e.getY() < chartTop(h) + chartHeight(h);
+        if (!inside || pair.isEmpty()) {
+            reading.setText("");
+            return;
+        }
+        double seconds = axis.seconds(e.getX());
+        int frame = (int) ((seconds - axis.fromSeconds()) * pair.get().river().framesPerSecond());
+        int band = ClashPainter.bandAt(e.getY(), chartTop(h), chartHeight(h));
+        reading.setText(words(pair.get(), frame, band, seconds));
+    }
+
+    private String words(PairView pair, int frame, int band, double seconds) {
+        if (frame < 0 || frame >= pair.river().frames()) {
+            return "";
+        }
+        Design design = session.design().get();
+        String id = session.selection().returnId().get();
+        String name = design.findReturn(id).map(Return::name).orElse("the return");
+        String source = session.clearing().source().map(Source::name).orElse("the source");
+        String place =
+                "Bar "
+                        + design.song().clock().barAtSeconds(seconds)
+                        + ", "
+                        + Wording.hertz(HearingModel.centreHz(band))
+                        + ": ";
+        boolean speaks = pair.river().course(frame) != River.Course.BLOOMS;
+        if (!speaks) {
+            return place + source + " rests; " + name + " is heard by itself.";
+        }
+        return place
+                + name
+                + (pair.meter().clashAt(frame, band)
+                        ? " takes more than a fifth of " + source + " here"
+                        : " leaves " + source + " alone here")
+                + "; "
+                + Wording.percent(pair.meter().keptAt(frame), 0)
+                + " of its loudness is left at this moment.";
+    }
+
+    private List<Return> returns() {
+        return session.design().get().returns();
+    }
+
+    private TimeAxis axis(double w) {
+        Span span = session.span();
+        return new TimeAxis(span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
+    }
+
+    private TimeAxis songAxis(double w) {
+        return new TimeAxis(0, session.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+    }
+
+    private double stripTop(double h) {
+        return h - EARS - STRIP - 10;
+    }
+
+    private double riverHeight(double h) {
+        return Math.clamp((h - TOP - VOICE - 310 - EARS) / Math.max(1, returns().size()), 34, 92);
+    }
+
+    private double riversTop() {
+        return TOP + 20 + VOICE;
+    }
+
+    private void pressed(MouseEvent e) {
+        TimeAxis axis = axis(getWidth());
+        int row = (int) Math.floor((e.getY() - riversTop()) / riverHeight(getHeight()));
+        if (row >= 0 && row < returns().size()) {
+            session.selection().returnId().set(returns().get(row).id());
+        }
+        if (e.getY() >= stripTop(getHeight()) && e.getX() > axis.left()) {
+            go(
+                    session.design()
+                            .get()
+                            .song()
+                            .clock()
+                            .barAtSeconds(songAxis(getWidth()).seconds(e.getX())));
+        } else if (e.getX() > axis.left()) {
+            session.transport().seek(axis.seconds(e.getX()));
+            boolean cell = e.getY() > chartTop(getHeight()) && !session.transport().playing().get();
+            if (cell) {
+                session.transport().togglePlaying();
+            }
+        }
+    }
+
+    @Override
+    void paint(Pen pen, double w, double h) {
+        Design design = session.design().get();
+        TimeAxis axis = axis(w);
+        Optional<Source> lead = session.clearing().source();
+        if (design.sources().isEmpty()) {
+            return;
+        }
+        if (lead.isEmpty()) {
+            pen.text(
+                    "Give one source the role lead, and Orbispace measures what covers it.",
+                    w / 2,
+                    h / 2,
+                    Type.regular(14),
+                    pen.palette.ink2,
+                    TextAlignment.CENTER);
+            return;
+        }
+        legend(pen, w);
+        double bottom = chartTop(h) + chartHeight(h);
+        phrases(pen, axis, TOP + 20, bottom);
+        BarRuler.paint(pen, design.song().clock(), axis, TOP, 20, bottom);
+        voice(pen, axis, lead.get());
+        double y = riversTop();
+        for (Return r : returns()) {
+            river(pen, axis, r, y, riverHeight(h));
+            y += riverHeight(h);
+        }
+        pen.across(16, w - 16, y, pen.palette.rule);
+        clashes(pen, axis, h);
+        marks(pen, axis, h);
+        strip(pen, w, h);
+        playhead.follow(axis, TOP, bottom);
+    }
+
+    /** Where the chart of clashes begins. */
+    double chartTop(double h) {
+        return riversTop() + riverHeight(h) * returns().size() + 22;
+    }
+
+    private double chartHeight(double h) {
+        return Math.max(60, h - chartTop(h) - EARS - STRIP - 30);
+    }
+
+    private void legend(Pen pen, double w) {
+        String[] names = {"blooms in a gap", "under the voice", "covers the voice"};
+        double x = w - 16;
+        String id =
+                session.selection().returnId().get().isEmpty()
+                        ? "A"
+                        : session.selection().returnId().get();
+        for (int i = 2; i >= 0; i--) {
+            double width = Pen.width(names[i], Type.regular(11.5));
+            pen.text(names[i], x - width, 30, Type.regular(11.5), pen.palette.ink2);
+            x -= width + 34;
+            switch (i) {
+                case 0 -> {
+                    pen.g.setFill(pen.palette.ofReturn(id));
+                    pen.g.fillRect(x, 20, 26, 12);
+                }
+                case 1 ->
+                        Hatch.ofReturn(
+                                pen.g,
+                                id,
+                                pen.palette.ofReturn(id),
+                                Hatch.Area.rectangle(x, 20, 26, 12));
+                default ->
+                        Hatch.cross(pen.g, pen.palette.warn, Hatch.Area.rectangle(x, 20, 26, 12));
+            }
+            x -= 18;
+        }
+    }
+
+    private Optional<Phrases> found() {
+        return Optional.of(session.clearing().phrases());
+    }
+
+    private void phrases(Pen pen, TimeAxis axis, double top, double bottom) {
+        for (Span phrase : found().map(Phrases::spans).orElse(List.of())) {
+            double from = Math.max(axis.left(), axis.x(phrase.startSeconds()));
+            double to = Math.min(axis.right(), axis.x(phrase.endSeconds()));
+            if (to > from) {
+                pen.g.setGlobalAlpha(0.05);
+                pen.g.setFill(pen.palette.ink);
+                pen.g.fillRect(from, top, to - from, bottom - top);
+                pen.g.setGlobalAlpha(1);
+                pen.g.setLineDashes(1, 3);
+                pen.upright(from, top, bottom, pen.palette.ink3);
+                pen.upright(to, top, bottom, pen.palette.ink3);
+                pen.g.setLineDashes();
+            }
+        }
+    }
+
+    private void voice(Pen pen, TimeAxis axis, Source lead) {
+        double base = TOP + 20 + VOICE;
+        pen.text(lead.name(), 16, base - 46, Type.strong(13), pen.palette.ink);
+        pen.text("dry, the key", 16, base - 30, Type.regular(11.5), pen.palette.ink3);
+        Material m = session.measured().materials().get(lead.id());
+        if (m != null) {
+            double full = m.silhouette().peak(0, m.silhouette().seconds());
+            SilhouettePainter.paint(pen, m.silhouette(), axis, base, VOICE - 12, full);
+        }
+    }
+
+    private void river(Pen pen, TimeAxis axis, Return r, double top, double height) {
+        boolean chosen = r.id().equals(session.selection().returnId().get());
+        double middle = top + height / 2;
+        if (chosen) {
+            pen.clipped(
+                    8.5,
+                    Math.floor(top) + 4.5,
+                    LABELS + 2,
+                    height - 9,
+                    5,
+                    pen.palette.card,
+                    pen.palette.ofReturn(r.id()));
+        }
+        pen.across(16, axis.right(), top, pen.palette.rule);
+        pen.seal(r.id(), 28, middle, 12, chosen);
+        pen.text(r.name(), 46, middle - 1, Type.strong(13), pen.palette.ink);
+        Optional<PairView> pair = pair(r.id());
+        String kept =
+                pair.flatMap(p ->
+                                p.cover().presenceKept().isPresent()
+                                        ? Optional.of(p.cover().presenceKept().getAsDouble())
+                                        : Optional.empty())
+                        .map(v -> "kept " + Wording.percent(v, 0))
+                        .orElse("measuring");
+        pen.text(kept, 46, middle + 14, Type.regular(11.5), pen.palette.ink3);
+        pair.ifPresent(
+                p -> new RiverPainter(pen, p.river(), axis, r.id(), middle, height - 12).paint());
+    }
+
+    /** The pair as it was measured over this very stretch; nothing while another is still shown. */
+    private Optional<PairView> pair(String id) {
+        return Optional.ofNullable(session.measured().clearance().get())
+                .filter((Clearance c) -> c.span().equals(session.span()))
+                .flatMap(c -> c.pair(id));
+    }
+
+    private void clashes(Pen pen, TimeAxis axis, double h) {
+        double top = chartTop(h);
+        ClashPainter painter = new ClashPainter(pen, axis, top, chartHeight(h));
+        String id = session.selection().returnId().get();
+        pen.text("Clashes", 16, top + 12, Type.strong(13), pen.palette.ink);
+        String name = session.design().get().findReturn(id).map(Return::name).orElse("a return");
+        pen.text(name, 16, top + 30, Type.regular(11.5), pen.palette.ink3);
+        pen.text("covers", 16, top + 45, Type.regular(11.5), pen.palette.ink3);
+        pen.text("the source", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
+        painter.paint(pair(id));
+        session.design()
+                .get()
+                .findReturn(id)
+                .map(r -> r.filterOut().highPass())
+                .ifPresent(c -> corner(pen, painter, axis, c));
+    }
+
+    /** Where an ear word may live. */
+    private void marks(Pen pen, TimeAxis axis, double h) {
+        Diagnosis d = session.clearing().diagnosis().get();
+        if (d == null || !d.supported()) {
+            return;
+        }
+        ClashPainter painter = new ClashPainter(pen, axis, chartTop(h), chartHeight(h));
+        double top = d.highHz() > 0 ? painter.y(Math.min(14000, d.highHz())) : chartTop(h);
+        double bottom =
+                d.highHz() > 0 ? painter.y(Math.max(55, d.lowHz())) : chartTop(h) + chartHeight(h);
+        List<Span> moments = d.moments().isEmpty() ? List.of(session.span()) : d.moments();
+        for (Span m : moments) {
+            double from = Math.max(axis.left() + 1, axis.x(m.startSeconds()));
+            double to = Math.min(axis.right() - 1, axis.x(m.endSeconds()));
+            if (to > from + 2) {
+                brackets(pen, from, to, top, bottom);
+            }
+        }
+        double at = Math.max(axis.left() + 4, axis.x(moments.getFirst().startSeconds()) + 4);
+        pen.haloed(
+                d.word().label(),
+                Math.min(at, axis.right() - 90),
+                Math.max(chartTop(h) + 12, top + 12),
+                Type.strong(11.5),
+                pen.palette.ink,
+                pen.palette.disc,
+                TextAlignment.LEFT);
+    }
+
+    private static void brackets(Pen pen, double l, double r, double t, double b) {
+        double reach = Math.min(8, (r - l) / 3);
+        for (double x : new double[] {l, r}) {
+            double in = x == l ? reach : -reach;
+            pen.line(x, t, x, b, pen.palette.ink, 1.6);
+            pen.line(x, t, x + in, t, pen.palette.ink, 1.6);
+            pen.line(x, b, x + in, b, pen.palette.ink, 1.6);
+        }
+    }
+
+    /** Presence over the whole song, all returns together. */
+    private void strip(Pen pen, double w, double h) {
+        Clearance c = session.measured().clearance().get();
+        double top = stripTop(h);
+        pen.text("Presence", 16, top + 10, Type.strong(11.5), pen.palette.ink);
+        pen.text("bar by bar", 16, top + 23, Type.regular(11), pen.palette.ink3);
+        if (c == null || c.presencePerBar().isEmpty()) {
+            return;
+        }
+        TimeAxis song = songAxis(w);
+        double asked = Targets.of(c.source().role()).presence();
+        new PresenceStrip(pen, song, session.design().get().song().clock())
+                .paint(c.presencePerBar(), asked, top, STRIP);
+        Span span = session.span();
+        pen.g.setStroke(pen.palette.ink);
+        pen.g.setLineWidth(1.4);
+        pen.g.strokeRect(
+                song.x(span.startSeconds()),
+                top - 2,
+                song.x(span.endSeconds()) - song.x(span.startSeconds()),
+                STRIP + 4);
+    }
+
+    private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {
+        double y = painter.y(Math.max(50, corner.hz()));
+        pen.g.setLineDashes(6, 4);
+        pen.across(axis.left(), axis.right(), y, pen.palette.ink2);
+        pen.g.setLineDashes();
+        pen.haloed(
+                "high-pass " + Wording.hertz(corner.hz()),
+                axis.right() - 6,
+                y - 4,
+                Type.regular(11.5),
+                pen.palette.ink2,
+                pen.palette.disc,
+                TextAlignment.RIGHT);
+    }
+}
