@@ -3,6 +3,7 @@ package orbispace.app.session;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.ReturnCost;
@@ -21,6 +22,7 @@ import orbispace.core.time.Span;
  * @param presencePerBar what all returns together leave of the source in each bar of the song, 0 to
  *     1; -1 where it rests; none if it was not asked for
  * @param costs what each return takes of the mix; none if it was not asked for
+ * @param ducks what the duckers do, by letter
  */
 public record Clearance(
         Design design,
@@ -29,13 +31,15 @@ public record Clearance(
         Map<String, PairView> pairs,
         Map<String, List<Proposal>> proposals,
         List<Double> presencePerBar,
-        List<ReturnCost> costs) {
+        List<ReturnCost> costs,
+        Map<String, DuckCourse> ducks) {
     /** Keeps its own maps. */
     public Clearance {
         pairs = Map.copyOf(pairs);
         proposals = Map.copyOf(proposals);
         presencePerBar = List.copyOf(presencePerBar);
         costs = List.copyOf(costs);
+        ducks = Map.copyOf(ducks);
     }
 
     /** One return's pair, if it was measured. */

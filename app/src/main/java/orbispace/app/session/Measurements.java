@@ -14,6 +14,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Question;
@@ -278,6 +279,11 @@ public final class Measurements {
                     r.id(), cover.pair(design, q.source(), r, q.phrases().spans(), q.span(), job));
             job.report(pairs.size() / (double) parts);
         }
+        Map<String, DuckCourse> ducks = new LinkedHashMap<>();
+        design.returns()
+                .forEach(r ->
+                        DuckCourse.of(cover, q.about(r.id()))
+                                .ifPresent(course -> ducks.put(r.id(), course)));
         List<Double> bars = List.of();
         List<ReturnCost> costs = List.of();
         if (barred.isPresent()) {
@@ -293,7 +299,7 @@ public final class Measurements {
             proposals.put(r.id(), finder.propose(q.about(r.id()), job));
             job.report((pairs.size() + proposals.size()) / (double) parts);
         }
-        return new Clearance(design, q.source(), q.span(), pairs, proposals, bars, costs);
+        return new Clearance(design, q.source(), q.span(), pairs, proposals, bars, costs, ducks);
     }
 
     private void failed(Exception e) {

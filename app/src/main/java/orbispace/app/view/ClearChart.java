@@ -19,6 +19,7 @@ import orbispace.app.session.Clearance;
 import orbispace.app.session.Material;
 import orbispace.app.session.Session;
 import orbispace.core.clear.Diagnosis;
+import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.River;
 import orbispace.core.clear.Targets;
@@ -40,6 +41,7 @@ final class ClearChart extends ScalingCanvas {
     private static final double TOP = 48;
     private static final double VOICE = 88;
     private static final double STRIP = 22;
+    private static final double MOST_DUCK_DB = 15;
 
     private final Session session;
     private final Playhead playhead;
@@ -293,6 +295,34 @@ final class ClearChart extends ScalingCanvas {
         pen.text(kept, 46, middle + 14, Type.regular(11.5), pen.palette.ink3);
         pair.ifPresent(
                 p -> new RiverPainter(pen, p.river(), axis, r.id(), middle, height - 12).paint());
+        ducked(pen, axis, r.id(), top, height);
+    }
+
+    /** The ducker's gain over the river: a line that hangs from its top, 3 dB to a fifth of it. */
+    private void ducked(Pen pen, TimeAxis axis, String id, double top, double height) {
+        Clearance c = session.measured().clearance().get();
+        DuckCourse course =
+                c == null || !c.span().equals(session.span()) ? null : c.ducks().get(id);
+        if (course == null || course.frames() == 0) {
+            return;
+        }
+        int columns = (int) axis.width() / 2;
+        double[] xs = new double[columns];
+        double[] ys = new double[columns];
+        for (int i = 0; i < columns; i++) {
+            xs[i] = axis.left() + 2 * i;
+            double seconds = axis.seconds(xs[i]) - axis.fromSeconds();
+            int frame = (int) Math.min(course.frames() - 1.0, seconds * course.framesPerSecond());
+            double down = Math.min(MOST_DUCK_DB, -course.gainDb(Math.max(0, frame)));
+            ys[i] = top + 3 + down / MOST_DUCK_DB * (height - 6);
+        }
+        pen.g.setStroke(pen.palette.ink);
+        pen.g.setLineWidth(1.2);
+        pen.g.strokePolyline(xs, ys, columns);
+        if (!course.fault().isEmpty()) {
+            double x = axis.right() - 90;
+            pen.flag(x, top + height - 6, x, top + 16, course.fault(), pen.palette.warn);
+        }
     }
 
     /** The pair as it was measured over this very stretch; nothing while another is still shown. */

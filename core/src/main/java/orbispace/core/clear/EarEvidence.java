@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
-import orbispace.core.design.Duck;
 import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
@@ -21,7 +20,6 @@ final class EarEvidence {
     private static final double FLUTTER_FROM_SECONDS = 0.08;
     private static final double FLUTTER_TO_SECONDS = 0.4;
     private static final double SHORT_SECONDS = 0.1;
-    private static final double SWING_DB = 3;
 
     final Question question;
     final Standing standing;
@@ -64,44 +62,7 @@ final class EarEvidence {
 
     /** How often in a second of phrases the ducker lets go and takes back by 3 dB or more. */
     double swingsPerSecond() {
-        Duck duck = ret().duck();
-        if (duck == null) {
-            return 0;
-        }
-        float[] gains =
-                DuckRule.gains(
-                        analysis, question.source(), duck, view.river().frames() + firstFrame());
-        int swings = 0;
-        double speaking = 0;
-        for (Span phrase : phrasesHere()) {
-            speaking += phrase.seconds();
-            swings += swings(gains, phrase);
-        }
-        return speaking <= 0 ? 0 : swings / speaking;
-    }
-
-    private int firstFrame() {
-        return (int) Math.round(question.span().startSeconds() * analysis.framesPerSecond());
-    }
-
-    private int swings(float[] power, Span phrase) {
-        int from = (int) (phrase.startSeconds() * analysis.framesPerSecond());
-        int to = (int) Math.min(power.length, phrase.endSeconds() * analysis.framesPerSecond());
-        int swings = 0;
-        double low = 0;
-        boolean up = false;
-        for (int f = from + 1; f < to; f++) {
-            double db = Decibels.ofPower(power[f]);
-            low = f == from + 1 ? db : Math.min(low, db);
-            if (!up && db > low + SWING_DB) {
-                up = true;
-                swings++;
-            } else if (up && db < low + SWING_DB / 3) {
-                up = false;
-                low = db;
-            }
-        }
-        return swings;
+        return DuckCourse.of(analysis, question).map(DuckCourse::swingsPerSecond).orElse(0.0);
     }
 
     List<Span> phrasesHere() {

@@ -24,7 +24,7 @@ public final class EarTable {
     static final double GAP_DOWN_DB = 30;
     private static final double CROWDING_DB = -22;
     private static final double NEAR_MILLIS = 25;
-    private static final double PUMPING_PER_SECOND = 0.8;
+    private static final double PUMPING_PER_SECOND = DuckCourse.CHATTER_PER_SECOND;
     private static final double MONO_LOSS_DB = 4.5;
     private static final double CUT_DB = -24;
 

@@ -14,6 +14,7 @@ public enum Goal {
     WASHED("washed", Targets.WASHED);
 
     private final String label;
+
     @SuppressWarnings("ImmutableEnumChecker") // A record of numbers never changes.
     private final Targets targets;
 

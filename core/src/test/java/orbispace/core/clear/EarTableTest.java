@@ -36,12 +36,10 @@ class EarTableTest {
     private static final SongMaterial MATERIAL = material();
     private static final Phrases PHRASES =
             PhraseFinder.find(java.util.Objects.requireNonNull(MATERIAL.audio().get("voice")));
-    private static final EarTable TABLE =
-            new EarTable(
-                    new CoverAnalysis(
-                            new Renderer(MATERIAL, MATERIAL.frames(), new StageCache(1L << 28)),
-                            -20,
-                            10));
+    private static final CoverAnalysis ANALYSIS =
+            new CoverAnalysis(
+                    new Renderer(MATERIAL, MATERIAL.frames(), new StageCache(1L << 28)), -20, 10);
+    private static final EarTable TABLE = new EarTable(ANALYSIS);
 
     /** Syllables of 180 ms with rests of 90, two seconds of them and one of rest. */
     private static SongMaterial material() {
@@ -200,5 +198,35 @@ class EarTableTest {
                         .orElseThrow();
         Return after = hold.edit().applyTo(design).requireReturn("A");
         assertThat(ask(EarWord.PUMPING, after).supported()).isFalse();
+    }
+
+    private static DuckCourse course(Duck duck) {
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(ret(clean().chain().withDuck(duck), -6)));
+        Question q =
+                new Question(
+                        design,
+                        design.sources().getFirst(),
+                        "A",
+                        PHRASES,
+                        new Span(0, SECONDS),
+                        false);
+        return DuckCourse.of(ANALYSIS, q).orElseThrow();
+    }
+
+    @Test
+    void aDuckerThatChattersAndOneThatNeverOpensAreSeen() {
+        assertThat(course(new Duck("voice", 18, -50, 20, 3, 1, 0, 20)).fault())
+                .isEqualTo("chatters");
+        assertThat(course(new Duck("voice", 12, -50, 20, 3, 5, 1500, 3000)).fault())
+                .isEqualTo("never opens");
+        DuckCourse calm = course(new Duck("voice", 6, -50, 20, 3, 5, 150, 150));
+        assertThat(calm.fault()).isEmpty();
+        int middle = (int) (1.0 * calm.framesPerSecond());
+        assertThat(calm.gainDb(middle)).isBetween(-6.3, -5.0);
+        assertThat(calm.gainDb((int) (2.9 * calm.framesPerSecond()))).isGreaterThan(-0.5);
     }
 }
