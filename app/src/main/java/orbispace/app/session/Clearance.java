@@ -7,6 +7,7 @@ import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.time.Span;
@@ -22,6 +23,7 @@ import orbispace.core.time.Span;
  * @param presencePerBar what all returns together leave of the source in each bar of the song, 0 to
  *     1; -1 where it rests; none if it was not asked for
  * @param costs what each return takes of the mix; none if it was not asked for
+ * @param copies returns that are short copies of the source, by letter
  * @param ducks what the duckers do, by letter
  */
 public record Clearance(
@@ -32,6 +34,7 @@ public record Clearance(
         Map<String, List<Proposal>> proposals,
         List<Double> presencePerBar,
         List<ReturnCost> costs,
+        Map<String, ShortCopy> copies,
         Map<String, DuckCourse> ducks) {
     /** Keeps its own maps. */
     public Clearance {
@@ -39,6 +42,7 @@ public record Clearance(
         proposals = Map.copyOf(proposals);
         presencePerBar = List.copyOf(presencePerBar);
         costs = List.copyOf(costs);
+        copies = Map.copyOf(copies);
         ducks = Map.copyOf(ducks);
     }
 

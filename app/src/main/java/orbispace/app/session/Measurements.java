@@ -21,6 +21,7 @@ import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
 import orbispace.core.clear.RemedyKind;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.ShortCopy;
 import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -284,6 +285,11 @@ public final class Measurements {
                 .forEach(r ->
                         DuckCourse.of(cover, q.about(r.id()))
                                 .ifPresent(course -> ducks.put(r.id(), course)));
+        Map<String, ShortCopy> copies = new LinkedHashMap<>();
+        design.returns()
+                .forEach(r ->
+                        cover.shortCopy(design, q.source(), r)
+                                .ifPresent(copy -> copies.put(r.id(), copy)));
         List<Double> bars = List.of();
         List<ReturnCost> costs = List.of();
         if (barred.isPresent()) {
@@ -299,7 +305,8 @@ public final class Measurements {
             proposals.put(r.id(), finder.propose(q.about(r.id()), job));
             job.report((pairs.size() + proposals.size()) / (double) parts);
         }
-        return new Clearance(design, q.source(), q.span(), pairs, proposals, bars, costs, ducks);
+        return new Clearance(
+                design, q.source(), q.span(), pairs, proposals, bars, costs, copies, ducks);
     }
 
     private void failed(Exception e) {

@@ -23,6 +23,7 @@ import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.RemedyKind;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.ShortCopy;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Targets;
 import orbispace.core.design.Return;
@@ -176,12 +177,18 @@ final class ClearInspector extends VBox {
                 v -> Math.clamp((v + 60) / 60, 0, 1),
                 -1,
                 returnId);
+        Optional<ShortCopy> copy =
+                Optional.ofNullable(c)
+                        .flatMap((Clearance x) -> Optional.ofNullable(x.copies().get(id)));
         state.setText(
-                cover.map(x -> x.state().name().toLowerCase(java.util.Locale.ROOT))
-                        .orElse("\u2013"));
-        states.show(cover.map(Cover::state), returnId);
+                copy.isPresent()
+                        ? "combs"
+                        : cover.map(x -> x.state().name().toLowerCase(java.util.Locale.ROOT))
+                                .orElse("\u2013"));
+        states.show(copy.isPresent() ? Optional.empty() : cover.map(Cover::state), returnId);
         low.setText(
-                cover.map(ClearInspector::supporting).orElse("")
+                copy.map(ClearInspector::comb).orElse("")
+                        + cover.map(ClearInspector::supporting).orElse("")
                         + Optional.ofNullable(c)
                                 .flatMap((Clearance x) -> x.cost(id))
                                 .map(ClearInspector::costs)
@@ -196,6 +203,16 @@ final class ClearInspector extends VBox {
             refresh();
         });
         return item;
+    }
+
+    private static String comb(ShortCopy copy) {
+        return "A copy "
+                + Wording.number(copy.millis(), 1)
+                + " ms behind the dry combs with it: notches from "
+                + Wording.hertz(copy.firstNotchHz())
+                + " on, "
+                + Wording.number(copy.rippleDb(), 1)
+                + " dB deep. How much it is noticed is not judged. ";
     }
 
     private static String supporting(Cover c) {

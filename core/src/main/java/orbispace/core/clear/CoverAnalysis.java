@@ -135,6 +135,11 @@ public final class CoverAnalysis {
         return java.util.Arrays.stream(sum.slice(from, to).sones()).average().orElse(0);
     }
 
+    /** The short copy that a return makes of a source, if it is one. */
+    public java.util.Optional<ShortCopy> shortCopy(Design design, Source source, Return r) {
+        return ShortCopy.of(design, source, r, renderer.material().responses());
+    }
+
     /** What each return takes of the mix. */
     public List<ReturnCost> costs(Design design, Job job) {
         return ReturnCost.of(renderer.render(design, job));

@@ -47,7 +47,9 @@ final class FilterRules {
             LowShare spectrum = analysis.spectrum(q.design(), q.ret(), job);
             double most = HIGH_PASS_HZ[HIGH_PASS_HZ.length - 1];
             for (double hz : HIGH_PASS_HZ) {
-                boolean enough = spectrum.shareThrough(hz, poles) <= targets.lowShare();
+                boolean enough =
+                        spectrum.shareThrough(new Filter.Corner(hz, poles), old)
+                                <= targets.lowShare();
                 if (hz > from && (enough || hz == most)) {
                     return Optional.of(
                             Candidate.of(
@@ -110,7 +112,7 @@ final class FilterRules {
                                                     from / 1000,
                                                     hz / 1000),
                                             Candidate.text(
-                                                    "between 5 and 9 kHz the return lies %.0f dB %s"
+                                                    "between 5 and 9 kHz the return lies %.1f dB %s"
                                                             + " the dry while it speaks; %.0f dB"
                                                             + " under is enough",
                                                     Math.abs(now.sibilanceDb()),

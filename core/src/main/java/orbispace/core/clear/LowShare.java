@@ -2,9 +2,11 @@ package orbispace.core.clear;
 
 import java.util.Arrays;
 import orbispace.core.audio.Audio;
+import orbispace.core.design.Filter;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Fft;
 import orbispace.core.signal.FilterDesign;
+import org.jspecify.annotations.Nullable;
 
 /** The power spectrum of a wet sound, and how much of it would lie low under a high-pass. */
 final class LowShare {
@@ -39,16 +41,26 @@ final class LowShare {
         return share(new double[power.length]);
     }
 
-    /** Share of energy under 250 Hz through a further high-pass. */
-    double shareThrough(double cornerHz, int poles) {
-        var sections = FilterDesign.highPass(cornerHz, poles, sampleRateHz);
+    /**
+     * Share of energy under 250 Hz through another high-pass in the place of the one that is there.
+     *
+     * @param old the one that is there; null for none
+     */
+    double shareThrough(Filter.Corner wanted, Filter.@Nullable Corner old) {
         double[] gainDb = new double[power.length];
-        for (int k = 1; k < gainDb.length; k++) {
-            for (Biquad section : sections) {
-                gainDb[k] += section.magnitudeDb(hz(k), sampleRateHz);
-            }
+        addGain(gainDb, wanted, 1);
+        if (old != null) {
+            addGain(gainDb, old, -1);
         }
         return share(gainDb);
+    }
+
+    private void addGain(double[] gainDb, Filter.Corner corner, int sign) {
+        for (Biquad section : FilterDesign.highPass(corner.hz(), corner.poles(), sampleRateHz)) {
+            for (int k = 1; k < gainDb.length; k++) {
+                gainDb[k] += sign * section.magnitudeDb(hz(k), sampleRateHz);
+            }
+        }
     }
 
     /** Share of the energy that lies between two frequencies. */

@@ -16,6 +16,7 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
     private static final double LOW_POINTS = 40;
     private static final double SIBILANCE_POINTS = 0.5;
     private static final double MET = 0.25;
+    private static final double HISS_DB = 0.5;
     private static final double MOST_UNDER_DB = 3;
 
     /**
@@ -32,7 +33,7 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
 
     /** Whether its sibilance stands out; what is hidden does not hiss. */
     boolean hisses(Targets t) {
-        return sibilanceDb > t.sibilanceDb() && cover.state() != WetState.HIDDEN;
+        return sibilanceDb > t.sibilanceDb() + HISS_DB && cover.state() != WetState.HIDDEN;
     }
 
     /** The part of the shortfall that is about the source being covered. */

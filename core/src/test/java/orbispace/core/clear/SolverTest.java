@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import orbispace.core.Signals;
+import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
@@ -16,6 +17,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
+import orbispace.core.design.Send;
 import orbispace.core.design.Space;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.PhraseFinder;
@@ -23,8 +25,10 @@ import orbispace.core.material.Phrases;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
+import orbispace.core.space.DoublerSettings;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
@@ -310,5 +314,45 @@ class SolverTest {
             assertThat(state).isEqualTo(WetState.FELT);
         }
         assertThat(line.loudest().feltDb()).isGreaterThan(line.sparsest().feltDb());
+    }
+
+    @Test
+    void aShortCopyIsToldByItsNotches() {
+        Space copies =
+                new Space.Doubler(
+                        List.of(
+                                new DoublerSettings.Voice(0.010, 0, 0),
+                                new DoublerSettings.Voice(0.010, 0, 0)),
+                        20,
+                        true);
+        Return r =
+                new Return(
+                        "A",
+                        "Copies",
+                        Map.of("voice", Send.of(-20)),
+                        Map.of(),
+                        Chain.of(copies),
+                        0,
+                        new Return.Timing(1, false));
+        Design design = design(r);
+        ShortCopy copy =
+                ShortCopy.of(design, design.sources().getFirst(), r, Responses.NONE).orElseThrow();
+        assertThat(copy.millis()).isCloseTo(10, within(0.6));
+        assertThat(copy.firstNotchHz()).isCloseTo(50, within(3.0));
+        assertThat(copy.rippleDb()).isPositive();
+        Return louder = r.withSends(Map.of("voice", Send.of(-6)));
+        assertThat(
+                        ShortCopy.of(design, design.sources().getFirst(), louder, Responses.NONE)
+                                .orElseThrow()
+                                .rippleDb())
+                .isGreaterThan(copy.rippleDb() + 3);
+        Design hall = design(hall("A", 1.2, -10));
+        assertThat(
+                        ShortCopy.of(
+                                hall,
+                                hall.sources().getFirst(),
+                                hall.requireReturn("A"),
+                                Responses.NONE))
+                .isEmpty();
     }
 }
