@@ -64,6 +64,10 @@ class SpacesFileTest {
             String id = String.valueOf((char) ('A' + i));
             Chain chain =
                     Chain.of(spaces.get(i))
+                            .withFilterOut(
+                                    i == 3
+                                            ? Filter.OPEN.withDip(new Filter.Dip(420, 3, 1.2))
+                                            : Filter.OPEN)
                             .withDrive(i % 2 == 0 ? new Drive(6, i % 4 == 0) : null)
                             .withGate(i == 1 ? gate.withLength(EIGHTH) : null)
                             .withWidth(i == 2 ? new Width(1.2, 120) : Width.PLAIN);

@@ -100,4 +100,23 @@ class AxesTest {
             assertThat(css).contains("-o-" + name + ":#");
         }
     }
+
+    @Test
+    void theWorstBarComesFirstAndThenTheNextWorst() {
+        java.util.List<Double> bars = java.util.List.of(0.9, -1.0, 0.6, 0.8, 0.6);
+        int first = PresenceStrip.worst(bars, -0.5);
+        assertThat(first).isEqualTo(3);
+        int second = PresenceStrip.worst(bars, 0.6);
+        assertThat(second).isEqualTo(4);
+        assertThat(PresenceStrip.worst(bars, 0.9)).isZero();
+        assertThat(PresenceStrip.worst(java.util.List.of(-1.0), -0.5)).isZero();
+    }
+
+    @Test
+    void bandsOfTheClashChartFollowThePointer() {
+        assertThat(ClashPainter.bandAt(300, 100, 200)).isZero();
+        assertThat(ClashPainter.bandAt(100, 100, 200)).isEqualTo(39);
+        assertThat(ClashPainter.bandAt(0, 100, 200)).isEqualTo(39);
+        assertThat(ClashPainter.bandAt(200, 100, 200)).isBetween(19, 20);
+    }
 }

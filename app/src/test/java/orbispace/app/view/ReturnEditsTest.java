@@ -183,4 +183,42 @@ class ReturnEditsTest {
         assertThat(ReturnEdits.step(session, ret("A"), "shine", 1, NumberField.Step.PLAIN))
                 .isEmpty();
     }
+
+    @Test
+    void aDipIsTypedDeepenedAndTakenOut() {
+        Return dipped = typed("A", "dip at", "420");
+        var dip = Objects.requireNonNull(dipped.filterOut().dip());
+        assertThat(dip.hz()).isEqualTo(420);
+        assertThat(dip.depthDb()).isEqualTo(3);
+        session.edit(new orbispace.core.design.ReturnEdit.FilterOut("A", dipped.filterOut()));
+        assertThat(
+                        Objects.requireNonNull(typed("A", "dip by", "-6 dB").filterOut().dip())
+                                .depthDb())
+                .isEqualTo(6);
+        assertThat(typed("A", "dip by", "0").filterOut().dip()).isNull();
+        assertThat(ReturnEdits.typed(session, ret("A"), "dip at", "deep")).isEmpty();
+        // Corners are left as they are.
+        assertThat(typed("A", "dip by", "0").filterOut().highPass())
+                .isEqualTo(ret("A").filterOut().highPass());
+    }
+
+    @Test
+    void theGateOfASendIsReachedByItsName() {
+        String source = ret("A").sends().keySet().iterator().next();
+        String name = GateNumbers.ofSend(source) + "opens at";
+        assertThat(ReturnEdits.typed(session, ret("A"), name, "-18")).isEmpty();
+        session.field().gateSend(ret("A"), source);
+        var gate = Objects.requireNonNull(typed("A", name, "-18").sends().get(source)).gate();
+        assertThat(Objects.requireNonNull(gate).thresholdDb()).isEqualTo(-18);
+        assertThat(ReturnEdits.accepted(name)).contains("decibels");
+        var key =
+                Objects.requireNonNull(
+                                typed("A", GateNumbers.ofSend(source) + "key to", "900")
+                                        .sends()
+                                        .get(source))
+                        .gate();
+        assertThat(Objects.requireNonNull(Objects.requireNonNull(key).keyFilter().lowPass()).hz())
+                .isEqualTo(900);
+        assertThat(ReturnEdits.typed(session, ret("A"), "gate of nobody: hold", "20")).isEmpty();
+    }
 }

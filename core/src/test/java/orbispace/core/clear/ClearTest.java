@@ -248,4 +248,24 @@ class ClearTest {
             assertThat(WetState.of(state.aimShare())).isEqualTo(state);
         }
     }
+
+    @Test
+    void presenceBarByBarIsThatOfTheFrames() {
+        CoverAnalysis analysis = analysis();
+        Design design = design(-4);
+        List<Double> bars =
+                analysis.presencePerBar(design, voice(design), phrases.spans(), SECONDS, Job.QUIET);
+        // 120 bpm: a bar is two seconds; the voice sings two of three.
+        assertThat(bars).hasSize(6);
+        assertThat(bars).allMatch(b -> b == -1 || (b > 0.2 && b < 1));
+        double kept = cover(analysis, design).presenceKept().orElseThrow();
+        double mean = bars.stream().filter(b -> b >= 0).mapToDouble(b -> b).average().orElseThrow();
+        assertThat(mean).isCloseTo(kept, within(0.05));
+        Design quiet = design(-30);
+        List<Double> better =
+                analysis.presencePerBar(quiet, voice(quiet), phrases.spans(), SECONDS, Job.QUIET);
+        for (int i = 0; i < bars.size(); i++) {
+            assertThat(better.get(i)).isGreaterThanOrEqualTo(bars.get(i));
+        }
+    }
 }

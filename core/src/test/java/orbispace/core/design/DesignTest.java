@@ -181,4 +181,38 @@ class DesignTest {
         history.push(history.current(), "nothing", null);
         assertThat(history.undoLabel()).contains("second");
     }
+
+    @Test
+    void aShortenedTailKeepsTheLoudnessOfItsBeginningAndGoesBack() {
+        Design before = Fields.two();
+        ReturnEdit.Shorten edit = ReturnEdit.Shorten.of(before.requireReturn("A"), 0.6);
+        Design after = edit.applyTo(before);
+        double was = before.requireReturn("A").levelDb();
+        // Half the decay at the same energy would begin 3 dB louder.
+        assertThat(after.requireReturn("A").levelDb())
+                .isCloseTo(was - 10 * Math.log10(2), org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(edit.inverse(before).applyTo(after)).isEqualTo(before);
+        assertThat(edit.subject()).isEqualTo("decay of A");
+    }
+
+    @Test
+    void aDipHasTheQualityOfItsWidth() {
+        Filter.Dip dip = new Filter.Dip(1000, 6, 1);
+        assertThat(dip.q()).isCloseTo(1.414, org.assertj.core.api.Assertions.within(0.001));
+        Filter filter = Filter.OPEN.withDip(dip);
+        assertThat(filter.withHighPass(new Filter.Corner(100, 2)).dip()).isEqualTo(dip);
+        assertThat(filter.withDip(null)).isEqualTo(Filter.OPEN);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new Filter.Dip(1000, 60, 1))
+                .hasMessageContaining("dip depth");
+    }
+
+    @Test
+    void aGateIsChangedInOneThingOnly() {
+        Gate gate = new Gate("drum", Filter.OPEN, -20, 4, 120, 1, 40, 20, null);
+        Filter key = new Filter(new Filter.Corner(200, 2), null);
+        assertThat(gate.withKeyFilter(key).keyFilter()).isEqualTo(key);
+        assertThat(gate.withKeyFilter(key).withKeyFilter(Filter.OPEN)).isEqualTo(gate);
+        assertThat(gate.withRange(30).rangeDb()).isEqualTo(30);
+        assertThat(gate.withRange(30).withRange(120)).isEqualTo(gate);
+    }
 }

@@ -152,4 +152,28 @@ class GateTest {
         }
         return 10 * Math.log10(re * re + im * im);
     }
+
+    @Test
+    void theCurveOfAWholeSongIsWhatBlocksGive() {
+        GateSettings settings = new GateSettings(-20, 4, 60, 0.002, 0.03, 0.05, false);
+        java.util.Random random = new java.util.Random(8);
+        int steps = 600;
+        float[] peaks = new float[steps + 1];
+        for (int s = 0; s < peaks.length; s++) {
+            peaks[s] = s / 60 % 2 == 0 ? -10 - random.nextFloat() : -50;
+        }
+        float[] curve = new Gate(settings, 48000).curve(peaks, steps);
+        float[] left = new float[steps * KeyPeaks.STEP];
+        java.util.Arrays.fill(left, 1);
+        float[] right = left.clone();
+        new Gate(settings, 48000).process(peaks, 0, left, right, 0, left.length);
+        for (int s = 0; s < steps; s++) {
+            for (int k = 0; k < KeyPeaks.STEP; k++) {
+                float slope = (curve[s + 1] - curve[s]) / KeyPeaks.STEP;
+                float expected = curve[s] + slope * (k + 1);
+                assertThat(left[s * KeyPeaks.STEP + k])
+                        .isCloseTo(expected, org.assertj.core.api.Assertions.within(1e-4f));
+            }
+        }
+    }
 }

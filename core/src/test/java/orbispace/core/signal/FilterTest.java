@@ -98,4 +98,38 @@ class FilterTest {
             assertThat((double) x[i]).isCloseTo(expected, within(2 * Math.PI * 500 / RATE * 0.01));
         }
     }
+
+    /** Sections run in pairs; that must be the same as one after another, whatever their number. */
+    @Test
+    void anyNumberOfSectionsIsTheSameAsOneAfterAnother() {
+        for (int poles = 1; poles <= 8; poles++) {
+            List<Biquad> design = FilterDesign.highPass(300, poles, 48000);
+            float[] left = noise(1);
+            float[] right = noise(2);
+            float[] alone = left.clone();
+            float[] other = right.clone();
+            Cascade together = new Cascade(design);
+            together.process(left, right, 0, 1000);
+            together.process(left, right, 1000, left.length);
+            for (Biquad section : design) {
+                new Cascade(List.of(section)).process(alone, other, 0, alone.length);
+            }
+            float[] mono = noise(1);
+            new Cascade(design).process(mono, mono, 0, mono.length);
+            for (int i = 0; i < left.length; i++) {
+                assertThat(left[i]).isCloseTo(alone[i], within(2e-6f));
+                assertThat(right[i]).isCloseTo(other[i], within(2e-6f));
+                assertThat(mono[i]).isCloseTo(left[i], within(2e-6f));
+            }
+        }
+    }
+
+    private static float[] noise(int seed) {
+        java.util.Random random = new java.util.Random(seed);
+        float[] x = new float[2000];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = (float) (0.1 * random.nextGaussian());
+        }
+        return x;
+    }
 }

@@ -30,4 +30,21 @@ class FitTest {
         assertThatThrownBy(() -> Fit.decayThatClears(1, 0, 0))
                 .hasMessageContaining("more than 0 dB");
     }
+
+    @Test
+    void onlyWholeRepeatsCountForAGap() {
+        // Two repeats of 0.5 s fall into 1.2 s; the second must be 30 dB down.
+        double feedback = Fit.feedbackOfWholeRepeats(0.5, 1.2, 30);
+        assertThat(Fit.repeatsEndSeconds(0.5, feedback, 30)).isLessThanOrEqualTo(1.2);
+        assertThat(Fit.repeatsEndSeconds(0.5, feedback + 0.02, 30)).isGreaterThan(1.2);
+        // A gap shorter than one repeat still lets one be.
+        assertThat(Fit.feedbackOfWholeRepeats(0.5, 0.3, 30)).isPositive();
+    }
+
+    @Test
+    void aTailHasSpokenWhenItHasFallenSoFar() {
+        double spoken = Fit.spokenSeconds(0.02, 1.2, 10);
+        assertThat(Fit.tailLevelDb(spoken, 0.02, 1.2))
+                .isCloseTo(-10, org.assertj.core.api.Assertions.within(1e-9));
+    }
 }
