@@ -101,13 +101,14 @@ public final class EarTable {
     }
 
     private static Row sharp(EarEvidence e, Targets t) {
-        boolean sharp = e.standing.sibilanceDb() > t.sibilanceDb();
+        double level = e.standing.sibilanceDb();
+        boolean sharp = level > t.sibilanceDb();
         return new Row(
                 sharp,
                 text(
-                        "between 5 and 9 kHz the wet lies %.0f dB under the dry while it speaks;"
-                                + " %.0f dB is enough",
-                        -e.standing.sibilanceDb(), -t.sibilanceDb()),
+                        "between 5 and 9 kHz the wet lies %.0f dB %s the dry while it speaks; %.0f"
+                                + " dB under is enough",
+                        Math.abs(level), level < 0 ? "under" : "over", -t.sibilanceDb()),
                 5000,
                 9000,
                 e.worstPhrases(),
