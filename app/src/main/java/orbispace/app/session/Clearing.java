@@ -219,6 +219,14 @@ public final class Clearing {
         }
     }
 
+    /** Forgets who is judged and what is asked, for another song. */
+    void begin() {
+        sourceId.set("");
+        goals.clear();
+        barred.set(Set.of());
+        changed();
+    }
+
     /** A change makes words and solutions old. */
     void changed() {
         diagnosis.set(null);

@@ -382,6 +382,8 @@ public final class Session {
         opened.stems().responses().problems().values().stream().findFirst().ifPresent(problem::set);
         before.set(given);
         selection.begin(given);
+        clearing.begin();
+        field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);
         measured.survey().clear();

@@ -1,7 +1,9 @@
 package orbispace.app.view;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.scene.control.Button;
@@ -55,27 +57,10 @@ final class ClearInspector extends VBox {
     ClearInspector(Session session) {
         this.session = session;
         getStyleClass().add("inspector");
-        lead.getStyleClass().add("kind-menu");
-        lead.setAccessibleText("the source that must stay clear");
-        lead.getItems().add(new MenuItem(""));
-        lead.setOnShowing(e -> fillSources());
-        goal.getStyleClass().add("kind-menu");
-        goal.setAccessibleText("what is asked of this source and this return");
-        goal.getItems().add(goalItem("by its role", null));
-        for (Goal g : Goal.values()) {
-            goal.getItems().add(goalItem(g.label(), g));
-        }
+        dressMenus();
         low.getStyleClass().add("caption");
         low.setWrapText(true);
         low.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
-        kinds.getStyleClass().add("kind-menu");
-        kinds.setAccessibleText("kinds of remedy to propose");
-        for (RemedyKind kind : RemedyKind.values()) {
-            CheckMenuItem item = new CheckMenuItem(kind.label());
-            item.setSelected(true);
-            item.setOnAction(e -> session.clearing().bar(kind, !item.isSelected()));
-            kinds.getItems().add(item);
-        }
         name.getStyleClass().add("row-name");
         Label against = new Label("against");
         against.getStyleClass().add("caption");
@@ -130,6 +115,33 @@ final class ClearInspector extends VBox {
         session.design().addListener((o, was, is) -> refresh());
         session.jobs().busyWith().addListener((o, was, is) -> refresh());
         refresh();
+    }
+
+    private void dressMenus() {
+        lead.getStyleClass().add("kind-menu");
+        lead.setAccessibleText("the source that must stay clear");
+        lead.getItems().add(new MenuItem(""));
+        lead.setOnShowing(e -> fillSources());
+        goal.getStyleClass().add("kind-menu");
+        goal.setAccessibleText("what is asked of this source and this return");
+        goal.getItems().add(goalItem("by its role", null));
+        for (Goal g : Goal.values()) {
+            goal.getItems().add(goalItem(g.label(), g));
+        }
+        kinds.getStyleClass().add("kind-menu");
+        kinds.setAccessibleText("kinds of remedy to propose");
+        Map<RemedyKind, CheckMenuItem> items = new EnumMap<>(RemedyKind.class);
+        for (RemedyKind kind : RemedyKind.values()) {
+            CheckMenuItem item = new CheckMenuItem(kind.label());
+            item.setSelected(true);
+            item.setOnAction(e -> session.clearing().bar(kind, !item.isSelected()));
+            items.put(kind, item);
+            kinds.getItems().add(item);
+        }
+        session.clearing()
+                .barred()
+                .addListener((o, was, is) ->
+                        items.forEach((kind, item) -> item.setSelected(!is.contains(kind))));
     }
 
     void setPalette(Palette given) {

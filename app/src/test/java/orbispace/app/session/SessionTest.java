@@ -367,4 +367,21 @@ class SessionTest {
         assertThatThrownBy(() -> NewSong.fromStems(List.of(folder.resolve("pad.wav")), 2))
                 .hasMessageContaining("tempo");
     }
+
+    @Test
+    void anotherSongForgetsWhoWasJudgedAndWhatWasBarred() throws InterruptedException {
+        session.clearing().judge("pad");
+        session.clearing().bar(orbispace.core.clear.RemedyKind.DUCK, true);
+        session.clearing().want("A", orbispace.core.clear.Goal.WASHED);
+        assertThat(session.clearing().source().orElseThrow().id()).isEqualTo("pad");
+        assertThat(session.clearing().targets("A")).contains(orbispace.core.clear.Targets.WASHED);
+        Path file = Objects.requireNonNull(session.file().get());
+        Design before = session.design().get();
+        session.edit(new ReturnEdit.Level("A", -20));
+        session.open(file);
+        ui.until(() -> session.design().get().equals(before) && !session.jobs().busy());
+        assertThat(session.clearing().source().orElseThrow().id()).isEqualTo("lead-voice");
+        assertThat(session.clearing().barred().get()).isEmpty();
+        assertThat(session.clearing().goal("A")).isEmpty();
+    }
 }
