@@ -208,7 +208,7 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private void legend(Pen pen, double w) {
-        String[] names = {"blooms in a gap", "under the voice", "covers the voice"};
+        String[] names = {"blooms in a gap", "under the dry", "covers the dry"};
         double x = w - 16;
         String id =
                 session.selection().returnId().get().isEmpty()

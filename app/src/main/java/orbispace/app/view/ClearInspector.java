@@ -228,7 +228,7 @@ final class ClearInspector extends VBox {
     }
 
     private static String supporting(Cover c) {
-        return "clashes in "
+        return "Clashes in "
                 + Wording.percent(c.clashArea(), 0)
                 + " of its cells; heard in phrases "
                 + Wording.percent(c.wetShareInPhrases(), 1)
