@@ -65,7 +65,7 @@ public final class ProjectFolder {
         for (Source source : design.sources()) {
             Audio stem = stems.get(source.id());
             if (stem != null) {
-                laid.put(source.id(), source.placement().of(stem));
+                laid.put(source.id(), source.laid(stem));
             }
         }
         return new SongMaterial(laid, design.song().sampleRateHz(), responses);

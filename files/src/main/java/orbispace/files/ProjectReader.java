@@ -9,7 +9,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -44,7 +46,8 @@ final class ProjectReader {
         for (JsonNode n : at("project", () -> list(root, "returns"))) {
             returns.add(at("returns[" + returns.size() + "]", () -> ReturnReader.read(n)));
         }
-        return at("design", () -> new Design(song, sources, returns));
+        Aims aims = at("aims", () -> AimsJson.read(root.path("aims")));
+        return at("design", () -> new Design(song, sources, returns, aims));
     }
 
     private <T> T at(String where, Part<T> part) throws FileProblem {
@@ -105,6 +108,14 @@ final class ProjectReader {
                 (int) number(n, "keepFrames", 0));
     }
 
+    private static List<Filter.Dip> dips(JsonNode list) {
+        List<Filter.Dip> dips = new ArrayList<>();
+        for (JsonNode d : list) {
+            dips.add(ReturnReader.dip(d));
+        }
+        return dips;
+    }
+
     private Source source(JsonNode n) throws FileProblem {
         String role = text(n, "role");
         Role known =
@@ -128,6 +139,7 @@ final class ProjectReader {
                 number(n, "pan"),
                 n.path("group").asString(""),
                 n.path("wet").asBoolean(false),
-                placement(n.path("placement")));
+                placement(n.path("placement")),
+                dips(n.path("dips")));
     }
 }

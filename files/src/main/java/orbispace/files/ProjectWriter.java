@@ -24,6 +24,7 @@ final class ProjectWriter {
         song(child(root, "song"), design.song());
         list(root, "sources", "id", design.sources(), Source::id, ProjectWriter::source);
         list(root, "returns", "id", design.returns(), Return::id, ReturnWriter::write);
+        AimsJson.write(root, design.aims());
     }
 
     private static void song(ObjectNode n, Song song) {
@@ -63,6 +64,16 @@ final class ProjectWriter {
         n.put("pan", s.pan());
         n.put("group", s.group());
         n.put("wet", s.wet());
+        ArrayNode dips = n.putArray("dips");
+        s.dips()
+                .forEach(d ->
+                        dips.addObject()
+                                .put("hz", d.hz())
+                                .put("depthDb", d.depthDb())
+                                .put("octaves", d.octaves()));
+        if (dips.isEmpty()) {
+            n.remove("dips");
+        }
         Placement p = s.placement();
         child(n, "placement")
                 .put("shiftFrames", p.shiftFrames())

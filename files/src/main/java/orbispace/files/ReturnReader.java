@@ -15,6 +15,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.time.NoteValue;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -85,13 +86,13 @@ final class ReturnReader {
 
     private static Filter filter(JsonNode n) {
         return new Filter(
-                corner(n.path("highPass")), corner(n.path("lowPass")), dip(n.path("dip")));
+                corner(n.path("highPass")),
+                corner(n.path("lowPass")),
+                n.hasNonNull("dip") ? dip(n.path("dip")) : null);
     }
 
-    private static Filter.@Nullable Dip dip(JsonNode n) {
-        return n.isMissingNode() || n.isNull()
-                ? null
-                : new Filter.Dip(number(n, "hz"), number(n, "depthDb"), number(n, "octaves"));
+    static Filter.Dip dip(JsonNode n) {
+        return new Filter.Dip(number(n, "hz"), number(n, "depthDb"), number(n, "octaves"));
     }
 
     private static Filter.@Nullable Corner corner(JsonNode n) {
@@ -119,6 +120,10 @@ final class ReturnReader {
         return new MusicalTime.Note(value, number(n, "offsetMillis", 0));
     }
 
+    private static DuckBand band(JsonNode n) {
+        return new DuckBand(number(n, "lowHz"), number(n, "highHz"));
+    }
+
     private static Duck duck(JsonNode n) {
         return new Duck(
                 text(n, "keySource"),
@@ -128,6 +133,7 @@ final class ReturnReader {
                 number(n, "kneeDb"),
                 number(n, "attackMillis"),
                 number(n, "holdMillis"),
-                number(n, "releaseMillis"));
+                number(n, "releaseMillis"),
+                n.has("band") ? band(object(n, "band")) : null);
     }
 }

@@ -15,6 +15,7 @@ import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
@@ -320,8 +321,19 @@ public final class ReturnWording {
         if (d == null) {
             return "none";
         }
+        DuckBand band = d.band();
+        String where =
+                band == null
+                        ? ""
+                        : " between "
+                                + Wording.hertz(band.lowHz())
+                                + " and "
+                                + Wording.hertz(band.highHz())
+                                + " (6 dB per octave outside)";
         return Wording.db(d.rangeDb())
-                + " at most, keyed by "
+                + " at most"
+                + where
+                + ", keyed by "
                 + name(d.keySource())
                 + " over "
                 + Wording.db(d.thresholdDb())

@@ -9,6 +9,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import org.jspecify.annotations.Nullable;
@@ -216,5 +217,11 @@ final class ReturnWriter {
                 .put("attackMillis", d.attackMillis())
                 .put("holdMillis", d.holdMillis())
                 .put("releaseMillis", d.releaseMillis());
+        DuckBand band = d.band();
+        if (band == null) {
+            n.remove("band");
+        } else {
+            n.putObject("band").put("lowHz", band.lowHz()).put("highHz", band.highHz());
+        }
     }
 }

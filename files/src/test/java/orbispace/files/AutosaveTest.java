@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
@@ -41,7 +42,8 @@ class AutosaveTest {
                         0,
                         "Front",
                         true,
-                        new Placement(-154, true, 0.01, 9000));
+                        new Placement(-154, true, 0.01, 9000),
+                        List.of(new Filter.Dip(900, 2.5, 1)));
         return new Design(song, List.of(voice), List.of());
     }
 

@@ -8,19 +8,25 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Random;
 import orbispace.core.audio.Audio;
+import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
+import orbispace.core.design.HearingLevel;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.NoteValue;
@@ -55,7 +61,8 @@ class ProjectFileTest {
                         new MusicalTime.Note(NoteValue.parse("1/64").orElseThrow(), 3),
                         Space.hall(2.4, 1.2, 0.55),
                         new Filter(new Filter.Corner(220, 2), new Filter.Corner(6500, 4)),
-                        new Duck("voice", 5.5, -42, 8, 6, 5, 120, 240),
+                        new Duck("voice", 5.5, -42, 8, 6, 5, 120, 240)
+                                .withBand(new DuckBand(310, 4200)),
                         -7.5,
                         3);
         Return echo =
@@ -79,7 +86,11 @@ class ProjectFileTest {
                 List.of(
                         new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),
                         new Source("drum", "Drum", "drum.wav", Role.HITS, 0, -0.5)),
-                List.of(hall, echo));
+                List.of(hall, echo),
+                Aims.NONE
+                        .wanting("voice", "A", Targets.LEAD.withPresence(0.91).withBloom(-27))
+                        .locking("B", Setting.DECAY, true)
+                        .hearing(new HearingLevel(82, OptionalDouble.empty())));
     }
 
     private Path written() throws FileProblem {
@@ -100,6 +111,18 @@ class ProjectFileTest {
         assertThat(again.song().clock().metre().changes())
                 .isEqualTo(design().song().clock().metre().changes());
         assertThat(again.song().title()).isEqualTo("Ferry");
+        assertThat(again.aims()).isEqualTo(design().aims());
+    }
+
+    @Test
+    void aimsThatAreTakenBackLeaveTheFile() throws IOException {
+        Path file = written();
+        ProjectFile read = ProjectFile.read(file);
+        Design plain =
+                new Design(design().song(), design().sources(), design().returns(), Aims.NONE);
+        read.write(file, plain);
+        assertThat(Files.readString(file)).doesNotContain("aims");
+        assertThat(ProjectFile.read(file).design().aims()).isEqualTo(Aims.NONE);
     }
 
     @Test
@@ -135,6 +158,11 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "\"state\" : \"felt\"|\"state\" : \"loud\"|aims|state \"loud\" is not known",
+                "\"presence\" : 0.91|\"presence\" : 91|aims|presence 91.0 is outside",
+                "\"decay\"|\"tail\"|aims|setting \"tail\" is not known",
+                "\"levelDbSpl\" : 82.0|\"levelDbSpl\" : 130|aims|listening level 130.0",
+                "\"highHz\" : 4200.0|\"highHz\" : 320|returns[0]|upper edge of the duck band",
                 "\"decaySeconds\" : 2.4|\"decaySeconds\" : -1|returns[0]|decay -1.0 is outside",
                 "\"decaySeconds\" : 2.4|\"decaySeconds\" : \"long\"|returns[0]|\"decaySeconds\" is"
                         + " not a number",

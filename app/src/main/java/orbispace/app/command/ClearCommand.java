@@ -12,9 +12,9 @@ import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.session.ClearSong;
 import orbispace.core.clear.Proposal;
-import orbispace.core.clear.RemedyKind;
 import orbispace.core.clear.Solution;
 import orbispace.core.design.Design;
+import orbispace.core.design.Setting;
 import orbispace.core.hearing.Cover;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
@@ -67,7 +67,7 @@ final class ClearCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FileProblem {
-        Set<RemedyKind> without = barredKinds();
+        Set<Setting> without = barredKinds();
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(project);
         Optional<Span> span =
@@ -89,11 +89,11 @@ final class ClearCommand implements Callable<Integer> {
         return 0;
     }
 
-    private Set<RemedyKind> barredKinds() {
-        Set<RemedyKind> kinds = EnumSet.noneOf(RemedyKind.class);
+    private Set<Setting> barredKinds() {
+        Set<Setting> kinds = EnumSet.noneOf(Setting.class);
         for (String text : barred) {
             kinds.add(
-                    java.util.Arrays.stream(RemedyKind.values())
+                    java.util.Arrays.stream(Setting.values())
                             .filter(k -> k.label().equalsIgnoreCase(text.strip()))
                             .findFirst()
                             .orElseThrow(() ->

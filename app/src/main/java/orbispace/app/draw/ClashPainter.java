@@ -11,14 +11,21 @@ import orbispace.files.Wording;
 public final class ClashPainter {
     private static final double[] LABELS_HZ = {100, 200, 400, 800, 1600, 3150, 6300};
     private static final double COLUMN = 6;
+    private static final double HALF_CROSSED = 0.25;
 
     private final Pen pen;
     private final TimeAxis axis;
     private final double top;
     private final double height;
+    private final double start;
 
-    /** A painter of a chart in a frame. */
-    public ClashPainter(Pen pen, TimeAxis axis, double top, double height) {
+    /**
+     * A painter of a chart in a frame.
+     *
+     * @param startSeconds the moment of a pair's first frame
+     */
+    public ClashPainter(Pen pen, TimeAxis axis, double top, double height, double startSeconds) {
+        this.start = startSeconds;
         this.pen = pen;
         this.axis = axis;
         this.top = top;
@@ -82,15 +89,42 @@ public final class ClashPainter {
                 double y = y(HearingModel.centreHz(b)) - band / 2;
                 if (share >= 0.6) {
                     Hatch.cross(pen.g, warn, Hatch.Area.rectangle(x, y, COLUMN, band));
-                } else if (share >= 0.25) {
+                } else if (share >= HALF_CROSSED) {
                     Hatch.diagonal(pen.g, warn, Hatch.Area.rectangle(x, y, COLUMN, band));
                 }
             }
         }
     }
 
+    /**
+     * Marks with a dot each cell in which a pair clashed and does not now, so that what was won is
+     * seen.
+     */
+    public void paintWon(PairView before, PairView now) {
+        double perSecond = now.river().framesPerSecond();
+        int columns = (int) (axis.width() / COLUMN);
+        for (int c = 0; c < columns; c++) {
+            int from = frame(axis.left() + c * COLUMN, perSecond);
+            int to =
+                    Math.min(
+                            Math.min(now.river().frames(), before.river().frames()),
+                            Math.max(from + 1, frame(axis.left() + (c + 1) * COLUMN, perSecond)));
+            for (int b = 0; b < HearingModel.BANDS; b++) {
+                if (share(before, from, to, b) >= HALF_CROSSED
+                        && share(now, from, to, b) < HALF_CROSSED) {
+                    pen.g.setFill(pen.palette.ink2);
+                    pen.g.fillOval(
+                            axis.left() + c * COLUMN + COLUMN / 2 - 1,
+                            y(HearingModel.centreHz(b)) - 1,
+                            2,
+                            2);
+                }
+            }
+        }
+    }
+
     private int frame(double x, double perSecond) {
-        return (int) ((axis.seconds(x) - axis.fromSeconds()) * perSecond);
+        return (int) ((axis.seconds(x) - start) * perSecond);
     }
 
     private static double share(PairView pair, int from, int to, int band) {

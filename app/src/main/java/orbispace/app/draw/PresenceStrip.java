@@ -5,7 +5,11 @@ import orbispace.core.time.SongClock;
 
 /** What is left of a source in each bar of the song, so that the worst bar is seen at once. */
 public final class PresenceStrip {
-    private static final double LEAST = 0.4;
+    /** The presence at the bottom of the strip. */
+    public static final double LEAST = 0.4;
+
+    private static final double LEAST_SCALE = 0.1;
+    private static final double USUAL_BARS = 0.95;
 
     private final Pen pen;
     private final TimeAxis axis;
@@ -47,6 +51,35 @@ public final class PresenceStrip {
         pen.g.setStroke(pen.palette.rule);
         pen.g.setLineWidth(1);
         pen.g.strokeRect(axis.left() + 0.5, top + 0.5, axis.width() - 1, height - 1);
+    }
+
+    /**
+     * Draws how dense the field is in each bar, as a flat line at its height; the densest twentieth
+     * of the bars may reach over the top.
+     *
+     * @return what the top of the strip stands for
+     */
+    public double paintDensity(List<Double> bars, double top, double height) {
+        double dense = orbispace.core.audio.Quantile.of(bars, USUAL_BARS);
+        double most = Math.max(LEAST_SCALE, Math.ceil(20 * dense) / 20);
+        pen.g.setFill(pen.palette.disc);
+        pen.g.fillRect(axis.left(), top, axis.width(), height);
+        for (int i = 0; i < bars.size(); i++) {
+            double from = Math.max(axis.left(), axis.x(clock.secondsOfBar(i + 1)));
+            double to = Math.min(axis.right(), axis.x(clock.secondsOfBar(i + 2))) - 1;
+            double y = top + height * (1 - Math.min(1, bars.get(i) / most));
+            if (to > from) {
+                Hatch.diagonal(
+                        pen.g,
+                        pen.palette.ink3,
+                        Hatch.Area.rectangle(from, y, to - from, top + height - y));
+                pen.line(from, y, to, y, pen.palette.ink, 1.2);
+            }
+        }
+        pen.g.setStroke(pen.palette.rule);
+        pen.g.setLineWidth(1);
+        pen.g.strokeRect(axis.left() + 0.5, top + 0.5, axis.width() - 1, height - 1);
+        return most;
     }
 
     private static double scaled(double kept) {

@@ -17,10 +17,22 @@ public final class RiverPainter {
     private final String returnId;
     private final double middle;
     private final double height;
+    private final double start;
 
-    /** A painter of one river, whose frames begin at the axis's left edge. */
+    /**
+     * A painter of one river.
+     *
+     * @param startSeconds the moment of its first frame
+     */
     public RiverPainter(
-            Pen pen, River river, TimeAxis axis, String returnId, double middle, double height) {
+            Pen pen,
+            River river,
+            TimeAxis axis,
+            String returnId,
+            double middle,
+            double height,
+            double startSeconds) {
+        this.start = startSeconds;
         this.pen = pen;
         this.river = river;
         this.axis = axis;
@@ -48,9 +60,31 @@ public final class RiverPainter {
         }
     }
 
+    /** Draws its edges alone, dashed: what it was before. */
+    public void outline() {
+        int n = (int) axis.width() / 2;
+        double[] half = new double[2 * n];
+        River.Course[] course = new River.Course[2 * n];
+        double[] xs = new double[n];
+        double[] upper = new double[n];
+        double[] lower = new double[n];
+        for (int i = 0; i < n; i++) {
+            sample(2 * i, half, course);
+            xs[i] = axis.left() + 2 * i;
+            upper[i] = middle - half[2 * i];
+            lower[i] = middle + half[2 * i];
+        }
+        pen.g.setStroke(pen.palette.ink);
+        pen.g.setLineWidth(1);
+        pen.g.setLineDashes(3, 3);
+        pen.g.strokePolyline(xs, upper, n);
+        pen.g.strokePolyline(xs, lower, n);
+        pen.g.setLineDashes();
+    }
+
     private void sample(int i, double[] half, River.Course[] course) {
-        double seconds = axis.seconds(axis.left() + i) - axis.fromSeconds();
-        double next = axis.seconds(axis.left() + i + 1) - axis.fromSeconds();
+        double seconds = axis.seconds(axis.left() + i) - start;
+        double next = axis.seconds(axis.left() + i + 1) - start;
         int from =
                 Math.clamp(
                         (int) (seconds * river.framesPerSecond()),

@@ -12,16 +12,15 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
-import orbispace.core.clear.RemedyKind;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
-import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
-import orbispace.core.hearing.Ear;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.measure.LoudnessMeter;
@@ -38,7 +37,7 @@ public final class ClearSong {
 
     private final Design design;
     private final Span span;
-    private final Set<RemedyKind> barred;
+    private final Set<Setting> barred;
     private final CoverAnalysis analysis;
     private final Map<String, Phrases> phrases = new HashMap<>();
 
@@ -55,7 +54,7 @@ public final class ClearSong {
             Design design,
             SongMaterial material,
             Optional<Span> section,
-            Set<RemedyKind> barred,
+            Set<Setting> barred,
             Job job) {
         this.design = design;
         this.barred = Set.copyOf(barred);
@@ -66,7 +65,12 @@ public final class ClearSong {
                 LoudnessMeter.measure(renderer.render(design, job).mix())
                         .integratedLufs()
                         .orElse(QUIET_LUFS);
-        analysis = new CoverAnalysis(renderer, lufs, Ear.QUIET_ROOM_POWER);
+        analysis =
+                new CoverAnalysis(
+                        renderer,
+                        lufs,
+                        design.aims().hearing().levelDbSpl(),
+                        design.aims().hearing().roomPower());
         for (Source s : design.sources()) {
             Audio audio = material.audio().get(s.id());
             if (audio != null && s.role() != Role.HITS) {
@@ -100,7 +104,8 @@ public final class ClearSong {
         List<Proposal> proposals = new ArrayList<>();
         for (Source s : design.sourcesOf(Role.LEAD)) {
             for (Return r : design.returns()) {
-                RemedyFinder finder = new RemedyFinder(analysis, Targets.of(design, s, r), barred);
+                RemedyFinder finder =
+                        new RemedyFinder(analysis, Targets.asked(design, s, r), barred);
                 proposals.addAll(finder.propose(question(s, r.id()), job));
             }
         }

@@ -8,6 +8,7 @@ import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShortCopy;
+import orbispace.core.clear.SongCourse;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.time.Span;
@@ -19,9 +20,9 @@ import orbispace.core.time.Span;
  * @param source the source that must stay clear
  * @param span the stretch
  * @param pairs each return by its letter
+ * @param before returns whose pair was another in the field before, as it was
  * @param proposals remedies for the returns by their letters, best bargain first
- * @param presencePerBar what all returns together leave of the source in each bar of the song, 0 to
- *     1; -1 where it rests; none if it was not asked for
+ * @param song the whole song bar by bar; nothing if it was not asked for
  * @param costs what each return takes of the mix; none if it was not asked for
  * @param copies returns that are short copies of the source, by letter
  * @param ducks what the duckers do, by letter
@@ -31,19 +32,42 @@ public record Clearance(
         Source source,
         Span span,
         Map<String, PairView> pairs,
+        Map<String, PairView> before,
         Map<String, List<Proposal>> proposals,
-        List<Double> presencePerBar,
+        SongCourse song,
         List<ReturnCost> costs,
         Map<String, ShortCopy> copies,
         Map<String, DuckCourse> ducks) {
     /** Keeps its own maps. */
     public Clearance {
         pairs = Map.copyOf(pairs);
+        before = Map.copyOf(before);
         proposals = Map.copyOf(proposals);
-        presencePerBar = List.copyOf(presencePerBar);
         costs = List.copyOf(costs);
         copies = Map.copyOf(copies);
         ducks = Map.copyOf(ducks);
+    }
+
+    /** Whether it is of a field and a stretch. */
+    public boolean isOf(Design other, Span stretch) {
+        return design.equals(other) && span.equals(stretch);
+    }
+
+    /** What all returns together leave of the source in each bar; -1 where it rests. */
+    public List<Double> presencePerBar() {
+        return song.presencePerBar();
+    }
+
+    /** The same with remedies. */
+    Clearance withProposals(Map<String, List<Proposal>> found) {
+        return new Clearance(
+                design, source, span, pairs, before, found, song, costs, copies, ducks);
+    }
+
+    /** The same with what was measured over the whole song. */
+    Clearance withSong(SongCourse course, List<ReturnCost> found) {
+        return new Clearance(
+                design, source, span, pairs, before, proposals, course, found, copies, ducks);
     }
 
     /** One return's pair, if it was measured. */

@@ -1,9 +1,7 @@
 package orbispace.app.session;
 
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.beans.property.ObjectProperty;
@@ -16,18 +14,20 @@ import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarLine;
 import orbispace.core.clear.EarTable;
 import orbispace.core.clear.EarWord;
-import orbispace.core.clear.Goal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
-import orbispace.core.clear.RemedyKind;
+import orbispace.core.clear.RoomFinder;
+import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
-import orbispace.core.clear.Targets;
+import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
-import orbispace.core.design.Return;
+import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Role;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import org.jspecify.annotations.Nullable;
@@ -37,12 +37,12 @@ public final class Clearing {
     private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final Session session;
-    private final Map<String, Goal> goals = new HashMap<>();
     private final StringProperty sourceId = new SimpleStringProperty("");
-    private final ObjectProperty<Set<RemedyKind>> barred = new SimpleObjectProperty<>(Set.of());
+    private final ObjectProperty<Set<Setting>> barred = new SimpleObjectProperty<>(Set.of());
     private final ObjectProperty<@Nullable Diagnosis> diagnosis = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable Solution> solution = new SimpleObjectProperty<>();
 
+    private final ObjectProperty<@Nullable List<RoomMove>> room = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable EarLine> earLine = new SimpleObjectProperty<>();
 
     Clearing(Session session) {
@@ -55,7 +55,7 @@ public final class Clearing {
     }
 
     /** Remedies that are not to be proposed. */
-    public ReadOnlyObjectProperty<Set<RemedyKind>> barred() {
+    public ReadOnlyObjectProperty<Set<Setting>> barred() {
         return barred;
     }
 
@@ -70,8 +70,8 @@ public final class Clearing {
     }
 
     /** Bars a kind of remedy, or lets it in again. */
-    public void bar(RemedyKind kind, boolean out) {
-        Set<RemedyKind> now = EnumSet.noneOf(RemedyKind.class);
+    public void bar(Setting kind, boolean out) {
+        Set<Setting> now = EnumSet.noneOf(Setting.class);
         now.addAll(barred.get());
         if (out) {
             now.add(kind);
@@ -101,7 +101,21 @@ public final class Clearing {
         return session.design().get();
     }
 
-    /** Where the judged source speaks; no phrases for one that has none. */
+    /** Whether enough is known of a source to judge it. */
+    boolean isMeasured(Source source) {
+        return session.measured().materials().containsKey(source.id());
+    }
+
+    private Optional<CoverAnalysis> analysis() {
+        return session.measured().analysis(design(), session.span());
+    }
+
+    /** The field with which this one is compared. */
+    Design before() {
+        return session.before().get();
+    }
+
+    /** Where the judged source, with all layers of its part, speaks; no phrases for one without. */
     public Phrases phrases() {
         return source().flatMap(
                         s -> Optional.ofNullable(session.measured().materials().get(s.id())))
@@ -109,32 +123,48 @@ public final class Clearing {
                 .orElse(NONE);
     }
 
-    /** What is asked of the judged source against a return: as chosen, or by role. */
-    public Optional<Targets> targets(String returnId) {
-        Design design = session.design().get();
-        Optional<Return> r = design.findReturn(returnId);
-        return source().flatMap(s ->
-                r.map(x ->
-                        goal(returnId)
-                                .map(Goal::targets)
-                                .orElseGet(() -> Targets.of(design, s, x))));
+    /** What the judged source is called: as the part that it is a layer of, or by itself. */
+    public String name() {
+        return source().map(s -> partName(design(), s)).orElse("the source");
     }
 
-    /** The goal chosen for the judged source and a return; empty for the default of its role. */
-    public Optional<Goal> goal(String returnId) {
-        return source().flatMap(s -> Optional.ofNullable(goals.get(s.id() + ">" + returnId)));
+    /** What a source is called when it is judged with its layers. */
+    public static String partName(Design design, Source s) {
+        return design.layersOf(s).size() > 1 ? s.group() : s.name();
+    }
+
+    /** What is asked of the judged source against a return: as chosen, or by role. */
+    public Optional<Targets> targets(String returnId) {
+        Design design = design();
+        return source().flatMap(
+                        s -> design.findReturn(returnId).map(r -> Targets.asked(design, s, r)));
+    }
+
+    /** Whether something else than the default of its role is asked of the judged source. */
+    public boolean asksOwn(String returnId) {
+        return source().flatMap(s -> design().aims().of(s.id(), returnId)).isPresent();
     }
 
     /** Wants something of the judged source and a return; null for the default of its role. */
-    public void want(String returnId, @Nullable Goal goal) {
-        source().ifPresent(s -> {
-            if (goal == null) {
-                goals.remove(s.id() + ">" + returnId);
-            } else {
-                goals.put(s.id() + ">" + returnId, goal);
-            }
-            session.measureAgain();
-        });
+    public void want(String returnId, @Nullable Targets targets) {
+        source().ifPresent(s ->
+                session.edit(
+                        new AimsEdit(
+                                design().aims().wanting(s.id(), returnId, targets),
+                                "what is asked of " + s.name() + " and " + returnId)));
+    }
+
+    /** Locks a setting of a return against remedies, or frees it. */
+    public void lock(String returnId, Setting setting, boolean lock) {
+        session.edit(
+                new AimsEdit(
+                        design().aims().locking(returnId, setting, lock),
+                        setting.label() + " of " + returnId + (lock ? " locked" : " freed")));
+    }
+
+    /** Listens at another level or in another room. */
+    public void listen(HearingLevel level) {
+        session.edit(new AimsEdit(design().aims().hearing(level), "listening level"));
     }
 
     private Optional<Question> question() {
@@ -149,7 +179,7 @@ public final class Clearing {
     /** Asks what the measures say to a word about the chosen return. */
     public void hear(EarWord word) {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        Optional<CoverAnalysis> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -171,7 +201,7 @@ public final class Clearing {
     /** Balances the chosen return by ear line. */
     public void balance() {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        Optional<CoverAnalysis> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -193,7 +223,7 @@ public final class Clearing {
     /** Clears the judged source of the chosen return, or of all of them, in one step. */
     public void solve(boolean all) {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        Optional<CoverAnalysis> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -212,6 +242,28 @@ public final class Clearing {
                         session::failed);
     }
 
+    /** Moves that make room between the judged source and others; null before they were sought. */
+    public ReadOnlyObjectProperty<@Nullable List<RoomMove>> room() {
+        return room;
+    }
+
+    /** Looks for room between the judged source and the other dry ones. */
+    public void makeRoom() {
+        Optional<Source> judged = source();
+        Optional<CoverAnalysis> analysis = analysis();
+        if (judged.isEmpty() || analysis.isEmpty()) {
+            return;
+        }
+        Question q = new Question(design(), judged.get(), "", phrases(), session.span(), false);
+        session.jobs()
+                .start(
+                        "room",
+                        "Looking for room between dry sources",
+                        job -> RoomFinder.find(analysis.get(), q, job),
+                        room::set,
+                        session::failed);
+    }
+
     private void take(Solution found) {
         if (!found.steps().isEmpty()) {
             session.edit(new FieldEdit.Adopt(found.design().returns(), "clearing"));
@@ -222,7 +274,6 @@ public final class Clearing {
     /** Forgets who is judged and what is asked, for another song. */
     void begin() {
         sourceId.set("");
-        goals.clear();
         barred.set(Set.of());
         changed();
     }
@@ -232,5 +283,6 @@ public final class Clearing {
         diagnosis.set(null);
         solution.set(null);
         earLine.set(null);
+        room.set(null);
     }
 }

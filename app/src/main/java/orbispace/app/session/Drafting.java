@@ -108,9 +108,9 @@ public final class Drafting {
         List<Drafted> made = new ArrayList<>();
         List<FieldDraft> fields = Drafter.drafts(design, facts);
         for (FieldDraft field : fields) {
-            Design with = new Design(design.song(), design.sources(), field.returns());
+            Design with = design.withReturns(field.returns());
             List<Return> set = StateLevels.of(analysis, with, phrases, span, WetState.FELT, job);
-            Design finished = new Design(design.song(), design.sources(), set);
+            Design finished = design.withReturns(set);
             Map<String, ReturnPicture> pictures = new LinkedHashMap<>();
             for (Return r : set) {
                 job.check();

@@ -2,10 +2,8 @@ package orbispace.app.session;
 
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
@@ -14,20 +12,9 @@ import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
 import orbispace.core.clear.CoverAnalysis;
-import orbispace.core.clear.DuckCourse;
-import orbispace.core.clear.PairView;
-import orbispace.core.clear.Proposal;
-import orbispace.core.clear.Question;
-import orbispace.core.clear.RemedyFinder;
-import orbispace.core.clear.RemedyKind;
-import orbispace.core.clear.ReturnCost;
-import orbispace.core.clear.ShortCopy;
-import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
-import orbispace.core.design.Source;
-import orbispace.core.hearing.Ear;
-import orbispace.core.material.Phrases;
+import orbispace.core.design.Setting;
 import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.ChainSettings;
@@ -49,16 +36,15 @@ public final class Measurements {
             FXCollections.observableMap(new LinkedHashMap<>());
     private final Map<String, ChainSettings> pictured = new HashMap<>();
     private final ObjectProperty<@Nullable MixMeasure> mix = new SimpleObjectProperty<>();
-    private final ObjectProperty<@Nullable Clearance> clearance = new SimpleObjectProperty<>();
+    private final CoverMeasurements cover;
     private Responses responses = Responses.NONE;
     private @Nullable Renderer renderer;
-    private @Nullable CoverAnalysis analysis;
-    private OptionalDouble listeningLufs = OptionalDouble.empty();
 
     Measurements(Jobs jobs, Survey survey, Consumer<String> problem) {
         this.jobs = jobs;
         this.survey = survey;
         this.problem = problem;
+        cover = new CoverMeasurements(jobs, this::failed);
     }
 
     /** What is known of the stems. */
@@ -83,7 +69,7 @@ public final class Measurements {
 
     /** How the lead stands against the returns. */
     public ReadOnlyObjectProperty<@Nullable Clearance> clearance() {
-        return clearance;
+        return cover.clearance();
     }
 
     /** The renderer of the open song, if it has any sound. */
@@ -95,7 +81,7 @@ public final class Measurements {
     void begin(SongMaterial material) {
         pictures.clear();
         pictured.clear();
-        listeningLufs = OptionalDouble.empty();
+        cover.begin();
         renew(material);
     }
 
@@ -103,8 +89,7 @@ public final class Measurements {
     void renew(SongMaterial material) {
         responses = material.responses();
         mix.set(null);
-        clearance.set(null);
-        analysis = null;
+        cover.renew();
         renderer =
                 material.frames() == 0
                         ? null
@@ -124,9 +109,11 @@ public final class Measurements {
             Design design,
             Design before,
             Span span,
-            Optional<Set<RemedyKind>> barred,
+            Optional<Set<Setting>> barred,
             Clearing clearing,
             Runnable afterPictures) {
+        jobs.cancel("clear");
+        jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
         ChainWorks works = new ChainWorks(design, responses);
         Map<String, ChainSettings> wanted = new LinkedHashMap<>();
@@ -139,7 +126,7 @@ public final class Measurements {
         Runnable rest =
                 () -> {
                     afterPictures.run();
-                    measureMix(design, before, span, barred, clearing);
+                    measureSound(design, before, span, barred, clearing);
                 };
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
@@ -184,23 +171,59 @@ public final class Measurements {
         return true;
     }
 
-    private void measureMix(
+    /** What was measured before is measured first where it is looked at, and then as a whole. */
+    private void measureSound(
             Design design,
             Design before,
             Span span,
-            Optional<Set<RemedyKind>> barred,
+            Optional<Set<Setting>> barred,
             Clearing clearing) {
         Renderer render = renderer;
         if (render == null) {
             return;
         }
+        if (cover.isOpen(design)) {
+            cover.measureSection(
+                    render,
+                    design,
+                    span,
+                    barred,
+                    clearing,
+                    () ->
+                            measureMix(
+                                    render,
+                                    design,
+                                    before,
+                                    () ->
+                                            cover.measureRemedies(
+                                                    render, design, span, barred, clearing)));
+            return;
+        }
+        measureMix(
+                render,
+                design,
+                before,
+                () ->
+                        cover.measureSection(
+                                render,
+                                design,
+                                span,
+                                barred,
+                                clearing,
+                                () ->
+                                        cover.measureRemedies(
+                                                render, design, span, barred, clearing)));
+    }
+
+    private void measureMix(Renderer render, Design design, Design before, Runnable then) {
         jobs.start(
                 "mix",
                 "Rendering the field",
                 job -> measureMix(render, design, before, job),
                 measured -> {
                     mix.set(measured);
-                    measureClearance(render, design, span, barred, clearing);
+                    cover.open(render, design, measured.after().integratedLufs());
+                    then.run();
                 },
                 this::failed);
     }
@@ -215,98 +238,9 @@ public final class Measurements {
         return new MixMeasure(after, was);
     }
 
-    /** The analysis at the listening level, once the first mix is measured. */
-    Optional<CoverAnalysis> analysis() {
-        return Optional.ofNullable(analysis);
-    }
-
-    private void measureClearance(
-            Renderer render,
-            Design design,
-            Span span,
-            Optional<Set<RemedyKind>> barred,
-            Clearing clearing) {
-        Optional<Source> judged = clearing.source();
-        MixMeasure measured = mix.get();
-        if (judged.isEmpty()
-                || measured == null
-                || !materials().containsKey(judged.get().id())
-                || !design.equals(clearing.design())) {
-            return;
-        }
-        CoverAnalysis cover = analysis;
-        if (cover == null) {
-            // The listening level is frozen with the first mix, so that a fader does not shift the
-            // scale.
-            double lufs = listeningLufs.orElse(measured.after().integratedLufs().orElse(-20));
-            listeningLufs = OptionalDouble.of(lufs);
-            cover = new CoverAnalysis(render, lufs, Ear.QUIET_ROOM_POWER);
-            analysis = cover;
-        }
-        CoverAnalysis using = cover;
-        Phrases phrases = clearing.phrases();
-        double seconds = render.frames() / design.song().sampleRateHz();
-        Map<String, Targets> asked = new HashMap<>();
-        design.returns()
-                .forEach(r -> clearing.targets(r.id()).ifPresent(t -> asked.put(r.id(), t)));
-        jobs.start(
-                "clear",
-                "Measuring what the returns cover",
-                job ->
-                        clearance(
-                                using,
-                                new Question(design, judged.get(), "", phrases, span, false),
-                                seconds,
-                                barred,
-                                asked,
-                                job),
-                clearance::set,
-                this::failed);
-    }
-
-    private static Clearance clearance(
-            CoverAnalysis cover,
-            Question q,
-            double songSeconds,
-            Optional<Set<RemedyKind>> barred,
-            Map<String, Targets> asked,
-            Job job) {
-        Design design = q.design();
-        Map<String, PairView> pairs = new LinkedHashMap<>();
-        Map<String, List<Proposal>> proposals = new LinkedHashMap<>();
-        int parts = design.returns().size() * (barred.isPresent() ? 2 : 1);
-        for (Return r : design.returns()) {
-            pairs.put(
-                    r.id(), cover.pair(design, q.source(), r, q.phrases().spans(), q.span(), job));
-            job.report(pairs.size() / (double) parts);
-        }
-        Map<String, DuckCourse> ducks = new LinkedHashMap<>();
-        design.returns()
-                .forEach(r ->
-                        DuckCourse.of(cover, q.about(r.id()))
-                                .ifPresent(course -> ducks.put(r.id(), course)));
-        Map<String, ShortCopy> copies = new LinkedHashMap<>();
-        design.returns()
-                .forEach(r ->
-                        cover.shortCopy(design, q.source(), r)
-                                .ifPresent(copy -> copies.put(r.id(), copy)));
-        List<Double> bars = List.of();
-        List<ReturnCost> costs = List.of();
-        if (barred.isPresent()) {
-            bars = cover.presencePerBar(design, q.source(), q.phrases().spans(), songSeconds, job);
-            costs = cover.costs(design, job);
-        }
-        for (Return r : barred.isPresent() ? design.returns() : List.<Return>of()) {
-            RemedyFinder finder =
-                    new RemedyFinder(
-                            cover,
-                            asked.getOrDefault(r.id(), Targets.LEAD),
-                            barred.orElse(Set.of()));
-            proposals.put(r.id(), finder.propose(q.about(r.id()), job));
-            job.report((pairs.size() + proposals.size()) / (double) parts);
-        }
-        return new Clearance(
-                design, q.source(), q.span(), pairs, proposals, bars, costs, copies, ducks);
+    /** The analysis for a stretch, once the first mix is measured. */
+    Optional<CoverAnalysis> analysis(Design design, Span span) {
+        return renderer().flatMap(r -> cover.analysis(r, design, span));
     }
 
     private void failed(Exception e) {

@@ -124,7 +124,11 @@ public record NewSong(
                 project.getFileName() == null ? "Untitled" : project.getFileName().toString();
         Design moved = Relocation.moved(design, folder, project);
         return new NewSong(
-                new Design(moved.song().withTitle(title), moved.sources(), moved.returns()),
+                new Design(
+                        moved.song().withTitle(title),
+                        moved.sources(),
+                        moved.returns(),
+                        moved.aims()),
                 stems,
                 problems,
                 project);

@@ -25,7 +25,8 @@ final class Relocation {
                 design.sources().stream()
                         .map(s -> s.withFile(path(from.resolve(s.file()).normalize(), to)))
                         .toList(),
-                design.returns().stream().map(r -> moved(r, from, to)).toList());
+                design.returns().stream().map(r -> moved(r, from, to)).toList(),
+                design.aims());
     }
 
     private static Return moved(Return r, Path from, Path to) {
@@ -46,10 +47,8 @@ final class Relocation {
         if (files.isEmpty()) {
             return design;
         }
-        return new Design(
-                design.song(),
-                design.sources().stream().map(s -> found(s, files.get(s.id()), folder)).toList(),
-                design.returns());
+        return design.withSources(
+                design.sources().stream().map(s -> found(s, files.get(s.id()), folder)).toList());
     }
 
     private static Source found(Source source, @Nullable Path file, Path folder) {

@@ -119,7 +119,9 @@ public final class Survey {
         StringBuilder key = new StringBuilder();
         boolean sings = Material.wanted(source.role()).phrases();
         for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
-            key.append(stems.of(layer).map(s -> s.content()).orElse("?")).append(layer.placement());
+            key.append(stems.of(layer).map(s -> s.content()).orElse("?"))
+                    .append(layer.placement())
+                    .append(layer.dips());
             if (sings && design.layersOf(source).size() > 1) {
                 key.append(layer.gainDb()).append(layer.pan());
             }
@@ -163,7 +165,8 @@ public final class Survey {
                 now.design().sources().stream()
                         .map(s ->
                                 now.stems().of(s).map(StemFiles.Stem::content).orElse("")
-                                        + s.placement())
+                                        + s.placement()
+                                        + s.dips())
                         .toList();
         judge();
         if (contents.equals(paired)) {

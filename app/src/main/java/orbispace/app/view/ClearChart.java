@@ -4,13 +4,15 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Cursor;
 import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.ClashPainter;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
-import orbispace.app.draw.PresenceStrip;
 import orbispace.app.draw.RiverPainter;
 import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
@@ -22,7 +24,6 @@ import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.River;
-import orbispace.core.clear.Targets;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
@@ -40,12 +41,13 @@ final class ClearChart extends ScalingCanvas {
     private static final double LABELS = Screen.LABELS;
     private static final double TOP = 48;
     private static final double VOICE = 88;
-    private static final double STRIP = 22;
+    private static final double STRIP = SongStrips.HEIGHT;
     private static final double MOST_DUCK_DB = 15;
 
     private final Session session;
     private final Playhead playhead;
     private final Label reading;
+    private final ClearWindow window = new ClearWindow();
 
     ClearChart(Session session, Playhead playhead, Label reading) {
         this.session = session;
@@ -56,6 +58,34 @@ final class ClearChart extends ScalingCanvas {
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_MOVED, this::pointed);
         addEventHandler(MouseEvent.MOUSE_EXITED, e -> reading.setText(""));
+        addEventHandler(ScrollEvent.SCROLL, this::wheel);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        setFocusTraversable(true);
+        setAccessibleText("rivers and clashes of the section");
+    }
+
+    private void wheel(ScrollEvent e) {
+        window.wheel(e, axis(getWidth()));
+        repaint();
+        e.consume();
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
+            choose(e.getCode() == KeyCode.UP ? -1 : 1);
+            e.consume();
+        } else if (window.key(e, session.transport().position().get())) {
+            repaint();
+            e.consume();
+        }
+    }
+
+    private void choose(int step) {
+        List<String> ids = returns().stream().map(Return::id).toList();
+        int next = ids.indexOf(session.selection().returnId().get()) + step;
+        if (next >= 0 && next < ids.size()) {
+            session.selection().returnId().set(ids.get(next));
+        }
     }
 
     /** Shows the section of a bar and goes there. */
@@ -83,7 +113,10 @@ final class ClearChart extends ScalingCanvas {
             return;
         }
         double seconds = axis.seconds(e.getX());
-        int frame = (int) ((seconds - axis.fromSeconds()) * pair.get().river().framesPerSecond());
+        int frame =
+                (int)
+                        ((seconds - session.span().startSeconds())
+                                * pair.get().river().framesPerSecond());
         int band = ClashPainter.bandAt(e.getY(), chartTop(h), chartHeight(h));
         reading.setText(words(pair.get(), frame, band, seconds));
     }
@@ -121,7 +154,7 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private TimeAxis axis(double w) {
-        Span span = session.span();
+        Span span = window.of(session.span());
         return new TimeAxis(span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
     }
 
@@ -194,7 +227,7 @@ final class ClearChart extends ScalingCanvas {
         pen.across(16, w - 16, y, pen.palette.rule);
         clashes(pen, axis, h);
         marks(pen, axis, h);
-        strip(pen, w, h);
+        strips(pen, w, h);
         playhead.follow(axis, TOP, bottom);
     }
 
@@ -208,13 +241,17 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private void legend(Pen pen, double w) {
-        String[] names = {"blooms in a gap", "under the dry", "covers the dry"};
+        Clearance c = session.measured().clearance().get();
+        boolean changed = c != null && !c.before().isEmpty();
+        String[] names = {
+            "blooms in a gap", "under the dry", "covers the dry", "before, \u2022 won back"
+        };
         double x = w - 16;
         String id =
                 session.selection().returnId().get().isEmpty()
                         ? "A"
                         : session.selection().returnId().get();
-        for (int i = 2; i >= 0; i--) {
+        for (int i = changed ? 3 : 2; i >= 0; i--) {
             double width = Pen.width(names[i], Type.regular(11.5));
             pen.text(names[i], x - width, 30, Type.regular(11.5), pen.palette.ink2);
             x -= width + 34;
@@ -229,6 +266,11 @@ final class ClearChart extends ScalingCanvas {
                                 id,
                                 pen.palette.ofReturn(id),
                                 Hatch.Area.rectangle(x, 20, 26, 12));
+                case 3 -> {
+                    pen.g.setLineDashes(3, 3);
+                    pen.line(x, 26, x + 26, 26, pen.palette.ink, 1);
+                    pen.g.setLineDashes();
+                }
                 default ->
                         Hatch.cross(pen.g, pen.palette.warn, Hatch.Area.rectangle(x, 20, 26, 12));
             }
@@ -259,7 +301,7 @@ final class ClearChart extends ScalingCanvas {
 
     private void voice(Pen pen, TimeAxis axis, Source lead) {
         double base = TOP + 20 + VOICE;
-        pen.text(lead.name(), 16, base - 46, Type.strong(13), pen.palette.ink);
+        pen.text(session.clearing().name(), 16, base - 46, Type.strong(13), pen.palette.ink);
         pen.text("dry, the key", 16, base - 30, Type.regular(11.5), pen.palette.ink3);
         Material m = session.measured().materials().get(lead.id());
         if (m != null) {
@@ -293,9 +335,28 @@ final class ClearChart extends ScalingCanvas {
                         .map(v -> "kept " + Wording.percent(v, 0))
                         .orElse("measuring");
         pen.text(kept, 46, middle + 14, Type.regular(11.5), pen.palette.ink3);
-        pair.ifPresent(
-                p -> new RiverPainter(pen, p.river(), axis, r.id(), middle, height - 12).paint());
+        pair.ifPresent(p -> painter(pen, axis, r, p, middle, height).paint());
+        before(r.id()).ifPresent(p -> painter(pen, axis, r, p, middle, height).outline());
         ducked(pen, axis, r.id(), top, height);
+    }
+
+    private RiverPainter painter(
+            Pen pen, TimeAxis axis, Return r, PairView pair, double middle, double height) {
+        return new RiverPainter(
+                pen,
+                pair.river(),
+                axis,
+                r.id(),
+                middle,
+                height - 12,
+                session.span().startSeconds());
+    }
+
+    /** The pair of a return as it was, if that was another. */
+    private Optional<PairView> before(String id) {
+        return Optional.ofNullable(session.measured().clearance().get())
+                .filter((Clearance c) -> c.span().equals(session.span()))
+                .flatMap(c -> Optional.ofNullable(c.before().get(id)));
     }
 
     /** The ducker's gain over the river: a line that hangs from its top, 3 dB to a fifth of it. */
@@ -311,7 +372,7 @@ final class ClearChart extends ScalingCanvas {
         double[] ys = new double[columns];
         for (int i = 0; i < columns; i++) {
             xs[i] = axis.left() + 2 * i;
-            double seconds = axis.seconds(xs[i]) - axis.fromSeconds();
+            double seconds = axis.seconds(xs[i]) - session.span().startSeconds();
             int frame = (int) Math.min(course.frames() - 1.0, seconds * course.framesPerSecond());
             double down = Math.min(MOST_DUCK_DB, -course.gainDb(Math.max(0, frame)));
             ys[i] = top + 3 + down / MOST_DUCK_DB * (height - 6);
@@ -334,7 +395,8 @@ final class ClearChart extends ScalingCanvas {
 
     private void clashes(Pen pen, TimeAxis axis, double h) {
         double top = chartTop(h);
-        ClashPainter painter = new ClashPainter(pen, axis, top, chartHeight(h));
+        ClashPainter painter =
+                new ClashPainter(pen, axis, top, chartHeight(h), session.span().startSeconds());
         String id = session.selection().returnId().get();
         pen.text("Clashes", 16, top + 12, Type.strong(13), pen.palette.ink);
         String name = session.design().get().findReturn(id).map(Return::name).orElse("a return");
@@ -342,6 +404,7 @@ final class ClearChart extends ScalingCanvas {
         pen.text("covers", 16, top + 45, Type.regular(11.5), pen.palette.ink3);
         pen.text("the source", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
         painter.paint(pair(id));
+        before(id).ifPresent(b -> pair(id).ifPresent(p -> painter.paintWon(b, p)));
         session.design()
                 .get()
                 .findReturn(id)
@@ -352,63 +415,18 @@ final class ClearChart extends ScalingCanvas {
     /** Where an ear word may live. */
     private void marks(Pen pen, TimeAxis axis, double h) {
         Diagnosis d = session.clearing().diagnosis().get();
-        if (d == null || !d.supported()) {
-            return;
-        }
-        ClashPainter painter = new ClashPainter(pen, axis, chartTop(h), chartHeight(h));
-        double top = d.highHz() > 0 ? painter.y(Math.min(14000, d.highHz())) : chartTop(h);
-        double bottom =
-                d.highHz() > 0 ? painter.y(Math.max(55, d.lowHz())) : chartTop(h) + chartHeight(h);
-        List<Span> moments = d.moments().isEmpty() ? List.of(session.span()) : d.moments();
-        for (Span m : moments) {
-            double from = Math.max(axis.left() + 1, axis.x(m.startSeconds()));
-            double to = Math.min(axis.right() - 1, axis.x(m.endSeconds()));
-            if (to > from + 2) {
-                brackets(pen, from, to, top, bottom);
-            }
-        }
-        double at = Math.max(axis.left() + 4, axis.x(moments.getFirst().startSeconds()) + 4);
-        pen.haloed(
-                d.word().label(),
-                Math.min(at, axis.right() - 90),
-                Math.max(chartTop(h) + 12, top + 12),
-                Type.strong(11.5),
-                pen.palette.ink,
-                pen.palette.disc,
-                TextAlignment.LEFT);
-    }
-
-    private static void brackets(Pen pen, double l, double r, double t, double b) {
-        double reach = Math.min(8, (r - l) / 3);
-        for (double x : new double[] {l, r}) {
-            double in = x == l ? reach : -reach;
-            pen.line(x, t, x, b, pen.palette.ink, 1.6);
-            pen.line(x, t, x + in, t, pen.palette.ink, 1.6);
-            pen.line(x, b, x + in, b, pen.palette.ink, 1.6);
+        if (d != null && d.supported()) {
+            new EarMarks(pen, axis, chartTop(h), chartHeight(h)).paint(d, session.span());
         }
     }
 
-    /** Presence over the whole song, all returns together. */
-    private void strip(Pen pen, double w, double h) {
-        Clearance c = session.measured().clearance().get();
-        double top = stripTop(h);
-        pen.text("Presence", 16, top + 10, Type.strong(11.5), pen.palette.ink);
-        pen.text("bar by bar", 16, top + 23, Type.regular(11), pen.palette.ink3);
-        if (c == null || c.presencePerBar().isEmpty()) {
-            return;
-        }
-        TimeAxis song = songAxis(w);
-        double asked = Targets.of(c.source().role()).presence();
-        new PresenceStrip(pen, song, session.design().get().song().clock())
-                .paint(c.presencePerBar(), asked, top, STRIP);
-        Span span = session.span();
-        pen.g.setStroke(pen.palette.ink);
-        pen.g.setLineWidth(1.4);
-        pen.g.strokeRect(
-                song.x(span.startSeconds()),
-                top - 2,
-                song.x(span.endSeconds()) - song.x(span.startSeconds()),
-                STRIP + 4);
+    /** The whole song, all returns together. */
+    private void strips(Pen pen, double w, double h) {
+        new SongStrips(pen, songAxis(w), stripTop(h))
+                .paint(
+                        session.measured().clearance().get(),
+                        session.design().get(),
+                        window.of(session.span()));
     }
 
     private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {

@@ -1,13 +1,10 @@
 package orbispace.app.view;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -17,20 +14,21 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Clearance;
+import orbispace.app.session.Clearing;
 import orbispace.app.session.Session;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarLine;
-import orbispace.core.clear.Goal;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
-import orbispace.core.clear.RemedyKind;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.clear.Solution;
-import orbispace.core.clear.Targets;
+import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.files.Wording;
 
@@ -39,16 +37,19 @@ final class ClearInspector extends VBox {
     private final Session session;
     private final MenuButton lead = new MenuButton();
     private final Label low = new Label();
-    private final MenuButton goal = new MenuButton();
-    private final MenuButton kinds = new MenuButton("all kinds");
+    private final AskedMenu asking;
+    private final RemedyMenu kinds;
     private final Label name = new Label();
     private final SealMark seal;
-    private final Measure presence = new Measure("PRESENCE KEPT", "%");
-    private final Measure bloom = new Measure("BLOOM IN GAPS", "dB");
+    private final AskedNumber askedPresence;
+    private final AskedNumber askedBloom;
+    private final Measure presence;
+    private final Measure bloom;
     private final Label state = new Label();
     private final StateRow states = new StateRow();
     private final Label note = new Label();
     private final VBox remedies = new VBox(6);
+    private final VBox roomMoves = new VBox(6);
     private final List<Applied> applied = new ArrayList<>();
 
     /** A remedy that was applied, and how to take it back. */
@@ -57,7 +58,16 @@ final class ClearInspector extends VBox {
     ClearInspector(Session session) {
         this.session = session;
         getStyleClass().add("inspector");
-        dressMenus();
+        asking = new AskedMenu(session);
+        kinds = new RemedyMenu(session);
+        askedPresence = AskedNumber.presence(session);
+        askedBloom = AskedNumber.bloom(session);
+        presence = new Measure("PRESENCE KEPT", "%", askedPresence.field());
+        bloom = new Measure("BLOOM IN GAPS", "dB", askedBloom.field());
+        lead.getStyleClass().add("kind-menu");
+        lead.setAccessibleText("the source that must stay clear");
+        lead.getItems().add(new MenuItem(""));
+        lead.setOnShowing(e -> fillSources());
         low.getStyleClass().add("caption");
         low.setWrapText(true);
         low.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
@@ -86,7 +96,10 @@ final class ClearInspector extends VBox {
         all.setAccessibleText("take the cheapest set for all returns");
         HBox remedyLine = new HBox(5, remedyHead, Plate.spring(), kinds, solve, all);
         remedyLine.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        ScrollPane scroll = new ScrollPane(new VBox(6, remedies, note));
+        Button room =
+                Plate.small("Make room between dry sources", () -> session.clearing().makeRoom());
+        room.setAccessibleText("look for room between this source and other dry ones");
+        ScrollPane scroll = new ScrollPane(new VBox(6, remedies, note, roomMoves, room));
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.getStyleClass().add("cards");
@@ -100,7 +113,7 @@ final class ClearInspector extends VBox {
                         bloom,
                         new VBox(
                                 2,
-                                new HBox(6, stateHead, Plate.spring(), goal, balance),
+                                new HBox(6, stateHead, Plate.spring(), asking, balance),
                                 stateLine),
                         low,
                         remedyLine,
@@ -109,39 +122,12 @@ final class ClearInspector extends VBox {
         session.clearing().diagnosis().addListener((o, was, is) -> refresh());
         session.clearing().earLine().addListener((o, was, is) -> refresh());
         session.clearing().solution().addListener((o, was, is) -> refresh());
-        session.clearing().barred().addListener((o, was, is) -> refresh());
+        session.clearing().room().addListener((o, was, is) -> refresh());
         session.measured().clearance().addListener((o, was, is) -> refresh());
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
         session.jobs().busyWith().addListener((o, was, is) -> refresh());
         refresh();
-    }
-
-    private void dressMenus() {
-        lead.getStyleClass().add("kind-menu");
-        lead.setAccessibleText("the source that must stay clear");
-        lead.getItems().add(new MenuItem(""));
-        lead.setOnShowing(e -> fillSources());
-        goal.getStyleClass().add("kind-menu");
-        goal.setAccessibleText("what is asked of this source and this return");
-        goal.getItems().add(goalItem("by its role", null));
-        for (Goal g : Goal.values()) {
-            goal.getItems().add(goalItem(g.label(), g));
-        }
-        kinds.getStyleClass().add("kind-menu");
-        kinds.setAccessibleText("kinds of remedy to propose");
-        Map<RemedyKind, CheckMenuItem> items = new EnumMap<>(RemedyKind.class);
-        for (RemedyKind kind : RemedyKind.values()) {
-            CheckMenuItem item = new CheckMenuItem(kind.label());
-            item.setSelected(true);
-            item.setOnAction(e -> session.clearing().bar(kind, !item.isSelected()));
-            items.put(kind, item);
-            kinds.getItems().add(item);
-        }
-        session.clearing()
-                .barred()
-                .addListener((o, was, is) ->
-                        items.forEach((kind, item) -> item.setSelected(!is.contains(kind))));
     }
 
     void setPalette(Palette given) {
@@ -156,21 +142,12 @@ final class ClearInspector extends VBox {
         Clearance c = session.measured().clearance().get();
         seal.repaint();
         name.setText(session.design().get().findReturn(id).map(Return::name).orElse("no return"));
-        lead.setText(session.clearing().source().map(Source::name).orElse("Lead"));
+        lead.setText(session.clearing().name());
         Targets asked = session.clearing().targets(id).orElse(Targets.LEAD);
-        goal.setText(
-                "asked: "
-                        + session.clearing()
-                                .goal(id)
-                                .map(Goal::label)
-                                .orElse(
-                                        Wording.percent(asked.presence(), 0)
-                                                + ", "
-                                                + asked.state()
-                                                        .name()
-                                                        .toLowerCase(java.util.Locale.ROOT)));
-        int out = session.clearing().barred().get().size();
-        kinds.setText(out == 0 ? "all kinds" : out + " barred");
+        asking.refresh();
+        kinds.refresh();
+        askedPresence.refresh();
+        askedBloom.refresh();
         Optional<Cover> cover =
                 Optional.ofNullable(c).flatMap((Clearance x) -> x.pair(id)).map(PairView::cover);
         Optional<Cover> was = lastApplied(id).map(a -> a.proposal().before());
@@ -187,7 +164,7 @@ final class ClearInspector extends VBox {
                 was.map(Cover::bloomDb).orElse(OptionalDouble.empty()),
                 v -> Wording.number(v, 1),
                 v -> Math.clamp((v + 60) / 60, 0, 1),
-                -1,
+                asked.bloomDb() <= Targets.ANY_BLOOM ? -1 : (asked.bloomDb() + 60) / 60,
                 returnId);
         Optional<ShortCopy> copy =
                 Optional.ofNullable(c)
@@ -206,15 +183,25 @@ final class ClearInspector extends VBox {
                                 .map(ClearInspector::costs)
                                 .orElse(""));
         showRemedies(c, id, cover, asked);
+        showRoom();
     }
 
-    private MenuItem goalItem(String text, @org.jspecify.annotations.Nullable Goal wanted) {
-        MenuItem item = new MenuItem(text);
-        item.setOnAction(e -> {
-            session.clearing().want(session.selection().returnId().get(), wanted);
-            refresh();
-        });
-        return item;
+    private void showRoom() {
+        roomMoves.getChildren().clear();
+        List<RoomMove> found = session.clearing().room().get();
+        if (found == null) {
+            return;
+        }
+        if (found.isEmpty()) {
+            Label none = new Label("No small move of dry sources gains anything measurable here.");
+            none.getStyleClass().add("why");
+            none.setWrapText(true);
+            roomMoves.getChildren().add(none);
+        }
+        found.forEach(m ->
+                roomMoves
+                        .getChildren()
+                        .add(new RoomCard(m, () -> session.edit(m.edit(session.design().get())))));
     }
 
     private static String comb(ShortCopy copy) {
@@ -247,12 +234,16 @@ final class ClearInspector extends VBox {
                 + " dB higher.";
     }
 
+    /** Layers of one part are judged together, so the part stands once, by its group's name. */
     private void fillSources() {
         lead.getItems().clear();
-        for (Source s : session.design().get().sources()) {
-            MenuItem item = new MenuItem(s.name());
-            item.setOnAction(e -> session.clearing().judge(s.id()));
-            lead.getItems().add(item);
+        Design design = session.design().get();
+        for (Source s : design.sources()) {
+            if (design.layersOf(s).getFirst().equals(s)) {
+                MenuItem item = new MenuItem(Clearing.partName(design, s));
+                item.setOnAction(e -> session.clearing().judge(s.id()));
+                lead.getItems().add(item);
+            }
         }
     }
 

@@ -14,6 +14,7 @@ final class ClearView extends Screen {
     private final ClearChart chart;
     private final ClearInspector inspector;
     private final EarBar ears;
+    private final HearingMenu hearing;
     private final Label reading = new Label();
     private double worstSoFar = -0.5;
 
@@ -22,10 +23,11 @@ final class ClearView extends Screen {
         playhead = new Playhead(session.transport().position());
         inspector = new ClearInspector(session);
         ears = new EarBar(session);
+        hearing = new HearingMenu(session);
         chart = new ClearChart(session, playhead, reading);
         reading.getStyleClass().add("why");
         reading.setMouseTransparent(true);
-        fill(chart, playhead, reading, ears);
+        fill(chart, playhead, reading, ears, hearing);
         session.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
         session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         session.design().addListener((o, was, is) -> refreshWhenSeen());
@@ -49,6 +51,8 @@ final class ClearView extends Screen {
                 chart.chartTop(getHeight()) - 19,
                 getWidth() - 44 - LABELS,
                 18);
+        double wide = hearing.prefWidth(-1);
+        Plate.place(hearing, getWidth() - 16 - wide, getHeight() - ClearChart.EARS - 6, wide, 24);
         Plate.place(ears, 16, getHeight() - ClearChart.EARS, getWidth() - 32, ClearChart.EARS - 4);
         super.layoutChildren();
     }
@@ -76,8 +80,10 @@ final class ClearView extends Screen {
     @Override
     String keys() {
         return "N: the bar that keeps least, then the next worst. Click on a river: choose the"
-                + " return. Click in the chart: hear that moment. Tab and Enter: apply or undo a"
-                + " remedy, ask an ear word. Ctrl+Z: undo anything.";
+                + " return. Click in the chart: hear that moment. Wheel, or + and \u2212 on the"
+                + " chart: nearer and farther; Left and Right move on, Home shows all, Up and"
+                + " Down choose. Tab and Enter: apply or undo a remedy, ask an ear word. Ctrl+Z:"
+                + " undo anything.";
     }
 
     @Override

@@ -16,7 +16,12 @@ final class Measure extends VBox {
     private final Label was = new Label();
     final Scale scale = new Scale();
 
-    Measure(String name, String unitText) {
+    /**
+     * A measure.
+     *
+     * @param asked what is asked of it, beside its scale
+     */
+    Measure(String name, String unitText, javafx.scene.Node asked) {
         super(0);
         Label head = new Label(name);
         head.getStyleClass().add("caps");
@@ -24,8 +29,10 @@ final class Measure extends VBox {
         unit.getStyleClass().add("big-unit");
         unit.setText(unitText);
         was.getStyleClass().add("caption");
-        scale.setPrefSize(112, 26);
-        HBox line = new HBox(4, value, unit, was, Plate.spring(), scale);
+        value.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        unit.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        scale.setPrefSize(92, 26);
+        HBox line = new HBox(4, value, unit, was, Plate.spring(), asked, scale);
         line.setAlignment(Pos.BASELINE_LEFT);
         getChildren().addAll(head, line);
     }

@@ -213,11 +213,11 @@ final class ReturnEdits {
     }
 
     private static ReturnNumber hold() {
-        return duckTime(Duck::holdMillis, 0, 2000, (d, v) -> times(d, v, d.releaseMillis()));
+        return duckTime(Duck::holdMillis, 0, 2000, (d, v) -> d.withTimes(v, d.releaseMillis()));
     }
 
     private static ReturnNumber release() {
-        return duckTime(Duck::releaseMillis, 5, 5000, (d, v) -> times(d, d.holdMillis(), v));
+        return duckTime(Duck::releaseMillis, 5, 5000, (d, v) -> d.withTimes(d.holdMillis(), v));
     }
 
     private static ReturnNumber duckTime(
@@ -246,18 +246,6 @@ final class ReturnEdits {
                                         .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
         return duck.map(change)
                 .map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
-    }
-
-    private static Duck times(Duck d, double hold, double release) {
-        return new Duck(
-                d.keySource(),
-                d.rangeDb(),
-                d.thresholdDb(),
-                d.ratio(),
-                d.kneeDb(),
-                d.attackMillis(),
-                hold,
-                release);
     }
 
     private static Space.Reverb hall(Return r) {

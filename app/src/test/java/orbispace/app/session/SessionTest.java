@@ -371,10 +371,10 @@ class SessionTest {
     @Test
     void anotherSongForgetsWhoWasJudgedAndWhatWasBarred() throws InterruptedException {
         session.clearing().judge("pad");
-        session.clearing().bar(orbispace.core.clear.RemedyKind.DUCK, true);
-        session.clearing().want("A", orbispace.core.clear.Goal.WASHED);
+        session.clearing().bar(orbispace.core.design.Setting.DUCK, true);
+        session.clearing().want("A", orbispace.core.design.Targets.WASHED);
         assertThat(session.clearing().source().orElseThrow().id()).isEqualTo("pad");
-        assertThat(session.clearing().targets("A")).contains(orbispace.core.clear.Targets.WASHED);
+        assertThat(session.clearing().targets("A")).contains(orbispace.core.design.Targets.WASHED);
         Path file = Objects.requireNonNull(session.file().get());
         Design before = session.design().get();
         session.edit(new ReturnEdit.Level("A", -20));
@@ -382,6 +382,6 @@ class SessionTest {
         ui.until(() -> session.design().get().equals(before) && !session.jobs().busy());
         assertThat(session.clearing().source().orElseThrow().id()).isEqualTo("lead-voice");
         assertThat(session.clearing().barred().get()).isEmpty();
-        assertThat(session.clearing().goal("A")).isEmpty();
+        assertThat(session.clearing().asksOwn("A")).isFalse();
     }
 }

@@ -6,12 +6,13 @@ import java.util.List;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import orbispace.app.session.Clearance;
 import orbispace.core.clear.Proposal;
-import orbispace.core.clear.RemedyKind;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -60,14 +61,15 @@ class ClearScreenTest extends WindowCase {
 
     @Test
     void aBarredKindIsNotProposed() {
-        RemedyKind first = proposals().getFirst().kind();
+        Setting first = proposals().getFirst().kind();
         MenuButton kinds = menu("kinds of remedy");
         CheckMenuItem item =
                 (CheckMenuItem)
-                        kinds.getItems().stream()
-                                .filter(i -> first.label().equals(i.getText()))
-                                .findFirst()
-                                .orElseThrow();
+                        ((javafx.scene.control.Menu) kinds.getItems().getFirst())
+                                .getItems().stream()
+                                        .filter(i -> first.label().equals(i.getText()))
+                                        .findFirst()
+                                        .orElseThrow();
         robot.interact(() -> {
             item.setSelected(false);
             item.fire();
@@ -125,5 +127,106 @@ class ClearScreenTest extends WindowCase {
         });
         until(() -> clearance().source().id().equals("pad") && !session.jobs().busy());
         assertThat(sources.getText()).isEqualToIgnoringCase("pad");
+    }
+
+    private MenuItem item(javafx.collections.ObservableList<MenuItem> items, String text) {
+        return items.stream().filter(i -> text.equals(i.getText())).findFirst().orElseThrow();
+    }
+
+    @Test
+    void aLockedSettingIsNotProposedAndTheProjectKeepsIt() {
+        Setting first = proposals().getFirst().kind();
+        MenuButton kinds = menu("kinds of remedy");
+        var locks = ((javafx.scene.control.Menu) kinds.getItems().get(1)).getItems();
+        CheckMenuItem lock = (CheckMenuItem) item(locks, first.label());
+        robot.interact(() -> {
+            lock.setSelected(true);
+            lock.fire();
+        });
+        settleWithRemedies();
+        assertThat(proposals()).isNotEmpty().noneMatch(p -> p.kind() == first);
+        assertThat(kinds.getText()).isEqualTo("1 locked");
+        assertThat(design().aims().lockedOf("A")).containsExactly(first);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().aims().lockedOf("A")).isEmpty();
+    }
+
+    @Test
+    void whatIsAskedCanBeTypedAndIsUndone() {
+        focus(called("asked presence 85 %"));
+        key(KeyCode.UP);
+        assertThat(design().aims().of(clearance().source().id(), "A").orElseThrow().presence())
+                .isEqualTo(0.86);
+        assertThat(called("asked presence 86 %")).isNotNull();
+        focus(called("asked bloom any"));
+        key(KeyCode.UP);
+        assertThat(called("asked bloom \u221259 dB")).isNotNull();
+        MenuButton asked = menu("what is asked of this source");
+        robot.interact(() -> item(asked.getItems(), "washed").fire());
+        assertThat(asked.getText()).isEqualTo("asked: washed");
+        robot.interact(() -> item(asked.getItems(), "by its role").fire());
+        assertThat(design().aims().wanted()).isEmpty();
+    }
+
+    @Test
+    void theListeningLevelIsPartOfTheProjectAndMeasuredWith() {
+        MenuButton hearing = menu("listening level and room");
+        double share = clearance().pair("A").orElseThrow().cover().wetShare();
+        robot.interact(() -> item(hearing.getItems(), "the mix at 65 dB SPL").fire());
+        robot.interact(() -> item(hearing.getItems(), "lively room, 30 dB").fire());
+        settleWithRemedies();
+        assertThat(hearing.getText()).isEqualTo("heard at 65 dB, room 30 dB");
+        assertThat(clearance().pair("A").orElseThrow().cover().wetShare()).isLessThan(share);
+    }
+
+    @Test
+    void theChartIsSeenFromNearerByKeysAndAsAWholeAgain() {
+        focus(called("rivers and clashes"));
+        WritableImage far = snapshot();
+        key(KeyCode.PLUS);
+        key(KeyCode.PLUS);
+        WritableImage near = snapshot();
+        assertThat(differences(far, near)).isGreaterThan(2000);
+        key(KeyCode.RIGHT);
+        assertThat(differences(near, snapshot())).isGreaterThan(1000);
+        key(KeyCode.HOME);
+        assertThat(differences(far, snapshot())).isLessThan(400);
+    }
+
+    private static int differences(WritableImage one, WritableImage two) {
+        int count = 0;
+        for (int y = 0; y < one.getHeight(); y++) {
+            for (int x = 0; x < one.getWidth(); x++) {
+                count +=
+                        one.getPixelReader().getArgb(x, y) == two.getPixelReader().getArgb(x, y)
+                                ? 0
+                                : 1;
+            }
+        }
+        return count;
+    }
+
+    @Test
+    void whatAChangeWonIsSeenBesideWhatWasBefore() {
+        assertThat(clearance().before()).containsKey("A");
+        double was =
+                java.util.Objects.requireNonNull(clearance().before().get("A"))
+                        .cover()
+                        .presenceKept()
+                        .orElseThrow();
+        double is = clearance().pair("A").orElseThrow().cover().presenceKept().orElseThrow();
+        assertThat(is).isLessThan(was);
+    }
+
+    @Test
+    void roomBetweenDrySourcesIsLookedForAndSaidEitherWay() {
+        press("Make room between dry sources");
+        until(() -> session.clearing().room().get() != null);
+        var moves = java.util.Objects.requireNonNull(session.clearing().room().get());
+        if (moves.isEmpty()) {
+            assertThat(labels()).anyMatch(l -> l.startsWith("No small move of dry sources"));
+        } else {
+            assertThat(labels()).contains(moves.getFirst().change().strip());
+        }
     }
 }

@@ -2,10 +2,11 @@ package orbispace.core.clear;
 
 import java.util.Locale;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 
 /** A change that might clear a source, before it is rendered. */
 record Candidate(
-        RemedyKind kind,
+        Setting kind,
         ReturnEdit edit,
         String change,
         String why,
@@ -15,7 +16,7 @@ record Candidate(
         double decayShare) {
 
     /** One that costs nothing but perhaps bloom. */
-    static Candidate of(RemedyKind kind, ReturnEdit edit, String change, String why) {
+    static Candidate of(Setting kind, ReturnEdit edit, String change, String why) {
         return new Candidate(kind, edit, change, why, 0, 0, 0, 0);
     }
 

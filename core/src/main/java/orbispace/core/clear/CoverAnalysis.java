@@ -1,20 +1,20 @@
 package orbispace.core.clear;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.BitSet;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Supplier;
+import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
+import orbispace.core.material.GateKey;
 import orbispace.core.material.Phrases;
-import orbispace.core.render.ChainSettings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -22,40 +22,63 @@ import orbispace.core.time.Span;
 /**
  * Measures what returns do to dry sources in a rendered song, over the whole of it or one section.
  *
- * <p>Excitations are kept by what made them, so that a changed return is analysed alone. The
- * listening level is frozen when the analysis is made, so that a fader does not shift the scale.
- * Safe for use by several threads.
+ * <p>The listening level is frozen when the analysis is made, so that a fader does not shift the
+ * scale. All times are those of the song. Safe for use by several threads.
  */
 public final class CoverAnalysis {
-    private static final int MOST_EXCITATIONS = 64;
     private static final double LEAST_PART_SECONDS = 0.5;
+    private static final double AFTER_SECONDS = 0.5;
 
-    private final Renderer renderer;
+    private final HeardSong song;
     private final Ear ear;
     private final double roomPower;
-    private final Map<Object, Excitation> kept = few();
-    private final Map<Object, LowShare> spectra = few();
+
+    private CoverAnalysis(Renderer renderer, Ear ear, double roomPower) {
+        this.song = new HeardSong(renderer, ear);
+        this.ear = ear;
+        this.roomPower = roomPower;
+    }
 
     /**
-     * An analysis of a song.
+     * An analysis of a song at the usual listening level.
      *
      * @param renderer renders it
      * @param mixLufs loudness of the mix that is heard at the listening level
      * @param roomPower noise of the room per band
      */
     public CoverAnalysis(Renderer renderer, double mixLufs, double roomPower) {
-        this.renderer = renderer;
-        this.ear = new Ear(renderer.material().sampleRateHz(), Ear.fullScaleDb(mixLufs));
-        this.roomPower = roomPower;
+        this(renderer, mixLufs, Ear.LISTENING_DB, roomPower);
     }
 
-    private static <V> Map<Object, V> few() {
-        return new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<Object, V> eldest) {
-                return size() > MOST_EXCITATIONS;
-            }
-        };
+    /**
+     * An analysis of a song.
+     *
+     * @param renderer renders it
+     * @param mixLufs loudness of the mix that is heard at the listening level
+     * @param listeningDb sound pressure level of that mix
+     * @param roomPower noise of the room per band
+     */
+    public CoverAnalysis(Renderer renderer, double mixLufs, double listeningDb, double roomPower) {
+        this(
+                renderer,
+                new Ear(renderer.material().sampleRateHz(), listeningDb - mixLufs),
+                roomPower);
+    }
+
+    /**
+     * An analysis of a stretch alone, which renders no more than that and a run-up in which the
+     * tails of what came before arise.
+     *
+     * @param runUpSeconds how long returns may ring
+     */
+    public CoverAnalysis window(Span span, double runUpSeconds) {
+        return new CoverAnalysis(
+                song.renderer()
+                        .window(
+                                span.startSeconds() - runUpSeconds,
+                                span.endSeconds() + AFTER_SECONDS),
+                ear,
+                roomPower);
     }
 
     /** Frames per second of all that it answers. */
@@ -63,8 +86,17 @@ public final class CoverAnalysis {
         return ear.framesPerSecond();
     }
 
+    /** The frame of its excitations at a time of the song. */
+    int frameAt(double seconds) {
+        return (int) Math.round((seconds - startSeconds()) * ear.framesPerSecond());
+    }
+
+    private double startSeconds() {
+        return renderer().firstFrame() / renderer().material().sampleRateHz();
+    }
+
     Renderer renderer() {
-        return renderer;
+        return song.renderer();
     }
 
     /**
@@ -93,56 +125,109 @@ public final class CoverAnalysis {
             List<Span> phrases,
             Span span,
             Job job) {
-        Excitation wet = sumOfReturns(design, wets, job);
+        List<Source> layers = design.layersOf(source);
+        Excitation wet = song.wets(design, wets, job);
         List<Return> others = new ArrayList<>(design.returns());
         others.removeAll(wets);
-        Excitation rest = sumOfReturns(design, others, job);
+        Excitation rest = song.wets(design, others, job);
         job.check();
-        return cut(part(design, source), wet, rest.plus(others(design, source)), phrases, span);
-    }
-
-    /**
-     * What all returns together leave of a source in each bar of the song, 0 to 1; -1 where it
-     * rests.
-     */
-    public List<Double> presencePerBar(
-            Design design, Source source, List<Span> phrases, double songSeconds, Job job) {
-        PairView view = field(design, source, phrases, new Span(0, songSeconds), job);
-        List<Double> bars = new ArrayList<>();
-        int bar = 1;
-        double from = design.song().clock().secondsOfBar(1);
-        while (from < songSeconds) {
-            double to = Math.min(songSeconds, design.song().clock().secondsOfBar(++bar));
-            bars.add(
-                    view.meter()
-                            .keptBetween(
-                                    (int) Math.max(0, from * ear.framesPerSecond()),
-                                    (int) (to * ear.framesPerSecond()))
-                            .orElse(-1));
-            from = to;
-        }
-        return bars;
+        return cut(
+                song.part(layers), wet, rest.plus(song.sourcesBut(design, layers)), phrases, span);
     }
 
     /** Mean loudness of all dry sources together over a stretch, in sones. */
     double drySones(Design design, Span span) {
-        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
-        for (Source s : design.sources()) {
-            sum = sum.plus(dry(s));
-        }
-        int from = (int) Math.round(span.startSeconds() * ear.framesPerSecond());
-        int to = (int) Math.round(span.endSeconds() * ear.framesPerSecond());
-        return java.util.Arrays.stream(sum.slice(from, to).sones()).average().orElse(0);
+        Excitation sum = song.sourcesBut(design, List.of());
+        return java.util.Arrays.stream(slice(sum, span).sones()).average().orElse(0);
+    }
+
+    private Excitation slice(Excitation whole, Span span) {
+        return whole.slice(frameAt(span.startSeconds()), frameAt(span.endSeconds()));
     }
 
     /** The short copy that a return makes of a source, if it is one. */
-    public java.util.Optional<ShortCopy> shortCopy(Design design, Source source, Return r) {
-        return ShortCopy.of(design, source, r, renderer.material().responses());
+    public Optional<ShortCopy> shortCopy(Design design, Source source, Return r) {
+        return ShortCopy.of(design, source, r, renderer().material().responses());
     }
 
     /** What each return takes of the mix. */
     public List<ReturnCost> costs(Design design, Job job) {
-        return ReturnCost.of(renderer.render(design, job));
+        return ReturnCost.of(renderer().render(design, job));
+    }
+
+    /** The whole song, bar by bar. */
+    public SongCourse course(
+            Design design, Source source, List<Span> phrases, double songSeconds, Job job) {
+        PairView view = field(design, source, phrases, new Span(0, songSeconds), job);
+        Excitation wet = song.wets(design, design.returns(), job);
+        return SongCourse.of(
+                design,
+                songSeconds,
+                view,
+                Density.of(wet, song.sourcesBut(design, List.of()), roomPower));
+    }
+
+    /** Where in the spectrum the source of a question is heard. */
+    DuckBand bandOf(Question q) {
+        Excitation dry = song.part(q.design().layersOf(q.source()));
+        return KeyBand.of(
+                dry,
+                Passages.ofPhrases(
+                        shifted(q.phrases().spans(), startSeconds()),
+                        dry.frames(),
+                        ear.framesPerSecond()));
+    }
+
+    private static List<Span> shifted(List<Span> spans, double by) {
+        return spans.stream()
+                .filter(s -> s.endSeconds() > by)
+                .map(s -> new Span(Math.max(0, s.startSeconds() - by), s.endSeconds() - by))
+                .toList();
+    }
+
+    /** A source as two ears have it. */
+    TwoEars ears(Source source) {
+        return song.ears(source);
+    }
+
+    /** A sound as two ears have it. */
+    TwoEars hear(Audio sound) {
+        return RoomFinder.ears(sound, ear);
+    }
+
+    /** Everything that sounds but some sources, as two ears have it. */
+    TwoEars earsBut(Design design, List<Source> out, Job job) {
+        return song.earsBut(design, out, job);
+    }
+
+    double roomPower() {
+        return roomPower;
+    }
+
+    /** The frames in which the source of a question speaks within its stretch. */
+    BitSet speaking(Question q) {
+        Excitation dry = song.part(q.design().layersOf(q.source()));
+        List<Span> spans = shifted(q.phrases().spans(), startSeconds());
+        Passages passages =
+                spans.isEmpty()
+                        ? Passages.ofLoudness(dry)
+                        : Passages.ofPhrases(spans, dry.frames(), ear.framesPerSecond());
+        BitSet frames = (BitSet) passages.speaking().clone();
+        int from = Math.clamp(frameAt(q.span().startSeconds()), 0, dry.frames());
+        frames.clear(0, from);
+        frames.clear(
+                Math.clamp(frameAt(q.span().endSeconds()), from, dry.frames()), dry.frames() + 1);
+        return frames;
+    }
+
+    /** Where the return of a question is heard, cell by cell. */
+    HeardCells cells(Question q, Job job) {
+        List<Return> others = new ArrayList<>(q.design().returns());
+        others.removeIf(r -> r.id().equals(q.returnId()));
+        Excitation rest =
+                song.wets(q.design(), others, job).plus(song.sourcesBut(q.design(), List.of()));
+        return HeardCells.of(
+                slice(wet(q.design(), q.ret(), job), q.span()), slice(rest, q.span()), roomPower);
     }
 
     /** What a question asks about. */
@@ -162,9 +247,10 @@ public final class CoverAnalysis {
     PairView withWet(Question q, Excitation wet, Job job) {
         List<Return> others = new ArrayList<>(q.design().returns());
         others.removeIf(r -> r.id().equals(q.returnId()));
-        Excitation rest = sumOfReturns(q.design(), others, job);
-        Excitation dry = part(q.design(), q.source());
-        Excitation sources = others(q.design(), q.source());
+        Excitation rest = song.wets(q.design(), others, job);
+        List<Source> layers = q.design().layersOf(q.source());
+        Excitation dry = song.part(layers);
+        Excitation sources = song.sourcesBut(q.design(), layers);
         return q.together()
                 ? cut(dry, wet.plus(rest), sources, q.phrases().spans(), q.span())
                 : cut(dry, wet, rest.plus(sources), q.phrases().spans(), q.span());
@@ -172,19 +258,12 @@ public final class CoverAnalysis {
 
     /** The spectrum of a return before its ducker, kept. */
     LowShare spectrum(Design design, Return r, Job job) {
-        ChainSettings chain = renderer.chain(design, r);
-        Object key = chain.upTo(ChainSettings.DUCKER);
-        LowShare known;
-        synchronized (spectra) {
-            known = spectra.get(key);
-        }
-        if (known == null) {
-            known = new LowShare(renderer.after(chain, ChainSettings.DUCKER, job));
-            synchronized (spectra) {
-                spectra.put(key, known);
-            }
-        }
-        return known;
+        return song.spectrum(design, r, job);
+    }
+
+    /** What would open a gate for the hits of a source. */
+    Optional<GateKey> gateKey(Source source) {
+        return song.gateKey(source);
     }
 
     /**
@@ -211,30 +290,9 @@ public final class CoverAnalysis {
         return withWet(q, wet.times(Decibels.toPower(levelDb)), job);
     }
 
-    /** All layers of the part that a source belongs to, heard as one. */
-    private Excitation part(Design design, Source source) {
-        List<Source> layers = design.layersOf(source);
-        return layers.size() == 1
-                ? dry(source)
-                : known(
-                        layers.stream().map(CoverAnalysis::level).toList(),
-                        () -> renderer.dry(layers));
-    }
-
-    private Excitation others(Design design, Source source) {
-        List<Source> layers = design.layersOf(source);
-        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
-        for (Source s : design.sources()) {
-            sum = layers.contains(s) ? sum : sum.plus(dry(s));
-        }
-        return sum;
-    }
-
     private PairView cut(
             Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
-        int from = (int) Math.round(span.startSeconds() * ear.framesPerSecond());
-        int to = (int) Math.round(span.endSeconds() * ear.framesPerSecond());
-        Excitation part = dry.slice(from, to);
+        Excitation part = slice(dry, span);
         List<Span> inside = new ArrayList<>();
         for (Span phrase : phrases) {
             double begins = Math.max(phrase.startSeconds(), span.startSeconds());
@@ -249,51 +307,16 @@ public final class CoverAnalysis {
                 phrases.isEmpty()
                         ? Passages.ofLoudness(part)
                         : Passages.ofPhrases(inside, part.frames(), ear.framesPerSecond());
-        return PairView.of(part, wet.slice(from, to), rest.slice(from, to), roomPower, passages);
-    }
-
-    private Excitation sumOfReturns(Design design, List<Return> returns, Job job) {
-        Excitation sum = Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
-        for (Return r : returns) {
-            job.check();
-            sum = sum.plus(wet(design, r, job));
-        }
-        return sum;
+        return PairView.of(part, slice(wet, span), slice(rest, span), roomPower, passages);
     }
 
     /** The excitation of a return. */
     Excitation wet(Design design, Return r, Job job) {
-        ChainSettings chain = renderer.chain(design, r);
-        return known(chain, () -> renderer.wet(design, r, job));
+        return song.wet(design, r, job);
     }
 
     /** The excitation of a return before its ducker and level. */
     Excitation beforeDucker(Design design, Return r, Job job) {
-        ChainSettings chain = renderer.chain(design, r);
-        return known(
-                List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
-                () -> renderer.after(chain, ChainSettings.DUCKER, job));
-    }
-
-    private Excitation dry(Source source) {
-        return known(level(source), () -> renderer.dry(source));
-    }
-
-    private static List<Object> level(Source source) {
-        return List.of(source.id(), source.gainDb(), source.pan());
-    }
-
-    private Excitation known(Object key, Supplier<Audio> sound) {
-        synchronized (kept) {
-            Excitation found = kept.get(key);
-            if (found != null) {
-                return found;
-            }
-        }
-        Excitation made = ear.hear(sound.get());
-        synchronized (kept) {
-            kept.put(key, made);
-        }
-        return made;
+        return song.beforeDucker(design, r, job);
     }
 }

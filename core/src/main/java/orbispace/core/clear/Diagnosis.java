@@ -12,6 +12,7 @@ import orbispace.core.time.Span;
  * @param lowHz lower end of where it lives; 0 where it has no place in frequency
  * @param highHz upper end
  * @param moments where in the song; empty where it has no place in time
+ * @param cells where the return is heard over its stretch, cell by cell
  * @param remedies changes, each really rendered, what helps most first
  */
 public record Diagnosis(
@@ -21,6 +22,7 @@ public record Diagnosis(
         double lowHz,
         double highHz,
         List<Span> moments,
+        HeardCells cells,
         List<Proposal> remedies) {
     /** Keeps its own lists. */
     public Diagnosis {

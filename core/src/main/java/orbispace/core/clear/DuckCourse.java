@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Source;
 import orbispace.core.time.Span;
 
 /** What a return's ducker does over a stretch, against the phrases and rests of a source. */
@@ -35,11 +34,10 @@ public final class DuckCourse {
         if (duck == null) {
             return Optional.empty();
         }
-        Source key = q.design().findSource(duck.keySource()).orElse(q.source());
         double rate = analysis.framesPerSecond();
-        int first = (int) Math.round(q.span().startSeconds() * rate);
-        int last = (int) Math.round(q.span().endSeconds() * rate);
-        float[] power = DuckRule.gains(analysis, key, duck, last);
+        int first = analysis.frameAt(q.span().startSeconds());
+        int last = analysis.frameAt(q.span().endSeconds());
+        float[] power = DuckGains.of(analysis, q.design(), q.returnId(), duck, last);
         float[] db = new float[Math.max(0, last - first)];
         for (int f = 0; f < db.length; f++) {
             db[f] = (float) Math.max(-120, Decibels.ofPower(power[first + f]));

@@ -1,21 +1,20 @@
 package orbispace.core.clear;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
-import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
 import orbispace.core.design.Duck;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
-import orbispace.core.dynamics.Ducker;
-import orbispace.core.dynamics.KeyPeaks;
+import orbispace.core.design.Targets;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.material.Phrases;
-import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A ducker keyed by the source. Its range is found by bisection on kept excitations: ducking by g
@@ -26,31 +25,38 @@ final class DuckRule implements RemedyRule {
     private static final double STEP_DB = 0.5;
     private static final double BACK_WITHIN_DB = 3;
     private static final double LEAST_HOLD_MILLIS = 60;
-    private static final int BLOCK = 4096;
+
+    private final boolean inKeyBand;
+
+    /** A ducker that acts everywhere, or only where the key is heard. */
+    DuckRule(boolean inKeyBand) {
+        this.inKeyBand = inKeyBand;
+    }
 
     @Override
-    public RemedyKind kind() {
-        return RemedyKind.DUCK;
+    public Setting kind() {
+        return Setting.DUCK;
     }
 
     @Override
     public Optional<Candidate> find(
             Question q, Standing now, Targets targets, CoverAnalysis analysis, Job job) {
         Duck old = q.ret().duck();
-        boolean another = old != null && !old.keySource().equals(q.source().id());
-        if (now.uncovers(targets) || another || q.phrases().spans().isEmpty()) {
+        if (now.uncovers(targets) || !fits(old, q) || q.phrases().spans().isEmpty()) {
             return Optional.empty();
         }
         Excitation open =
                 analysis.beforeDucker(q.design(), q.ret(), job)
                         .times(Decibels.toPower(q.ret().levelDb()));
-        Duck whole = draft(q.source(), q.phrases(), MOST_DB);
-        float[] peaks = peaks(analysis, q.source());
+        DuckBand band = inKeyBand ? analysis.bandOf(q) : null;
+        Duck whole = draft(q, MOST_DB).withBand(band);
         DoubleFunction<Standing> at =
                 db -> {
                     job.check();
-                    float[] gains = gains(analysis, peaks, whole.withRange(db), open.frames());
-                    PairView view = analysis.withWet(q, open.times(gains), job);
+                    Duck tried = whole.withRange(db);
+                    float[] gains =
+                            DuckGains.of(analysis, q.design(), q.returnId(), tried, open.frames());
+                    PairView view = analysis.withWet(q, DuckGains.under(open, tried, gains), job);
                     return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
                 };
         double high =
@@ -59,16 +65,35 @@ final class DuckRule implements RemedyRule {
         if (old != null && range <= old.rangeDb()) {
             return Optional.empty();
         }
-        Duck duck = draft(q.source(), q.phrases(), range);
+        Duck duck = draft(q, range).withBand(band);
+        double share = band == null ? 1 : KeyBand.share(band);
         return Optional.of(
                 Candidate.of(
                                 kind(),
                                 new ReturnEdit.Ducking(q.returnId(), duck),
                                 Candidate.text(
-                                        "Duck %.1f dB, release %.0f ms",
-                                        range, duck.releaseMillis()),
+                                        "Duck %.1f dB%s, release %.0f ms",
+                                        range, where(band), duck.releaseMillis()),
                                 why(q, now, targets))
-                        .costingDuck(range - (old == null ? 0 : old.rangeDb())));
+                        .costingDuck(share * (range - (old == null ? 0 : old.rangeDb()))));
+    }
+
+    /** One that another key turns, or that acts elsewhere, is left to whoever made it. */
+    private boolean fits(@Nullable Duck old, Question q) {
+        return old == null
+                || (old.keySource().equals(key(q)) || old.keySource().equals(q.source().id()))
+                        && (old.band() != null) == inKeyBand;
+    }
+
+    private static String where(@Nullable DuckBand band) {
+        return band == null
+                ? ""
+                : Candidate.text(" from %.0f to %.0f Hz", band.lowHz(), band.highHz());
+    }
+
+    /** The part that the source belongs to, if it has several layers. */
+    private static String key(Question q) {
+        return q.design().layersOf(q.source()).size() > 1 ? q.source().group() : q.source().id();
     }
 
     private static String why(Question q, Standing now, Targets targets) {
@@ -87,7 +112,9 @@ final class DuckRule implements RemedyRule {
      * A ducker whose hold bridges three quarters of the rests between syllables and whose tail is
      * back within 3 dB by half of the median gap.
      */
-    static Duck draft(Source source, Phrases phrases, double rangeDb) {
+    static Duck draft(Question q, double rangeDb) {
+        Source source = q.source();
+        Phrases phrases = q.phrases();
         double hold =
                 Math.max(
                         LEAST_HOLD_MILLIS,
@@ -100,58 +127,6 @@ final class DuckRule implements RemedyRule {
         double release = Math.clamp((halfGap - hold) / turns, 60, 1200);
         double threshold = Math.clamp(phrases.splitDb() + source.gainDb() + 3, -80, -6);
         return new Duck(
-                source.id(),
-                rangeDb,
-                threshold,
-                8,
-                6,
-                5,
-                Math.rint(hold),
-                Math.rint(release / 10) * 10);
-    }
-
-    /** The key as the ducker hears it, one peak per step of the song. */
-    private static float[] peaks(CoverAnalysis analysis, Source source) {
-        Audio audio = analysis.renderer().material().audio().get(source.id());
-        if (audio == null) {
-            return new float[0];
-        }
-        float gain = (float) Decibels.toAmplitude(source.gainDb()) / 2;
-        KeyPeaks follower = new KeyPeaks(List.of(), BLOCK);
-        float[] peaks = new float[audio.frames() / KeyPeaks.STEP + 1];
-        float[] key = new float[BLOCK];
-        int step = 0;
-        for (int at = 0; at < audio.frames(); at += BLOCK) {
-            int n = Math.min(BLOCK, audio.frames() - at);
-            for (int i = 0; i < n; i++) {
-                key[i] = gain * (audio.channel(0)[at + i] + audio.channel(1)[at + i]);
-            }
-            follower.process(key, 0, n);
-            System.arraycopy(follower.steps(), 0, peaks, step, follower.count());
-            step += follower.count();
-        }
-        return java.util.Arrays.copyOf(peaks, step);
-    }
-
-    /** Mean power gain of a ducker under each excitation frame, which is centred at its place. */
-    static float[] gains(CoverAnalysis analysis, Source source, Duck duck, int frames) {
-        return gains(analysis, peaks(analysis, source), duck, frames);
-    }
-
-    private static float[] gains(CoverAnalysis analysis, float[] peaks, Duck duck, int frames) {
-        double rate = analysis.renderer().material().sampleRateHz();
-        float[] curve = new Ducker(ChainWorks.ducker(duck), rate).curve(peaks, peaks.length);
-        double steps = rate / analysis.framesPerSecond() / KeyPeaks.STEP;
-        float[] power = new float[frames];
-        for (int f = 0; f < frames; f++) {
-            int from = (int) Math.max(0, (f - 0.5) * steps);
-            int to = (int) Math.min(curve.length, (f + 0.5) * steps + 1);
-            double sum = 0;
-            for (int s = from; s < to; s++) {
-                sum += curve[s] * curve[s];
-            }
-            power[f] = to > from ? (float) (sum / (to - from)) : 1;
-        }
-        return power;
+                key(q), rangeDb, threshold, 8, 6, 5, Math.rint(hold), Math.rint(release / 10) * 10);
     }
 }

@@ -5,6 +5,7 @@ import orbispace.core.audio.Quantile;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import orbispace.core.time.Span;
 
 /** Changes of a ducker that is heard at work. */
@@ -26,18 +27,9 @@ final class DuckTimes {
         double longest = Quantile.of(innerGaps.stream().map(Span::seconds).toList(), HOLD_SHARE);
         double hold = Math.min(2000, Math.rint(Math.max(1000 * longest, old.holdMillis() + 60)));
         double release = Math.max(LEAST_RELEASE_MILLIS, 2 * old.releaseMillis());
-        Duck duck =
-                new Duck(
-                        old.keySource(),
-                        old.rangeDb(),
-                        old.thresholdDb(),
-                        old.ratio(),
-                        old.kneeDb(),
-                        old.attackMillis(),
-                        hold,
-                        Math.min(5000, release));
+        Duck duck = old.withTimes(hold, Math.min(5000, release));
         return Candidate.of(
-                RemedyKind.DUCK,
+                Setting.DUCK,
                 new ReturnEdit.Ducking(r.id(), duck),
                 Candidate.text("Duck hold %.0f ms, release %.0f ms", hold, duck.releaseMillis()),
                 "it stays down between syllables and comes back once, after the phrase");
@@ -47,7 +39,7 @@ final class DuckTimes {
     static Candidate shallower(Return r) {
         double range = Math.max(1, duck(r).rangeDb() / 2);
         return Candidate.of(
-                RemedyKind.DUCK,
+                Setting.DUCK,
                 new ReturnEdit.Ducking(r.id(), duck(r).withRange(range)),
                 Candidate.text("Duck %.1f to %.1f dB", duck(r).rangeDb(), range),
                 "half as deep, half as much to hear");

@@ -5,6 +5,7 @@ import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
 import orbispace.core.time.Fit;
@@ -19,7 +20,7 @@ final class EarAnswers {
         int poles = f.highPass() == null ? 2 : f.highPass().poles();
         double hz = Math.rint(Math.min(500, 1.4 * from) / 10) * 10;
         return Candidate.of(
-                        RemedyKind.HIGH_PASS,
+                        Setting.HIGH_PASS,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(), f.withHighPass(new Filter.Corner(hz, poles))),
                         Candidate.text("High-pass at %.0f Hz", hz),
@@ -29,7 +30,7 @@ final class EarAnswers {
 
     static Candidate dip(EarEvidence e, double hz) {
         return Candidate.of(
-                        RemedyKind.DIP,
+                        Setting.DIP,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(),
                                 e.ret().filterOut().withDip(new Filter.Dip(hz, 3, 1))),
@@ -44,7 +45,7 @@ final class EarAnswers {
         int poles = f.lowPass() == null ? 2 : f.lowPass().poles();
         double hz = Math.rint(from * factor / 100) * 100;
         return Candidate.of(
-                        RemedyKind.LOW_PASS,
+                        Setting.LOW_PASS,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(), f.withLowPass(new Filter.Corner(hz, poles))),
                         Candidate.text("Low-pass at %.1f kHz", hz / 1000),
@@ -55,7 +56,7 @@ final class EarAnswers {
     static Candidate lowPassBefore(EarEvidence e) {
         Filter f = e.ret().filterIn();
         return Candidate.of(
-                        RemedyKind.LOW_PASS,
+                        Setting.LOW_PASS,
                         new ReturnEdit.FilterIn(
                                 e.ret().id(), f.withLowPass(new Filter.Corner(5000, 2))),
                         "Low-pass before the space at 5.0 kHz",
@@ -66,7 +67,7 @@ final class EarAnswers {
     static Candidate level(EarEvidence e, double by) {
         double level = Math.clamp(e.ret().levelDb() + by, -90, 24);
         return Candidate.of(
-                        RemedyKind.LEVEL,
+                        Setting.LEVEL,
                         new ReturnEdit.Level(e.ret().id(), level),
                         "Return "
                                 + Candidate.level(e.ret().levelDb())
@@ -79,7 +80,7 @@ final class EarAnswers {
 
     static Candidate predelay(EarEvidence e, double millis) {
         return Candidate.of(
-                RemedyKind.PREDELAY,
+                Setting.PREDELAY,
                 new ReturnEdit.Predelay(
                         e.ret().id(),
                         new MusicalTime.Millis(Math.rint(millis)),
@@ -95,7 +96,7 @@ final class EarAnswers {
         double decay = Math.max(0.1, Math.floor(20 * factor * v.decaySeconds()) / 20);
         return Optional.of(
                 Candidate.of(
-                                RemedyKind.DECAY,
+                                Setting.DECAY,
                                 ReturnEdit.Shorten.of(e.ret(), decay),
                                 Candidate.text(
                                         "Decay %.2f to %.2f s, its beginning as loud",
@@ -115,7 +116,7 @@ final class EarAnswers {
                 ? Optional.empty()
                 : Optional.of(
                         Candidate.of(
-                                        RemedyKind.DECAY,
+                                        Setting.DECAY,
                                         new ReturnEdit.Feedback(e.ret().id(), fits),
                                         Candidate.text(
                                                 "Feedback %.0f to %.0f %%",
@@ -128,7 +129,7 @@ final class EarAnswers {
         Return r = e.ret();
         if (r.space() instanceof Space.Doubler d && d.centre()) {
             return Candidate.of(
-                    RemedyKind.PREDELAY,
+                    Setting.PREDELAY,
                     new ReturnEdit.Spatial(
                             r.id(), new Space.Doubler(d.copies(), d.highPassHz(), false), "centre"),
                     "Copies without their centre",
@@ -136,7 +137,7 @@ final class EarAnswers {
         }
         double factor = Math.min(0.6, r.chain().width().factor() * 0.6);
         return Candidate.of(
-                RemedyKind.LEVEL,
+                Setting.LEVEL,
                 new ReturnEdit.Widening(r.id(), new Width(factor, r.chain().width().monoBelowHz())),
                 Candidate.text("Width to %.0f %%", 100 * factor),
                 "less that cancels when both sides are one");
@@ -149,7 +150,7 @@ final class EarAnswers {
             var gate = r.gate().withTimes(r.gate().attackMillis(), r.gate().holdMillis(), release);
             return Optional.of(
                     Candidate.of(
-                            RemedyKind.DECAY,
+                            Setting.DECAY,
                             new ReturnEdit.Gating(r.id(), gate),
                             Candidate.text(
                                     "Gate release %.0f to %.0f ms",
@@ -159,7 +160,7 @@ final class EarAnswers {
         return r.space() instanceof Space.Gated g
                 ? Optional.of(
                         Candidate.of(
-                                RemedyKind.DECAY,
+                                Setting.DECAY,
                                 new ReturnEdit.Spatial(r.id(), g.withFall(120), "fall"),
                                 Candidate.text("Fall %.0f to 120 ms", g.fallMillis()),
                                 "it closes like a door and not like a wall"))

@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
@@ -49,8 +52,12 @@ public final class EarTable {
         EarEvidence e = new EarEvidence(q, analysis, job);
         Row row = row(word, e, targets, job);
         List<Proposal> rendered = new ArrayList<>();
+        Set<Setting> locked = q.design().aims().lockedOf(q.returnId());
         for (Candidate c : row.answers()) {
             job.check();
+            if (locked.contains(c.kind())) {
+                continue;
+            }
             rendered.add(RemedyFinder.rendered(analysis, q, e.standing, c, job));
         }
         rendered.sort(Comparator.comparingDouble((Proposal p) -> p.gain(targets)).reversed());
@@ -61,6 +68,7 @@ public final class EarTable {
                 row.lowHz(),
                 row.highHz(),
                 row.moments(),
+                analysis.cells(q, job),
                 rendered);
     }
 
@@ -136,7 +144,9 @@ public final class EarTable {
         boolean is = !e.standing.uncovers(t);
         List<Candidate> answers = new ArrayList<>();
         if (is) {
-            new DuckRule().find(e.question, e.standing, t, analysis, job).ifPresent(answers::add);
+            new DuckRule(false)
+                    .find(e.question, e.standing, t, analysis, job)
+                    .ifPresent(answers::add);
             new LevelRule().find(e.question, e.standing, t, analysis, job).ifPresent(answers::add);
             EarAnswers.shorter(e, 0.7).ifPresent(answers::add);
         }
@@ -263,13 +273,13 @@ public final class EarTable {
         if (spacing > 0 && e.ret().space() instanceof Space.Echo echo) {
             answers.add(
                     Candidate.of(
-                            RemedyKind.LEVEL,
+                            Setting.LEVEL,
                             new ReturnEdit.Feedback(e.ret().id(), 0.2),
                             text("Feedback %.0f to 20 %%", 100 * echo.feedback()),
                             "fewer repeats that close"));
             answers.add(
                     Candidate.of(
-                            RemedyKind.PREDELAY,
+                            Setting.PREDELAY,
                             new ReturnEdit.EchoTime(
                                     e.ret().id(),
                                     new MusicalTime.Millis(120),

@@ -3,6 +3,8 @@ package orbispace.core.clear;
 import java.util.Optional;
 import orbispace.core.design.Filter;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.render.Job;
 
@@ -30,8 +32,8 @@ final class FilterRules {
     /** Too much of the return lies low. */
     static final class HighPass implements RemedyRule {
         @Override
-        public RemedyKind kind() {
-            return RemedyKind.HIGH_PASS;
+        public Setting kind() {
+            return Setting.HIGH_PASS;
         }
 
         @Override
@@ -78,8 +80,8 @@ final class FilterRules {
     /** The return hisses along with the consonants. */
     static final class LowPass implements RemedyRule {
         @Override
-        public RemedyKind kind() {
-            return RemedyKind.LOW_PASS;
+        public Setting kind() {
+            return Setting.LOW_PASS;
         }
 
         @Override
@@ -132,8 +134,8 @@ final class FilterRules {
     /** Most of the clash lies within an octave. */
     static final class Dip implements RemedyRule {
         @Override
-        public RemedyKind kind() {
-            return RemedyKind.DIP;
+        public Setting kind() {
+            return Setting.DIP;
         }
 
         @Override

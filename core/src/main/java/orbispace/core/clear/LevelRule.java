@@ -4,6 +4,8 @@ import java.util.Optional;
 import java.util.function.DoubleFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.render.Job;
 
@@ -13,8 +15,8 @@ final class LevelRule implements RemedyRule {
     private static final double STEP_DB = 0.5;
 
     @Override
-    public RemedyKind kind() {
-        return RemedyKind.LEVEL;
+    public Setting kind() {
+        return Setting.LEVEL;
     }
 
     @Override

@@ -1,6 +1,8 @@
 package orbispace.core.clear;
 
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 
 /**
@@ -15,7 +17,7 @@ import orbispace.core.hearing.Cover;
  * @param cost what it takes away
  */
 public record Proposal(
-        RemedyKind kind,
+        Setting kind,
         ReturnEdit edit,
         String change,
         String why,

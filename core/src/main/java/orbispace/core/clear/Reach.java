@@ -2,6 +2,7 @@ package orbispace.core.clear;
 
 import java.util.function.DoubleFunction;
 import java.util.function.DoublePredicate;
+import orbispace.core.design.Targets;
 
 /** How much of a remedy is needed, by bisection. */
 final class Reach {

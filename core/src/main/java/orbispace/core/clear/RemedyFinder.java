@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import orbispace.core.design.Design;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 
 /**
@@ -17,16 +19,16 @@ public final class RemedyFinder {
 
     private final CoverAnalysis analysis;
     private final Targets targets;
-    private final Set<RemedyKind> barred;
+    private final Set<Setting> barred;
     private final List<RemedyRule> rules;
 
     /** All remedies for these targets. */
     public RemedyFinder(CoverAnalysis analysis, Targets targets) {
-        this(analysis, targets, EnumSet.noneOf(RemedyKind.class));
+        this(analysis, targets, EnumSet.noneOf(Setting.class));
     }
 
     /** Remedies for these targets but for some kinds. */
-    public RemedyFinder(CoverAnalysis analysis, Targets targets, Set<RemedyKind> barred) {
+    public RemedyFinder(CoverAnalysis analysis, Targets targets, Set<Setting> barred) {
         this.analysis = analysis;
         this.targets = targets;
         this.barred = Set.copyOf(barred);
@@ -35,7 +37,9 @@ public final class RemedyFinder {
                         new FilterRules.HighPass(),
                         new FilterRules.LowPass(),
                         new FilterRules.Dip(),
-                        new DuckRule(),
+                        new GateRule(),
+                        new DuckRule(false),
+                        new DuckRule(true),
                         new TimeRules.Decay(),
                         new TimeRules.Predelay(),
                         new LevelRule());
@@ -49,9 +53,9 @@ public final class RemedyFinder {
 
     /** The same without the remedies for which the space itself has to be rendered again. */
     RemedyFinder quick() {
-        Set<RemedyKind> more = EnumSet.noneOf(RemedyKind.class);
+        Set<Setting> more = EnumSet.noneOf(Setting.class);
         more.addAll(barred);
-        for (RemedyKind kind : RemedyKind.values()) {
+        for (Setting kind : Setting.values()) {
             if (kind.rendersSpace()) {
                 more.add(kind);
             }
@@ -69,10 +73,15 @@ public final class RemedyFinder {
         return analysis.standing(q, job);
     }
 
-    /** Proposals for one question, best bargain first; none where the targets are met. */
+    /**
+     * Proposals for one question, best bargain first; none where the targets are met, and none that
+     * touches what is locked.
+     */
     public List<Proposal> propose(Question q, Job job) {
         Standing now = analysis.standing(q, job);
+        Set<Setting> locked = q.design().aims().lockedOf(q.returnId());
         return rules.parallelStream()
+                .filter(rule -> !locked.contains(rule.kind()))
                 .map(rule -> proposal(rule, q, now, job))
                 .flatMap(Optional::stream)
                 .filter(p -> p.gain(targets) > LEAST_GAIN)

@@ -1,12 +1,14 @@
 package orbispace.core.clear;
 
 import java.util.Optional;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 
 /** Looks for one kind of remedy. */
 interface RemedyRule {
     /** The kind. */
-    RemedyKind kind();
+    Setting kind();
 
     /**
      * A change of this kind that should help, to be rendered; empty if there is nothing for it to

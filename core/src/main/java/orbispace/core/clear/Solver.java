@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
+import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 
 /**
@@ -88,8 +90,7 @@ public final class Solver {
         Design design = q.design();
         List<Return> returns = q.design().returns();
         for (Return r : returns) {
-            Targets targets =
-                    Targets.of(design, q.source(), r).withPresence(finder.targets().presence());
+            Targets targets = asked(design, q.source(), r);
             Question one = new Question(design, q.source(), r.id(), q.phrases(), q.span(), false);
             Solution part = new Solver(finder.with(targets)).solve(one, job);
             steps.addAll(part.steps());
@@ -110,6 +111,13 @@ public final class Solver {
         }
         return solution(
                 steps, design, before, finder.standing(all.of(design), job), finder.targets());
+    }
+
+    private Targets asked(Design design, Source source, Return r) {
+        return design.aims()
+                .of(source.id(), r.id())
+                .orElseGet(() ->
+                        Targets.of(design, source, r).withPresence(finder.targets().presence()));
     }
 
     /** The return that by itself covers the source most. */

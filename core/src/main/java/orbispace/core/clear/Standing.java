@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.Arrays;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 

@@ -3,7 +3,9 @@ package orbispace.core.clear;
 import java.util.Optional;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 import orbispace.core.time.Fit;
 
@@ -27,8 +29,8 @@ final class TimeRules {
     /** The tail runs into the next phrase, or covers this one. */
     static final class Decay implements RemedyRule {
         @Override
-        public RemedyKind kind() {
-            return RemedyKind.DECAY;
+        public Setting kind() {
+            return Setting.DECAY;
         }
 
         @Override
@@ -48,6 +50,7 @@ final class TimeRules {
             if (rounded >= decay || rounded < LEAST_DECAY) {
                 return Optional.empty();
             }
+            boolean levelLocked = q.design().aims().lockedOf(q.returnId()).contains(Setting.LEVEL);
             String why =
                     runsOn
                             ? Candidate.text(
@@ -61,10 +64,14 @@ final class TimeRules {
             return Optional.of(
                     Candidate.of(
                                     kind(),
-                                    ReturnEdit.Shorten.of(q.ret(), rounded),
+                                    levelLocked
+                                            ? new ReturnEdit.Decay(q.returnId(), rounded)
+                                            : ReturnEdit.Shorten.of(q.ret(), rounded),
                                     Candidate.text(
-                                            "Decay %.2f to %.2f s, its beginning as loud",
-                                            decay, rounded),
+                                            "Decay %.2f to %.2f s%s",
+                                            decay,
+                                            rounded,
+                                            levelLocked ? "" : ", its beginning as loud"),
                                     why)
                             .costingDecay(1 - rounded / decay));
         }
@@ -73,8 +80,8 @@ final class TimeRules {
     /** The space answers on top of the words. */
     static final class Predelay implements RemedyRule {
         @Override
-        public RemedyKind kind() {
-            return RemedyKind.PREDELAY;
+        public Setting kind() {
+            return Setting.PREDELAY;
         }
 
         @Override

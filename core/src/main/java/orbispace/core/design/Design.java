@@ -11,8 +11,14 @@ import java.util.Set;
  * @param song title, time and form
  * @param sources the dry stems in order
  * @param returns the spaces in order of their letters
+ * @param aims what is wanted of it; what names no source or return of it is forgotten
  */
-public record Design(Song song, List<Source> sources, List<Return> returns) {
+public record Design(Song song, List<Source> sources, List<Return> returns, Aims aims) {
+    /** A field of which nothing in particular is wanted. */
+    public Design(Song song, List<Source> sources, List<Return> returns) {
+        this(song, sources, returns, Aims.NONE);
+    }
+
     /** Checks that ids are single and that sends and keys name sources that exist. */
     public Design {
         sources = List.copyOf(sources);
@@ -35,6 +41,7 @@ public record Design(Song song, List<Source> sources, List<Return> returns) {
             }
         }
         Feeds.ordered(returns);
+        aims = aims.within(sources, returns);
     }
 
     private static void requireKey(List<Source> sources, String key, String where) {
@@ -102,6 +109,17 @@ public record Design(Song song, List<Source> sources, List<Return> returns) {
         return new Design(
                 song,
                 sources,
-                returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList());
+                returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList(),
+                aims);
+    }
+
+    /** The same song with other returns. */
+    public Design withReturns(List<Return> other) {
+        return new Design(song, sources, other, aims);
+    }
+
+    /** The same field over other sources. */
+    public Design withSources(List<Source> other) {
+        return new Design(song, other, returns, aims);
     }
 }

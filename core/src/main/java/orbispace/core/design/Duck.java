@@ -1,9 +1,12 @@
 package orbispace.core.design;
 
+import orbispace.core.dynamics.DuckBand;
+import org.jspecify.annotations.Nullable;
+
 /**
- * A ducker keyed by a source.
+ * A ducker keyed by a source or by a group.
  *
- * @param keySource id of the source that turns the return down
+ * @param keySource id of the source, or name of the group, that turns the return down
  * @param rangeDb the most it turns down, 0 to 60
  * @param thresholdDb key level at which it begins, -90 to 0 dBFS
  * @param ratio 1 to 100
@@ -11,6 +14,7 @@ package orbispace.core.design;
  * @param attackMillis 0.5 to 1,000
  * @param holdMillis 0 to 2,000
  * @param releaseMillis 5 to 5,000
+ * @param band where it turns down; null for everywhere
  */
 public record Duck(
         String keySource,
@@ -20,10 +24,35 @@ public record Duck(
         double kneeDb,
         double attackMillis,
         double holdMillis,
-        double releaseMillis) {
+        double releaseMillis,
+        @Nullable DuckBand band) {
+    /** A ducker that turns everything down. */
+    public Duck(
+            String keySource,
+            double rangeDb,
+            double thresholdDb,
+            double ratio,
+            double kneeDb,
+            double attackMillis,
+            double holdMillis,
+            double releaseMillis) {
+        this(
+                keySource,
+                rangeDb,
+                thresholdDb,
+                ratio,
+                kneeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                null);
+    }
+
     /** Checks the ranges. */
     public Duck {
-        Ranges.requireId("key", keySource);
+        if (keySource.isBlank()) {
+            throw new IllegalArgumentException("the key of a ducker has no name");
+        }
         Ranges.require("duck range", rangeDb, 0, 60);
         Ranges.require("duck threshold", thresholdDb, -90, 0);
         Ranges.require("duck ratio", ratio, 1, 100);
@@ -43,6 +72,41 @@ public record Duck(
                 kneeDb,
                 attackMillis,
                 holdMillis,
-                releaseMillis);
+                releaseMillis,
+                band);
+    }
+
+    /** The same ducker with other times. */
+    public Duck withTimes(double hold, double release) {
+        return new Duck(
+                keySource, rangeDb, thresholdDb, ratio, kneeDb, attackMillis, hold, release, band);
+    }
+
+    /** The same ducker acting elsewhere; null for everywhere. */
+    public Duck withBand(@Nullable DuckBand other) {
+        return new Duck(
+                keySource,
+                rangeDb,
+                thresholdDb,
+                ratio,
+                kneeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                other);
+    }
+
+    /** The same ducker turned by another key at another level. */
+    public Duck keyedBy(String key, double threshold) {
+        return new Duck(
+                key,
+                rangeDb,
+                threshold,
+                ratio,
+                kneeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                band);
     }
 }

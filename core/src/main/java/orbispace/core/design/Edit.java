@@ -1,7 +1,7 @@
 package orbispace.core.design;
 
 /** A change of a design, with its words. */
-public sealed interface Edit permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit {
+public sealed interface Edit permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit {
 
     /**
      * The changed design.

@@ -52,7 +52,7 @@ public sealed interface FieldEdit extends Edit {
                 returns.addAll(others);
             }
         }
-        return new Design(design.song(), design.sources(), returns);
+        return design.withReturns(returns);
     }
 
     @Override

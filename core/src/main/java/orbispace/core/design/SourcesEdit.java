@@ -44,7 +44,10 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
     @Override
     public Design applyTo(Design design) {
         return new Design(
-                design.song(), sources, design.returns().stream().map(this::known).toList());
+                design.song(),
+                sources,
+                design.returns().stream().map(this::known).toList(),
+                design.aims());
     }
 
     private Return known(Return r) {

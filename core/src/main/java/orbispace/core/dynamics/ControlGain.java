@@ -6,9 +6,11 @@ package orbispace.core.dynamics;
  */
 abstract class ControlGain {
     private static final int STEP = KeyPeaks.STEP;
-    private static final int PART = 256;
+    static final int PART = 256;
 
-    private final float[] gains = new float[PART];
+    /** The gain of each of the next frames. */
+    final float[] gains = new float[PART];
+
     private final float[] sound = new float[PART];
     private int phase;
     private float gain;
@@ -35,13 +37,18 @@ abstract class ControlGain {
         for (int at = from; at < to; at += PART) {
             int n = Math.min(PART, to - at);
             step = fill(peaks, step, n);
-            if (isClosed(n)) {
-                java.util.Arrays.fill(left, at, at + n, 0);
-                java.util.Arrays.fill(right, at, at + n, 0);
-            } else if (!even(n)) {
-                multiply(left, at, n);
-                multiply(right, at, n);
-            }
+            work(left, right, at, n);
+        }
+    }
+
+    /** Lays {@link #gains} over the next frames. */
+    void work(float[] left, float[] right, int at, int n) {
+        if (isClosed(n)) {
+            java.util.Arrays.fill(left, at, at + n, 0);
+            java.util.Arrays.fill(right, at, at + n, 0);
+        } else if (!even(n)) {
+            multiply(left, at, n);
+            multiply(right, at, n);
         }
     }
 

@@ -1,6 +1,7 @@
 package orbispace.core.dynamics;
 
 import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Biquad;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -17,21 +18,42 @@ public final class Ducker extends ControlGain {
     private int holdSteps;
     private double reductionDb;
     private int held;
+    private final BandGain band = new BandGain();
 
     /** A ducker at rest; null settings leave the sound alone. */
     public Ducker(@Nullable DuckerSettings settings, double sampleRateHz) {
         super(1);
         this.sampleRateHz = sampleRateHz;
-        apply(settings);
+        apply(settings, section(settings, sampleRateHz));
     }
 
-    /** Takes new settings, smoothly. */
-    public void apply(@Nullable DuckerSettings given) {
+    /** The section that passes the band of settings; null for everything. */
+    public static @Nullable Biquad section(@Nullable DuckerSettings settings, double rate) {
+        DuckBand band = settings == null ? null : settings.band();
+        return band == null ? null : band.section(rate);
+    }
+
+    /**
+     * Takes new settings, smoothly.
+     *
+     * @param part their {@link #section}, worked out before
+     */
+    public void apply(@Nullable DuckerSettings given, @Nullable Biquad part) {
         settings = given;
         if (given != null) {
             attack = coefficient(given.attackSeconds());
             release = coefficient(given.releaseSeconds());
             holdSteps = (int) Math.round(given.holdSeconds() * sampleRateHz / KeyPeaks.STEP);
+            band.apply(part);
+        }
+    }
+
+    @Override
+    void work(float[] left, float[] right, int at, int n) {
+        if (band.isEverything()) {
+            super.work(left, right, at, n);
+        } else {
+            band.process(gains, left, right, at, n);
         }
     }
 
@@ -70,6 +92,7 @@ public final class Ducker extends ControlGain {
     public void reset() {
         reductionDb = 0;
         held = 0;
+        band.reset();
         rest();
     }
 }

@@ -141,6 +141,11 @@ public final class CoverMeter {
                 importantInPhrases == 0 ? 0 : clashesInPhrases() / (double) importantInPhrases);
     }
 
+    /** Frames per second. */
+    public double framesPerSecond() {
+        return framesPerSecond;
+    }
+
     /** Whether a cell of the dry loses more than a fifth to the wet. */
     public boolean clashAt(int frame, int band) {
         return clashes.get(frame * HearingModel.BANDS + band);

@@ -72,6 +72,22 @@ public final class Excitation {
         return new Excitation(out, framesPerSecond);
     }
 
+    /**
+     * The same under a gain that leaves a share of each band alone.
+     *
+     * @param powerPerFrame gain as power
+     * @param outsidePerBand the share of each band's power that it does not reach, 0 to 1
+     */
+    public Excitation times(float[] powerPerFrame, double[] outsidePerBand) {
+        float[] out = new float[cells.length];
+        for (int i = 0; i < out.length; i++) {
+            float outside = (float) outsidePerBand[i % HearingModel.BANDS];
+            float gain = outside + (1 - outside) * powerPerFrame[i / HearingModel.BANDS];
+            out[i] = cells[i] * gain;
+        }
+        return new Excitation(out, framesPerSecond);
+    }
+
     /** Frames {@code from} to before {@code to}, cut to what exists. */
     public Excitation slice(int from, int to) {
         int start = Math.clamp(from, 0, frames());

@@ -162,6 +162,7 @@ public final class ChainWorks {
                 new GainComputer(d.thresholdDb(), d.ratio(), d.kneeDb(), d.rangeDb()),
                 d.attackMillis() / 1000,
                 d.holdMillis() / 1000,
-                d.releaseMillis() / 1000);
+                d.releaseMillis() / 1000,
+                d.band());
     }
 }

@@ -6,6 +6,7 @@ final class PrintedStage {
     private final Stage stage;
     private final double rate;
     private final int lateBefore;
+    private final int firstFrame;
     private final float[] peaks;
 
     /**
@@ -13,12 +14,20 @@ final class PrintedStage {
      *
      * @param keys where peaks of keys are found
      * @param lateBefore how late the sound arrives at it, in frames
+     * @param firstFrame of the song
      */
-    PrintedStage(Timeline timeline, double rate, SongKeys keys, Job job, int lateBefore) {
+    PrintedStage(
+            Timeline timeline,
+            double rate,
+            SongKeys keys,
+            Job job,
+            int lateBefore,
+            int firstFrame) {
         this.timeline = timeline;
         this.rate = rate;
         this.lateBefore = lateBefore;
-        stage = Stage.of(timeline.first(), rate);
+        this.firstFrame = firstFrame;
+        stage = Stage.of(timeline.steps().get(timeline.indexAt(firstFrame)).settings(), rate);
         StageSettings.Key key = timeline.first().key();
         peaks = key == null || key.own() ? new float[0] : keys.peaks(key, job);
     }
@@ -28,12 +37,13 @@ final class PrintedStage {
         int at = Math.max(from, lateBefore);
         while (at < to) {
             int clock = at - lateBefore;
-            if (clock > 0 && timeline.nextChange(clock - 1) == clock) {
-                StageSettings settings = timeline.steps().get(timeline.indexAt(clock)).settings();
+            int now = clock + firstFrame;
+            if (clock > 0 && timeline.nextChange(now - 1) == now) {
+                StageSettings settings = timeline.steps().get(timeline.indexAt(now)).settings();
                 stage.apply(StageTuning.of(settings, rate));
             }
-            int change = timeline.nextChange(clock);
-            int end = change < to - lateBefore ? change + lateBefore : to;
+            int change = timeline.nextChange(now);
+            int end = change < to - lateBefore + firstFrame ? change + lateBefore - firstFrame : to;
             block.peaks = peaks;
             block.firstStep = clock / orbispace.core.dynamics.KeyPeaks.STEP;
             stage.process(block, at, end);

@@ -24,11 +24,14 @@ import orbispace.core.space.WholeConvolution;
  */
 public final class Renderer {
     private static final int BLOCK_FRAMES = 8192;
+    private static final int START_STEP = 4096;
+    private static final long WINDOW_BYTES = 400_000_000;
 
     private final SongMaterial material;
     private final int frames;
     private final StageCache cache;
     private final SongKeys keys;
+    private final int firstFrame;
 
     /**
      * A renderer of a song.
@@ -38,10 +41,33 @@ public final class Renderer {
      * @param cache keeps what was rendered
      */
     public Renderer(SongMaterial material, int frames, StageCache cache) {
+        this(material, frames, cache, 0);
+    }
+
+    private Renderer(SongMaterial material, int frames, StageCache cache, int firstFrame) {
+        this.firstFrame = firstFrame;
         this.material = material;
         this.frames = frames;
         this.cache = cache;
         this.keys = new SongKeys(material, frames);
+    }
+
+    /**
+     * A renderer of a stretch of the song alone, cut to what there is. It starts in silence, so a
+     * run-up must be asked for in which tails of what came before arise. What it keeps, it keeps
+     * apart.
+     */
+    public Renderer window(double fromSeconds, double toSeconds) {
+        double rate = material.sampleRateHz();
+        int from = Math.clamp((long) (fromSeconds * rate), 0, frames) / START_STEP * START_STEP;
+        int to = Math.clamp((long) Math.ceil(toSeconds * rate), from, frames);
+        return new Renderer(
+                material.cut(from, to), to - from, new StageCache(WINDOW_BYTES), firstFrame + from);
+    }
+
+    /** The frame of the song with which it begins. */
+    public int firstFrame() {
+        return firstFrame;
     }
 
     /** Length of what it renders, in frames. */
@@ -88,6 +114,12 @@ public final class Renderer {
     /** A return of a design worked out over this song's responses. */
     public ChainSettings chain(Design design, Return r) {
         return new ChainWorks(design, material.responses()).of(r);
+    }
+
+    /** Peaks in dBFS of what keys a return's ducker, one per step; none without a ducker. */
+    public float[] duckPeaks(Design design, Return r, Job job) {
+        StageSettings.Key key = chain(design, r).stages().get(ChainSettings.DUCKER).first().key();
+        return key == null ? new float[0] : keys.peaks(key, job);
     }
 
     /** The sound of a return after its first {@code stages} stages. */
@@ -145,7 +177,7 @@ public final class Renderer {
             int before = 0;
             for (Timeline timeline : timelines) {
                 if (!timeline.passesAll()) {
-                    stages.add(new PrintedStage(timeline, rate, keys, job, before));
+                    stages.add(new PrintedStage(timeline, rate, keys, job, before, firstFrame));
                     before += timeline.latencyFrames();
                 }
             }

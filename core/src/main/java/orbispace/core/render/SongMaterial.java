@@ -1,6 +1,7 @@
 package orbispace.core.render;
 
 import java.util.Map;
+import java.util.TreeMap;
 import orbispace.core.audio.Audio;
 
 /**
@@ -30,6 +31,13 @@ public record SongMaterial(Map<String, Audio> audio, double sampleRateHz, Respon
                                 + sampleRateHz);
             }
         });
+    }
+
+    /** The same from one frame to before another. */
+    SongMaterial cut(int from, int to) {
+        Map<String, Audio> parts = new TreeMap<>();
+        audio.forEach((id, a) -> parts.put(id, a.slice(from, to)));
+        return new SongMaterial(parts, sampleRateHz, responses);
     }
 
     /** Bytes of memory that its samples take. */

@@ -164,7 +164,7 @@ sealed interface Stage
         @Override
         public void apply(StageTuning tuning) {
             if (tuning instanceof StageTuning.Ducking d) {
-                ducker.apply(d.settings());
+                ducker.apply(d.settings(), d.section());
             }
         }
 

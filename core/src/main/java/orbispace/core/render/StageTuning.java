@@ -1,7 +1,9 @@
 package orbispace.core.render;
 
+import orbispace.core.dynamics.Ducker;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GateSettings;
+import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.StereoWidth;
 import orbispace.core.space.EngineTuning;
@@ -27,7 +29,8 @@ sealed interface StageTuning {
     record Gating(@Nullable GateSettings settings) implements StageTuning {}
 
     /** Curve and times; null for none. */
-    record Ducking(@Nullable DuckerSettings settings) implements StageTuning {}
+    record Ducking(@Nullable DuckerSettings settings, @Nullable Biquad section)
+            implements StageTuning {}
 
     /** Factor of the side, and its filter. */
     record Widening(double factor, double monoBelowHz, double[] packed) implements StageTuning {
@@ -49,7 +52,8 @@ sealed interface StageTuning {
             case StageSettings.Predelay p -> new Predelay(p.seconds() * rate);
             case StageSettings.Spatial e -> new Spatial(EngineTuning.of(e.settings(), rate));
             case StageSettings.Gating g -> new Gating(g.settings());
-            case StageSettings.Ducking d -> new Ducking(d.settings());
+            case StageSettings.Ducking d ->
+                    new Ducking(d.settings(), Ducker.section(d.settings(), rate));
             case StageSettings.Widening w ->
                     new Widening(
                             w.width().factor(),

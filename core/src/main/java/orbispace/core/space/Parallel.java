@@ -41,7 +41,7 @@ public final class Parallel implements Engine {
     public void apply(EngineTuning given) {
         if (given instanceof Tuning t) {
             tuning = t;
-            compressor.apply(t.compressor());
+            compressor.apply(t.compressor(), null);
         }
     }
 

@@ -14,6 +14,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.PhraseFinder;
@@ -254,7 +255,8 @@ class ClearTest {
         CoverAnalysis analysis = analysis();
         Design design = design(-4);
         List<Double> bars =
-                analysis.presencePerBar(design, voice(design), phrases.spans(), SECONDS, Job.QUIET);
+                analysis.course(design, voice(design), phrases.spans(), SECONDS, Job.QUIET)
+                        .presencePerBar();
         // 120 bpm: a bar is two seconds; the voice sings two of three.
         assertThat(bars).hasSize(6);
         assertThat(bars).allMatch(b -> b == -1 || (b > 0.2 && b < 1));
@@ -263,9 +265,32 @@ class ClearTest {
         assertThat(mean).isCloseTo(kept, within(0.05));
         Design quiet = design(-30);
         List<Double> better =
-                analysis.presencePerBar(quiet, voice(quiet), phrases.spans(), SECONDS, Job.QUIET);
+                analysis.course(quiet, voice(quiet), phrases.spans(), SECONDS, Job.QUIET)
+                        .presencePerBar();
         for (int i = 0; i < bars.size(); i++) {
             assertThat(better.get(i)).isGreaterThanOrEqualTo(bars.get(i));
         }
+    }
+
+    @Test
+    void theFieldIsDensestWhereSpacesPileUp() {
+        Design thin = design(-20);
+        SongCourse little =
+                analysis().course(thin, voice(thin), phrases.spans(), SECONDS, Job.QUIET);
+        Design thick = design(4);
+        SongCourse much =
+                analysis().course(thick, voice(thick), phrases.spans(), SECONDS, Job.QUIET);
+        assertThat(much.densityPerBar()).hasSameSizeAs(much.presencePerBar());
+        for (int bar = 0; bar < much.densityPerBar().size(); bar++) {
+            assertThat(much.densityPerBar().get(bar))
+                    .isBetween(0.0, 1.0)
+                    .isGreaterThanOrEqualTo(little.densityPerBar().get(bar));
+        }
+        Design none = new Design(thin.song(), thin.sources(), List.of());
+        assertThat(
+                        analysis()
+                                .course(none, voice(none), phrases.spans(), SECONDS, Job.QUIET)
+                                .densityPerBar())
+                .allMatch(d -> d == 0);
     }
 }

@@ -17,6 +17,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
 import orbispace.core.design.Width;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;

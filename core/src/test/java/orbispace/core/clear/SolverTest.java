@@ -9,8 +9,10 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import orbispace.core.Signals;
+import orbispace.core.design.Aims;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
@@ -18,7 +20,10 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.HearingModel;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
@@ -78,7 +83,7 @@ class SolverTest {
         return new Question(design, design.sources().getFirst(), id, PHRASES, ALL, false);
     }
 
-    private static Solution solve(Design design, Targets targets, Set<RemedyKind> barred) {
+    private static Solution solve(Design design, Targets targets, Set<Setting> barred) {
         return new Solver(new RemedyFinder(analysis(), targets, barred))
                 .solve(question(design, "A"), Job.QUIET);
     }
@@ -117,12 +122,12 @@ class SolverTest {
     @Test
     void barredRemediesAreNeverTaken() {
         Design covered = design(hall("A", 1.8, -4));
-        for (RemedyKind kind : List.of(RemedyKind.DUCK, RemedyKind.LEVEL)) {
+        for (Setting kind : List.of(Setting.DUCK, Setting.LEVEL)) {
             Solution s = solve(covered, Targets.LEAD, EnumSet.of(kind));
             assertThat(s.steps()).noneMatch(p -> p.kind() == kind);
             assertThat(presence(s.after())).isGreaterThanOrEqualTo(0.85);
         }
-        Solution none = solve(covered, Targets.LEAD, EnumSet.allOf(RemedyKind.class));
+        Solution none = solve(covered, Targets.LEAD, EnumSet.allOf(Setting.class));
         assertThat(none.steps()).isEmpty();
         assertThat(none.met()).isFalse();
     }
@@ -134,7 +139,7 @@ class SolverTest {
                 solve(
                         design(hall("A", 0.5, -4)),
                         heardAndUncovered.withPresence(0.995),
-                        EnumSet.of(RemedyKind.LEVEL, RemedyKind.DUCK));
+                        EnumSet.of(Setting.LEVEL, Setting.DUCK));
         assertThat(s.met()).isFalse();
         assertThat(s.words()).contains("best reachable", "100 and 9");
     }
@@ -145,7 +150,7 @@ class SolverTest {
                 solve(
                         design(hall("A", 1.5, -6)),
                         Targets.LEAD,
-                        EnumSet.of(RemedyKind.DUCK, RemedyKind.LEVEL));
+                        EnumSet.of(Setting.DUCK, Setting.LEVEL));
         Filter filter = s.design().requireReturn("A").filterOut();
         assertThat(s.before().sibilanceDb()).isGreaterThan(Targets.LEAD.sibilanceDb());
         assertThat(filter.lowPass()).isNotNull();
@@ -198,7 +203,7 @@ class SolverTest {
                         .propose(question(design(hall("A", 2.6, -4)), "A"), Job.QUIET);
         assertThat(open)
                 .extracting(Proposal::kind)
-                .contains(RemedyKind.DUCK, RemedyKind.LEVEL, RemedyKind.DECAY, RemedyKind.LOW_PASS);
+                .contains(Setting.DUCK, Setting.LEVEL, Setting.DECAY, Setting.LOW_PASS);
         assertThat(open)
                 .isSortedAccordingTo(
                         java.util.Comparator.comparingDouble(
@@ -237,7 +242,7 @@ class SolverTest {
         Proposal dip =
                 new RemedyFinder(analysis, Targets.LEAD)
                         .propose(q, Job.QUIET).stream()
-                                .filter(p -> p.kind() == RemedyKind.DIP)
+                                .filter(p -> p.kind() == Setting.DIP)
                                 .findFirst()
                                 .orElseThrow();
         Filter.Dip set = ((ReturnEdit.FilterOut) dip.edit()).filter().dip();
@@ -354,5 +359,145 @@ class SolverTest {
                                 hall.requireReturn("A"),
                                 Responses.NONE))
                 .isEmpty();
+    }
+
+    @Test
+    void whatIsLockedOnAReturnIsNeverTouched() {
+        Design covered = design(hall("A", 1.8, -4));
+        Design locked =
+                new Design(
+                        covered.song(),
+                        covered.sources(),
+                        covered.returns(),
+                        Aims.NONE
+                                .locking("A", Setting.DUCK, true)
+                                .locking("A", Setting.LEVEL, true));
+        Solution s = solve(locked, Targets.LEAD, Set.of());
+        assertThat(s.steps())
+                .isNotEmpty()
+                .noneMatch(p -> p.kind() == Setting.DUCK || p.kind() == Setting.LEVEL);
+        assertThat(s.design().requireReturn("A").levelDb()).isEqualTo(-4);
+        Design other =
+                new Design(
+                        covered.song(),
+                        covered.sources(),
+                        covered.returns(),
+                        Aims.NONE
+                                .locking("A", Setting.DUCK, true)
+                                .locking("A", Setting.DUCK, false));
+        assertThat(solve(other, Targets.LEAD, Set.of()).steps())
+                .isEqualTo(solve(covered, Targets.LEAD, Set.of()).steps());
+    }
+
+    @Test
+    void aDuckerInTheKeysBandClearsAsWellAndSparesTheRest() {
+        Design covered = design(hall("A", 1.8, -4));
+        List<Proposal> ducks =
+                new RemedyFinder(analysis(), Targets.LEAD)
+                        .propose(question(covered, "A"), Job.QUIET).stream()
+                                .filter(p -> p.kind() == Setting.DUCK)
+                                .toList();
+        assertThat(ducks).hasSize(2);
+        for (Proposal p : ducks) {
+            assertThat(presence(p.standingAfter())).isGreaterThanOrEqualTo(0.845);
+            var duck = ((ReturnEdit.Ducking) p.edit()).duck();
+            var band = java.util.Objects.requireNonNull(duck).band();
+            if (band != null) {
+                assertThat(band.lowHz()).isBetween(150.0, 1200.0);
+                assertThat(band.highHz()).isBetween(2000.0, 9000.0);
+                assertThat(p.cost().duckDb()).isLessThan(duck.rangeDb());
+                assertThat(p.change()).contains(" Hz");
+            }
+        }
+    }
+
+    @Test
+    void aSectionRenderedAloneMeasuresLikeTheSong() {
+        Design design = design(hall("A", 1.2, -4));
+        Span part = new Span(4.5, 7.5);
+        Question q = new Question(design, design.sources().getFirst(), "A", PHRASES, part, false);
+        CoverAnalysis song = analysis();
+        CoverAnalysis window = song.window(part, 2.5);
+        Standing whole = song.standing(q, Job.QUIET);
+        Standing alone = window.standing(q, Job.QUIET);
+        assertThat(presence(alone)).isCloseTo(presence(whole), within(0.005));
+        assertThat(alone.cover().wetShare()).isCloseTo(whole.cover().wetShare(), within(0.001));
+        assertThat(alone.cover().bloomDb().orElseThrow())
+                .isCloseTo(whole.cover().bloomDb().orElseThrow(), within(0.3));
+        assertThat(window.renderer().frames()).isLessThan(song.renderer().frames());
+        Duck duck = new Duck("voice", 9, -50, 20, 3, 5, 100, 150);
+        Question ducked = q.of(new ReturnEdit.Ducking("A", duck).applyTo(design));
+        DuckCourse one = DuckCourse.of(song, ducked).orElseThrow();
+        DuckCourse two = DuckCourse.of(window, ducked).orElseThrow();
+        assertThat(two.frames()).isEqualTo(one.frames());
+        for (int f = 0; f < one.frames(); f += 10) {
+            assertThat(two.gainDb(f)).isCloseTo(one.gainDb(f), within(0.2));
+        }
+    }
+
+    @Test
+    void aimsOfAPairReplaceTheDefaultsOfItsRole() {
+        Design plain = design(hall("A", 1.8, -4));
+        Targets washed = Targets.WASHED.withBloom(-25);
+        Design asked =
+                new Design(
+                        plain.song(),
+                        plain.sources(),
+                        plain.returns(),
+                        Aims.NONE.wanting("voice", "A", washed).wanting("ghost", "A", washed));
+        assertThat(asked.aims().wanted()).hasSize(1);
+        assertThat(Targets.asked(asked, asked.sources().getFirst(), asked.requireReturn("A")))
+                .isEqualTo(washed);
+        Solution s =
+                new Solver(new RemedyFinder(analysis(), Targets.LEAD))
+                        .solveField(question(asked, "A"), Job.QUIET);
+        Solution strict =
+                new Solver(new RemedyFinder(analysis(), Targets.LEAD))
+                        .solveField(question(plain, "A"), Job.QUIET);
+        assertThat(strict.steps()).isNotEmpty();
+        assertThat(s.steps()).isNotEqualTo(strict.steps());
+    }
+
+    @Test
+    void louderListeningHearsMoreOfTheTail() {
+        Question q = question(design(hall("A", 1.2, -20)), "A");
+        double soft =
+                new CoverAnalysis(renderer(), -20, 60, 100)
+                        .standing(q, Job.QUIET)
+                        .cover()
+                        .wetShare();
+        double loud =
+                new CoverAnalysis(renderer(), -20, 86, 100)
+                        .standing(q, Job.QUIET)
+                        .cover()
+                        .wetShare();
+        assertThat(loud).isGreaterThan(soft);
+    }
+
+    @Test
+    void anEarWordMarksTheCellsInWhichTheReturnIsHeard() {
+        Question q = question(design(hall("A", 1.8, 2)), "A");
+        Diagnosis d =
+                new EarTable(analysis())
+                        .diagnose(
+                                orbispace.core.clear.EarWord.WASHED_OUT,
+                                q,
+                                Targets.LEAD,
+                                Job.QUIET);
+        assertThat(d.supported()).isTrue();
+        double least = d.cells().standsOut(d.lowHz(), d.highHz());
+        int marked = 0;
+        int outside = 0;
+        for (int f = 0; f < d.cells().frames(); f++) {
+            for (int b = 0; b < HearingModel.BANDS; b++) {
+                boolean in = HeardCells.isIn(b, d.lowHz(), d.highHz());
+                marked += in && d.cells().at(f, b) >= least ? 1 : 0;
+                outside += in ? 0 : 1;
+            }
+        }
+        assertThat(marked).isBetween(10, d.cells().frames() * HearingModel.BANDS / 3);
+        assertThat(outside).isPositive();
+        assertThat(d.cells().frames())
+                .isCloseTo((int) (SECONDS * d.cells().framesPerSecond()), within(2));
     }
 }

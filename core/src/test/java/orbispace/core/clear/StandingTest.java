@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.OptionalDouble;
 import java.util.function.DoubleFunction;
+import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 import org.junit.jupiter.api.Test;

@@ -1,12 +1,6 @@
-package orbispace.core.clear;
+package orbispace.core.design;
 
 import java.util.List;
-import orbispace.core.design.Design;
-import orbispace.core.design.Return;
-import orbispace.core.design.Role;
-import orbispace.core.design.Send;
-import orbispace.core.design.Source;
-import orbispace.core.design.Space;
 import orbispace.core.hearing.WetState;
 
 /**
@@ -30,10 +24,22 @@ public record Targets(
         double lowShare,
         double sibilanceDb,
         double bloomDb) {
-    private static final double ANY_BLOOM = -60;
+    /** A bloom that every wet has. */
+    public static final double ANY_BLOOM = -60;
+
     private static final double LOW_OF_SOME = 0.40;
     private static final double LOW_OF_ALL = 0.95;
     private static final double MAIN_WITHIN_DB = 4;
+
+    /** Checks the ranges. */
+    public Targets {
+        Ranges.require("presence", presence, 0, 1);
+        Ranges.require("presence of the worst phrase", worstPhrase, 0, 1);
+        Ranges.require("clash area", clashArea, 0, 1);
+        Ranges.require("share of lows", lowShare, 0, 1);
+        Ranges.require("sibilance", sibilanceDb, -60, 20);
+        Ranges.require("bloom", bloomDb, ANY_BLOOM, 0);
+    }
 
     /** A lead voice or line over a felt space. */
     public static final Targets LEAD =
@@ -85,6 +91,11 @@ public record Targets(
                 t.bloomDb);
     }
 
+    /** What a design asks of a source against a return: its own aim, or the default. */
+    public static Targets asked(Design design, Source source, Return r) {
+        return design.aims().of(source.id(), r.id()).orElseGet(() -> of(design, source, r));
+    }
+
     private static boolean hasLows(Role role) {
         return role == Role.HITS || role == Role.BASS;
     }
@@ -97,6 +108,11 @@ public record Targets(
     /** The same with another state. */
     public Targets withState(WetState other) {
         return new Targets(presence, worstPhrase, clashArea, other, lowShare, sibilanceDb, bloomDb);
+    }
+
+    /** The same with another least bloom. */
+    public Targets withBloom(double otherDb) {
+        return new Targets(presence, worstPhrase, clashArea, state, lowShare, sibilanceDb, otherDb);
     }
 
     /** The same with another presence; the worst phrase may lie five points under it. */

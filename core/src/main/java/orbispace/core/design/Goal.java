@@ -1,4 +1,4 @@
-package orbispace.core.clear;
+package orbispace.core.design;
 
 /** What one may want of a source and a return, as ready-made targets. */
 public enum Goal {

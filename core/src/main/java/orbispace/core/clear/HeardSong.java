@@ -1,0 +1,173 @@
+package orbispace.core.clear;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.Ear;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.material.GateKey;
+import orbispace.core.material.GateKeyFinder;
+import orbispace.core.material.HitFinder;
+import orbispace.core.render.ChainSettings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+
+/**
+ * A song, or a window of it, as the ear takes it: excitations and spectra of its sources and
+ * returns, kept by what made them, so that a changed return is analysed alone. Safe for use by
+ * several threads.
+ */
+final class HeardSong {
+    private static final int MOST_KEPT = 64;
+
+    private final Renderer renderer;
+    private final Ear ear;
+    private final Map<Object, Excitation> excitations = few();
+    private final Map<Object, LowShare> spectra = few();
+    private final Map<Object, TwoEars> ears = few();
+    private final Map<String, Optional<GateKey>> gateKeys = new HashMap<>();
+
+    HeardSong(Renderer renderer, Ear ear) {
+        this.renderer = renderer;
+        this.ear = ear;
+    }
+
+    private static <V> Map<Object, V> few() {
+        return new LinkedHashMap<>(16, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Object, V> eldest) {
+                return size() > MOST_KEPT;
+            }
+        };
+    }
+
+    Renderer renderer() {
+        return renderer;
+    }
+
+    double framesPerSecond() {
+        return ear.framesPerSecond();
+    }
+
+    /** Nothing, for as long as the song. */
+    Excitation silence() {
+        return Excitation.none(ear.framesOf(renderer.frames()), ear.framesPerSecond());
+    }
+
+    /** A source at its fader. */
+    Excitation dry(Source source) {
+        return heard(level(source), () -> renderer.dry(source));
+    }
+
+    /** Several sources, heard as one. */
+    Excitation part(List<Source> layers) {
+        return layers.size() == 1
+                ? dry(layers.getFirst())
+                : heard(layers.stream().map(HeardSong::level).toList(), () -> renderer.dry(layers));
+    }
+
+    /** The sum of all sources but some. */
+    Excitation sourcesBut(Design design, List<Source> out) {
+        Excitation sum = silence();
+        for (Source s : design.sources()) {
+            sum = out.contains(s) ? sum : sum.plus(dry(s));
+        }
+        return sum;
+    }
+
+    /** A return at its level. */
+    Excitation wet(Design design, Return r, Job job) {
+        ChainSettings chain = renderer.chain(design, r);
+        return heard(chain, () -> renderer.wet(design, r, job));
+    }
+
+    /** The sum of some returns. */
+    Excitation wets(Design design, List<Return> returns, Job job) {
+        Excitation sum = silence();
+        for (Return r : returns) {
+            job.check();
+            sum = sum.plus(wet(design, r, job));
+        }
+        return sum;
+    }
+
+    /** A return before its ducker and level. */
+    Excitation beforeDucker(Design design, Return r, Job job) {
+        ChainSettings chain = renderer.chain(design, r);
+        return heard(
+                List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
+                () -> renderer.after(chain, ChainSettings.DUCKER, job));
+    }
+
+    /** A source as two ears have it. */
+    TwoEars ears(Source source) {
+        return kept(ears, level(source), () -> RoomFinder.ears(renderer.dry(source), ear));
+    }
+
+    /** Everything that sounds but some sources, as two ears have it. */
+    TwoEars earsBut(Design design, List<Source> out, Job job) {
+        List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
+        TwoEars sum = RoomFinder.ears(renderer.dry(others), ear);
+        for (Return r : design.returns()) {
+            job.check();
+            sum =
+                    sum.plus(
+                            kept(
+                                    ears,
+                                    renderer.chain(design, r),
+                                    () -> RoomFinder.ears(renderer.wet(design, r, job), ear)));
+        }
+        return sum;
+    }
+
+    /** The spectrum of a return before its ducker. */
+    LowShare spectrum(Design design, Return r, Job job) {
+        ChainSettings chain = renderer.chain(design, r);
+        return kept(
+                spectra,
+                chain.upTo(ChainSettings.DUCKER),
+                () -> new LowShare(renderer.after(chain, ChainSettings.DUCKER, job)));
+    }
+
+    /** What would open a gate for the hits of a source and not for their bleed. */
+    Optional<GateKey> gateKey(Source source) {
+        return kept(
+                gateKeys,
+                source.id(),
+                () -> {
+                    Audio audio = renderer.material().audio().get(source.id());
+                    return audio == null
+                            ? Optional.empty()
+                            : GateKeyFinder.find(audio, HitFinder.find(audio));
+                });
+    }
+
+    private static List<Object> level(Source source) {
+        return List.of(source.id(), source.gainDb(), source.pan());
+    }
+
+    private Excitation heard(Object key, Supplier<Audio> sound) {
+        return kept(excitations, key, () -> ear.hear(sound.get()));
+    }
+
+    private static <K, V> V kept(Map<K, V> all, K key, Supplier<V> made) {
+        synchronized (all) {
+            V known = all.get(key);
+            if (known != null) {
+                return known;
+            }
+        }
+        V value = made.get();
+        synchronized (all) {
+            all.put(key, value);
+        }
+        return value;
+    }
+}

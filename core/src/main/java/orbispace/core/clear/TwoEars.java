@@ -1,0 +1,68 @@
+package orbispace.core.clear;
+
+import java.util.BitSet;
+import java.util.stream.IntStream;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.hearing.HearingModel;
+
+/**
+ * Excitation of the left and the right ear, each by its own channel, as in headphones. What is said
+ * of two ears is said of the better one, which is what panning apart can win.
+ */
+record TwoEars(Excitation left, Excitation right) {
+    /** Both sounds together. */
+    TwoEars plus(TwoEars other) {
+        return new TwoEars(left.plus(other.left), right.plus(other.right));
+    }
+
+    /** How far to the right its energy lies over some frames, from -1 to 1; 0 for silence. */
+    double place(BitSet frames) {
+        double l = 0;
+        double r = 0;
+        for (int f = frames.nextSetBit(0); f >= 0; f = frames.nextSetBit(f + 1)) {
+            for (int b = 0; b < HearingModel.BANDS; b++) {
+                l += left.at(f, b);
+                r += right.at(f, b);
+            }
+        }
+        return l + r <= 0 ? 0 : (r - l) / (l + r);
+    }
+
+    /** Loudness beside a masker at the better ear, summed over some frames. */
+    double heard(TwoEars masker, double roomPower, BitSet frames) {
+        return IntStream.of(frames.stream().toArray())
+                .parallel()
+                .mapToDouble(f ->
+                        Math.max(
+                                sones(left, masker.left, roomPower, f),
+                                sones(right, masker.right, roomPower, f)))
+                .sum();
+    }
+
+    private static double sones(Excitation s, Excitation m, double room, int frame) {
+        double sum = 0;
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            sum += HearingModel.partialLoudness(b, s.at(frame, b), m.at(frame, b) + room);
+        }
+        return sum;
+    }
+
+    /** What another masker takes of each band's loudness beside a first, over some frames. */
+    double[] lossPerBand(TwoEars rest, TwoEars other, double roomPower, BitSet frames) {
+        double[] loss = new double[HearingModel.BANDS];
+        for (int f = frames.nextSetBit(0); f >= 0; f = frames.nextSetBit(f + 1)) {
+            for (int b = 0; b < loss.length; b++) {
+                loss[b] += lost(left, rest.left, other.left, roomPower, f, b);
+                loss[b] += lost(right, rest.right, other.right, roomPower, f, b);
+            }
+        }
+        return loss;
+    }
+
+    private static double lost(
+            Excitation s, Excitation rest, Excitation other, double room, int f, int b) {
+        double m = rest.at(f, b) + room;
+        return HearingModel.partialLoudness(b, s.at(f, b), m)
+                - HearingModel.partialLoudness(b, s.at(f, b), m + other.at(f, b));
+    }
+}

@@ -1,0 +1,100 @@
+package orbispace.core.design;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the engineer wants of the field beside its sound: what is asked of a source and a return,
+ * what no remedy may touch, and how it is listened to.
+ *
+ * @param wanted what is asked of a pair, if it is not the default of the source's role
+ * @param locked settings of each return, by its letter, that stay as they are
+ * @param hearing listening level and room
+ */
+public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, HearingLevel hearing) {
+    /** Nothing asked, nothing locked. */
+    public static final Aims NONE = new Aims(List.of(), Map.of(), HearingLevel.USUAL);
+
+    /** What is asked of one source and one return. */
+    public record Wanted(String sourceId, String returnId, Targets targets) {
+        boolean isOf(String source, String ret) {
+            return sourceId.equals(source) && returnId.equals(ret);
+        }
+    }
+
+    /** Keeps its own collections; a return without a lock is left out. */
+    public Aims {
+        wanted = List.copyOf(wanted);
+        Map<String, Set<Setting>> kept = new TreeMap<>();
+        locked.forEach((id, settings) -> {
+            if (!settings.isEmpty()) {
+                kept.put(id, Collections.unmodifiableSet(EnumSet.copyOf(settings)));
+            }
+        });
+        locked = Collections.unmodifiableMap(kept);
+    }
+
+    /** What is asked of a pair; empty for the default of the source's role. */
+    public Optional<Targets> of(String source, String ret) {
+        return wanted.stream().filter(w -> w.isOf(source, ret)).map(Wanted::targets).findFirst();
+    }
+
+    /** Settings of a return that no remedy may touch. */
+    public Set<Setting> lockedOf(String returnId) {
+        return locked.getOrDefault(returnId, Set.of());
+    }
+
+    /** The same, asking something else of a pair; null for the default. */
+    public Aims wanting(String source, String ret, @Nullable Targets targets) {
+        List<Wanted> other = new ArrayList<>(wanted);
+        other.removeIf(w -> w.isOf(source, ret));
+        if (targets != null) {
+            other.add(new Wanted(source, ret, targets));
+        }
+        return new Aims(other, locked, hearing);
+    }
+
+    /** The same with a setting locked or free. */
+    public Aims locking(String ret, Setting setting, boolean lock) {
+        Map<String, Set<Setting>> other = new TreeMap<>(locked);
+        Set<Setting> of = EnumSet.noneOf(Setting.class);
+        of.addAll(lockedOf(ret));
+        if (lock) {
+            of.add(setting);
+        } else {
+            of.remove(setting);
+        }
+        other.put(ret, of);
+        return new Aims(wanted, other, hearing);
+    }
+
+    /** The same, listened to otherwise. */
+    public Aims hearing(HearingLevel other) {
+        return new Aims(wanted, locked, other);
+    }
+
+    /** What still has its source and its return. */
+    Aims within(List<Source> sources, List<Return> returns) {
+        Set<String> sourceIds = ids(sources.stream().map(Source::id).toList());
+        Set<String> returnIds = ids(returns.stream().map(Return::id).toList());
+        List<Wanted> kept =
+                wanted.stream()
+                        .filter(w ->
+                                sourceIds.contains(w.sourceId) && returnIds.contains(w.returnId))
+                        .toList();
+        Map<String, Set<Setting>> locks = new TreeMap<>(locked);
+        locks.keySet().retainAll(returnIds);
+        return new Aims(kept, locks, hearing);
+    }
+
+    private static Set<String> ids(List<String> ids) {
+        return Set.copyOf(ids);
+    }
+}
