@@ -4,16 +4,12 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
-import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
-import java.util.function.UnaryOperator;
 import orbispace.app.session.Session;
-import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.design.Role;
 import orbispace.core.design.Space;
 
 /**
@@ -41,9 +37,7 @@ final class ReturnEdits {
         all.put("low-pass before", before(false));
         all.put("high-pass", after(true));
         all.put("low-pass", after(false));
-        all.put("depth", depth());
-        all.put("hold", hold());
-        all.put("release", release());
+        all.putAll(DuckNumbers.table());
         all.putAll(SpaceNumbers.table());
         all.putAll(StageNumbers.table());
         return Map.copyOf(all);
@@ -198,54 +192,6 @@ final class ReturnEdits {
                 Return::filterOut,
                 high,
                 (s, r, f) -> Optional.of(new ReturnEdit.FilterOut(r.id(), f)));
-    }
-
-    private static ReturnNumber depth() {
-        return new ReturnNumber.Scalar(
-                LEVEL,
-                Entries::db,
-                r -> true,
-                r -> r.duck() == null ? 0 : r.duck().rangeDb(),
-                0.5,
-                0,
-                60,
-                (s, r, v) -> ducked(s, r, d -> d.withRange(Math.abs(v))));
-    }
-
-    private static ReturnNumber hold() {
-        return duckTime(Duck::holdMillis, 0, 2000, (d, v) -> d.withTimes(v, d.releaseMillis()));
-    }
-
-    private static ReturnNumber release() {
-        return duckTime(Duck::releaseMillis, 5, 5000, (d, v) -> d.withTimes(d.holdMillis(), v));
-    }
-
-    private static ReturnNumber duckTime(
-            Function<Duck, Double> now,
-            double low,
-            double high,
-            BiFunction<Duck, Double, Duck> to) {
-        return new ReturnNumber.Scalar(
-                "a time like 240 or 0.24 s",
-                Entries::millis,
-                r -> r.duck() != null,
-                r -> r.duck() == null ? 0 : now.apply(r.duck()),
-                10,
-                low,
-                high,
-                (s, r, v) -> ducked(s, r, d -> to.apply(d, v)));
-    }
-
-    /** Changes the ducker as it is, or one keyed by the first lead; a depth of 0 is none. */
-    private static Optional<Edit> ducked(Session session, Return r, UnaryOperator<Duck> change) {
-        Optional<Duck> duck =
-                Optional.ofNullable(r.duck())
-                        .or(() ->
-                                session.design().get().sourcesOf(Role.LEAD).stream()
-                                        .findFirst()
-                                        .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
-        return duck.map(change)
-                .map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));
     }
 
     private static Space.Reverb hall(Return r) {

@@ -39,6 +39,7 @@ final class ReturnInspector extends VBox {
     private final Label why = new Label();
     private final Label settled = new Label();
     private final SendsMenu sendsMenu;
+    private final DuckKeyMenu duckKey;
     private final Label fixed = new Label();
     private final Map<TimeProposal.Subject, TimeProposalList> proposals =
             new EnumMap<>(TimeProposal.Subject.class);
@@ -53,6 +54,7 @@ final class ReturnInspector extends VBox {
         settled.getStyleClass().add("why");
         settled.setWrapText(true);
         sendsMenu = new SendsMenu(session);
+        duckKey = new DuckKeyMenu(session);
         head = new ReturnHead(session);
         fixed.getStyleClass().add("why");
         fixed.setWrapText(true);
@@ -160,7 +162,16 @@ final class ReturnInspector extends VBox {
                         Plate.small(
                                 "Before or after? Settle it",
                                 () -> chosen().ifPresent(session.field()::settleFilters)));
-        add("DUCK", this::duckPlot, "depth", "hold", "release");
+        add(
+                "DUCK",
+                this::duckPlot,
+                "depth",
+                "hold",
+                "release",
+                "ducks over",
+                "ducks from",
+                "ducks to");
+        plots.getLast().addBelow(duckKey);
         add("WIDTH", this::widthPlot, "width", "mono below");
         add("LEVEL", this::levelPlot, "return");
         plots.getFirst().end(true, false);
@@ -295,6 +306,7 @@ final class ReturnInspector extends VBox {
     }
 
     private void show(Return r) {
+        duckKey.show(r);
         ReturnReadings.of(session.design().get(), r)
                 .forEach((name, reading) -> {
                     NumberField field = fields.get(name);

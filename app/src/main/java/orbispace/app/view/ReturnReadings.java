@@ -11,6 +11,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
@@ -166,10 +167,22 @@ final class ReturnReadings {
             put("depth", "off", "");
             put("hold", "\u2013", "");
             put("release", "\u2013", "");
+            put("ducks over", "\u2013", "");
+            put("ducks from", "\u2013", "");
+            put("ducks to", "\u2013", "");
         } else {
             put("depth", Wording.number(duck.rangeDb(), 1), "dB");
             put("hold", Wording.number(duck.holdMillis(), 0), "ms");
             put("release", Wording.number(duck.releaseMillis(), 0), "ms");
+            put("ducks over", Wording.number(duck.thresholdDb(), 0), "dBFS");
+            DuckBand band = duck.band();
+            if (band == null) {
+                put("ducks from", "lowest", "");
+                put("ducks to", "highest", "");
+            } else {
+                hertz("ducks from", band.lowHz());
+                hertz("ducks to", band.highHz());
+            }
         }
     }
 

@@ -262,4 +262,32 @@ class OrbitScreenTest extends WindowCase {
         assertThat(labels()).contains("The same sound, to the last bit.");
         assertThat(labels()).anyMatch(t -> t.startsWith("Different sounds"));
     }
+
+    @Test
+    void whatKeysADuckerIsChosenFromSourcesAndGroups() {
+        robot.interact(() -> {
+            session.edit(
+                    new ReturnEdit.Ducking(
+                            "A",
+                            new orbispace.core.design.Duck(
+                                    "lead-voice", 6, -40, 8, 6, 5, 100, 240)));
+            session.selection().returnId().set("A");
+            window.show("Orbit");
+        });
+        settle();
+        MenuButton key = (MenuButton) called("what turns this return down");
+        robot.interact(() -> {
+            key.getOnShowing().handle(null);
+            key.getItems().stream()
+                    .filter(i -> i.getText().equalsIgnoreCase("pad"))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+        });
+        var duck = java.util.Objects.requireNonNull(design().requireReturn("A").duck());
+        assertThat(duck.keySource()).isEqualTo("pad");
+        assertThat(key.getText()).isEqualToIgnoringCase("keyed by pad");
+        robot.interact(() -> session.edit(new ReturnEdit.Ducking("A", null)));
+        assertThat(on(() -> !key.isVisible())).isTrue();
+    }
 }

@@ -13,10 +13,13 @@ import orbispace.app.session.NewSong;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Session;
 import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.dynamics.DuckBand;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -158,6 +161,23 @@ class ReturnEditsTest {
                         step.applyTo(session.design().get()).requireReturn("A").duck());
         assertThat(duck.keySource()).isEqualTo("lead-voice");
         assertThat(duck.rangeDb()).isEqualTo(0.5);
+    }
+
+    @Test
+    void aDuckersBandAndThresholdAreTypedAndZeroMeansEverywhere() {
+        assertThat(ReturnEdits.typed(session, ret("A"), "ducks from", "310")).isEmpty();
+        session.edit(new ReturnEdit.Ducking("A", new Duck("pad", 6, -40, 8, 6, 5, 100, 240)));
+        Duck from = Objects.requireNonNull(typed("A", "ducks from", "310").duck());
+        assertThat(from.band()).isEqualTo(new DuckBand(310, 4000));
+        assertThat(from.keySource()).isEqualTo("pad");
+        session.edit(new ReturnEdit.Ducking("A", from));
+        Duck narrow = Objects.requireNonNull(typed("A", "ducks to", "250").duck());
+        assertThat(narrow.band()).isEqualTo(new DuckBand(200, 250));
+        Duck wide = Objects.requireNonNull(typed("A", "ducks from", "9k").duck());
+        assertThat(wide.band()).isEqualTo(new DuckBand(9000, 11250));
+        assertThat(Objects.requireNonNull(typed("A", "ducks to", "0").duck()).band()).isNull();
+        assertThat(Objects.requireNonNull(typed("A", "ducks over", "-33").duck()).thresholdDb())
+                .isEqualTo(-33);
     }
 
     @Test

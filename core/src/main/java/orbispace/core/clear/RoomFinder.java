@@ -8,6 +8,7 @@ import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.HearingModel;
@@ -17,7 +18,7 @@ import orbispace.core.render.Job;
 /**
  * Makes room between dry sources that fight in the same place: a dip of at most 3 dB in one or in
  * both, each where the other needs it, or a pan apart. A move is only proposed if what was rendered
- * with it shows a gain, and costs neither source more than half of what the other wins.
+ * with it shows a gain of the first source that is worth what it costs the second.
  */
 public final class RoomFinder {
     private static final double FIGHTS_BELOW = 0.9;
@@ -25,7 +26,8 @@ public final class RoomFinder {
     private static final double DIP_DB = 3;
     private static final double DIP_OCTAVES = 1;
     private static final double LEAST_GAIN = 0.015;
-    private static final double MOST_LOSS = 0.5;
+    private static final double MOST_LOSS = 1.5;
+    private static final double MOST_LOSS_OF_LEAD = 0.5;
     private static final double PAN_STEP = 0.35;
     private static final int MOST_DIPS = 4;
     private static final int MOST_FOES = 3;
@@ -98,9 +100,16 @@ public final class RoomFinder {
         return moves;
     }
 
-    /** The source with a dip where another loses most to it; empty if it has one there already. */
+    /**
+     * The source with a dip where another loses most to it for what it is heard there itself; empty
+     * if it has one there already.
+     */
     private Optional<Source> dipped(Source source, TwoEars other, TwoEars own, Fight f) {
         double[] loss = other.lossPerBand(f.rest, own, analysis.roomPower(), f.frames);
+        double[] has = own.heardPerBand(f.rest.plus(other), analysis.roomPower(), f.frames);
+        for (int b = 0; b < loss.length; b++) {
+            loss[b] -= has[b];
+        }
         int worst = 0;
         for (int b = 1; b < loss.length - 1; b++) {
             worst = around(loss, b) > around(loss, Math.max(1, worst)) ? b : worst;
@@ -146,9 +155,8 @@ public final class RoomFinder {
                         after);
         double firstGain = after.first() - before.first();
         double secondGain = after.second() - before.second();
-        boolean loses =
-                Math.min(firstGain, secondGain) < -MOST_LOSS * Math.max(firstGain, secondGain);
-        if (move.gain() > LEAST_GAIN && !loses) {
+        double mayLose = f.second.role() == Role.LEAD ? MOST_LOSS_OF_LEAD : MOST_LOSS;
+        if (firstGain > LEAST_GAIN && secondGain > -mayLose * firstGain && move.gain() > 0) {
             moves.add(move);
         }
     }

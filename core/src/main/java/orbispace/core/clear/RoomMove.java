@@ -34,9 +34,9 @@ public record RoomMove(
         changed = List.copyOf(changed);
     }
 
-    /** What both together gain, 0 to 2. */
+    /** What it wins; what the second keeps more or less counts half. */
     public double gain() {
-        return after.first - before.first + after.second - before.second;
+        return after.first - before.first + (after.second - before.second) / 2;
     }
 
     /** The change as an edit of a design. */

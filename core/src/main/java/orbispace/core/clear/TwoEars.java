@@ -42,7 +42,7 @@ record TwoEars(Excitation left, Excitation right) {
     private static double sones(Excitation s, Excitation m, double room, int frame) {
         double sum = 0;
         for (int b = 0; b < HearingModel.BANDS; b++) {
-            sum += HearingModel.partialLoudness(b, s.at(frame, b), m.at(frame, b) + room);
+            sum += partial(s, m, room, frame, b);
         }
         return sum;
     }
@@ -57,6 +57,22 @@ record TwoEars(Excitation left, Excitation right) {
             }
         }
         return loss;
+    }
+
+    /** Loudness in each band beside a masker, summed over both ears and some frames. */
+    double[] heardPerBand(TwoEars masker, double roomPower, BitSet frames) {
+        double[] heard = new double[HearingModel.BANDS];
+        for (int f = frames.nextSetBit(0); f >= 0; f = frames.nextSetBit(f + 1)) {
+            for (int b = 0; b < heard.length; b++) {
+                heard[b] += partial(left, masker.left, roomPower, f, b);
+                heard[b] += partial(right, masker.right, roomPower, f, b);
+            }
+        }
+        return heard;
+    }
+
+    private static double partial(Excitation s, Excitation m, double room, int f, int b) {
+        return HearingModel.partialLoudness(b, s.at(f, b), m.at(f, b) + room);
     }
 
     private static double lost(
