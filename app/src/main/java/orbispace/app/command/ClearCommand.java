@@ -12,6 +12,7 @@ import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.session.ClearSong;
 import orbispace.core.clear.Proposal;
+import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.design.Design;
 import orbispace.core.design.Setting;
@@ -46,7 +47,7 @@ final class ClearCommand implements Callable<Integer> {
             split = ",",
             paramLabel = "KIND",
             description =
-                    "remedies not to propose: high-pass, low-pass, dip, duck, decay,"
+                    "remedies not to propose: high-pass, low-pass, dip, gate, duck, decay,"
                             + " predelay, level")
     private List<String> barred = List.of();
 
@@ -85,7 +86,7 @@ final class ClearCommand implements Callable<Integer> {
         if (apply != null) {
             write(file, apply, solution.map(Solution::design).orElse(design));
         }
-        print(pairs, proposals, solution);
+        print(pairs, proposals, clear.room(Job.QUIET), solution);
         return 0;
     }
 
@@ -124,7 +125,10 @@ final class ClearCommand implements Callable<Integer> {
     }
 
     private void print(
-            List<ClearSong.Pair> pairs, List<Proposal> proposals, Optional<Solution> solution) {
+            List<ClearSong.Pair> pairs,
+            List<Proposal> proposals,
+            List<RoomMove> room,
+            Optional<Solution> solution) {
         ObjectNode document = Output.object();
         ArrayNode all = document.putArray("pairs");
         for (ClearSong.Pair p : pairs) {
@@ -135,8 +139,10 @@ final class ClearCommand implements Callable<Integer> {
         for (Proposal p : proposals) {
             put(open.addObject(), p);
         }
+        ArrayNode moves = document.putArray("room");
+        room.forEach(m -> put(moves.addObject(), m));
         solution.ifPresent(s -> put(document, s));
-        output.print(document, () -> lines(pairs, proposals, solution));
+        output.print(document, () -> lines(pairs, proposals, room, solution));
     }
 
     private static void put(ObjectNode n, Cover c) {
@@ -166,6 +172,19 @@ final class ClearCommand implements Callable<Integer> {
                 .put("total", p.cost().total());
     }
 
+    private static void put(ObjectNode n, RoomMove m) {
+        n.put("first", m.first().id())
+                .put("second", m.second().id())
+                .put("change", m.change())
+                .put("why", m.why());
+        n.putObject("before")
+                .put("firstKept", m.before().first())
+                .put("secondKept", m.before().second());
+        n.putObject("after")
+                .put("firstKept", m.after().first())
+                .put("secondKept", m.after().second());
+    }
+
     private void put(ObjectNode document, Solution s) {
         document.put("applied", String.valueOf(apply));
         ObjectNode n = document.putObject("solution").put("met", s.met()).put("words", s.words());
@@ -176,7 +195,10 @@ final class ClearCommand implements Callable<Integer> {
     }
 
     private void lines(
-            List<ClearSong.Pair> pairs, List<Proposal> proposals, Optional<Solution> solution) {
+            List<ClearSong.Pair> pairs,
+            List<Proposal> proposals,
+            List<RoomMove> room,
+            Optional<Solution> solution) {
         output.line("%-16s %-6s %8s %8s %8s  %s", "source", "return", "kept", "worst", "bloom", "");
         for (ClearSong.Pair p : pairs) {
             output.line(
@@ -193,6 +215,7 @@ final class ClearCommand implements Callable<Integer> {
         }
         List<String> words = new ArrayList<>();
         proposals.forEach(p -> words.add(p.edit().returnId() + ": " + p.change() + ": " + p.why()));
+        room.forEach(m -> words.add("dry: " + m.change() + m.why()));
         words.forEach(w -> output.line("%s", w));
         solution.ifPresent(s -> {
             s.steps().forEach(p -> output.line("done: %s %s", p.edit().returnId(), p.change()));

@@ -12,6 +12,8 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.RoomFinder;
+import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
 import orbispace.core.design.Design;
@@ -110,6 +112,13 @@ public final class ClearSong {
             }
         }
         return proposals;
+    }
+
+    /** Moves of dry sources that make room for the leads. */
+    public List<RoomMove> room(Job job) {
+        return design.sourcesOf(Role.LEAD).stream()
+                .flatMap(s -> RoomFinder.find(analysis, question(s, ""), job).stream())
+                .toList();
     }
 
     /** The field in which the first lead is clear; empty without a lead or a return. */

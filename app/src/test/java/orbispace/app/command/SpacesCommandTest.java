@@ -180,6 +180,11 @@ class SpacesCommandTest extends CommandCase {
         assertThat(first.path("presenceKept").asDouble()).isBetween(0.0, 1.0);
         assertThat(first.has("bloomDb")).isTrue();
         assertThat(first.path("state").asString()).isIn("hidden", "felt", "heard", "obvious");
+        assertThat(j.path("room").isArray()).isTrue();
+        for (JsonNode m : j.path("room")) {
+            assertThat(m.path("after").path("firstKept").asDouble())
+                    .isGreaterThan(m.path("before").path("firstKept").asDouble());
+        }
         for (JsonNode p : j.path("proposals")) {
             assertThat(p.path("why").asString()).isNotBlank();
             assertThat(p.path("before").has("worstPhrase")).isTrue();

@@ -220,7 +220,7 @@ class ClearScreenTest extends WindowCase {
 
     @Test
     void roomBetweenDrySourcesIsLookedForAndSaidEitherWay() {
-        press("Make room between dry sources");
+        pressByKey("Make room between dry sources");
         until(() -> session.clearing().room().get() != null);
         var moves = java.util.Objects.requireNonNull(session.clearing().room().get());
         if (moves.isEmpty()) {
