@@ -80,9 +80,11 @@ final class DuckRule implements RemedyRule {
 
     /** One that another key turns, or that acts elsewhere, is left to whoever made it. */
     private boolean fits(@Nullable Duck old, Question q) {
-        return old == null
-                || (old.keySource().equals(key(q)) || old.keySource().equals(q.source().id()))
-                        && (old.band() != null) == inKeyBand;
+        boolean itsKey =
+                old != null
+                        && (old.keySource().equals(key(q))
+                                || old.keySource().equals(q.source().id()));
+        return old == null || (itsKey && (old.band() != null) == inKeyBand);
     }
 
     private static String where(@Nullable DuckBand band) {

@@ -68,6 +68,6 @@ public final class HeardCells {
     /** Whether a band's centre lies within edges; an upper edge of 0 means everywhere. */
     public static boolean isIn(int band, double lowHz, double highHz) {
         double hz = HearingModel.centreHz(band);
-        return highHz <= 0 || hz >= lowHz && hz <= highHz;
+        return highHz <= 0 || (hz >= lowHz && hz <= highHz);
     }
 }

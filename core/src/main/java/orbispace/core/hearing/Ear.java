@@ -157,8 +157,7 @@ public final class Ear {
     private void buildSpread(int band) {
         double centre = HearingModel.centreHz(band);
         double sharpness = 4 * centre / (24.7 * (0.00437 * centre + 1));
-        int last =
-                Math.min(bins / 2 - 1, (int) Math.floor(HIGHEST_BIN_HZ * bins / sampleRateHz));
+        int last = Math.min(bins / 2 - 1, (int) Math.floor(HIGHEST_BIN_HZ * bins / sampleRateHz));
         double[] all = new double[last + 1];
         int first = last;
         int lowest = (int) Math.ceil((double) FIRST_BIN * bins / length);

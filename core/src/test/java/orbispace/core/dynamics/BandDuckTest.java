@@ -37,7 +37,7 @@ class BandDuckTest {
         for (int i = x.length / 2; i < x.length; i++) {
             sum += (double) x[i] * x[i];
         }
-        return 10 * Math.log10(2 * sum / (x.length / 2) / 0.25);
+        return 10 * Math.log10(2 * sum / (x.length / 2.0) / 0.25);
     }
 
     @Test
