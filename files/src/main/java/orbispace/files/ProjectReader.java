@@ -19,6 +19,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
@@ -47,7 +48,11 @@ final class ProjectReader {
             returns.add(at("returns[" + returns.size() + "]", () -> ReturnReader.read(n)));
         }
         Aims aims = at("aims", () -> AimsJson.read(root.path("aims")));
-        return at("design", () -> new Design(song, sources, returns, aims));
+        List<Throw> thrown = new ArrayList<>();
+        for (JsonNode n : root.path("throws")) {
+            thrown.add(at("throws[" + thrown.size() + "]", () -> PlanJson.thrown(n)));
+        }
+        return at("design", () -> new Design(song, sources, returns, aims, thrown));
     }
 
     private <T> T at(String where, Part<T> part) throws FileProblem {
@@ -87,7 +92,7 @@ final class ProjectReader {
         int first = (int) number(s, "firstBar");
         int bars = (int) number(s, "bars");
         if (!s.has("kind")) {
-            return new Section(name, first, bars);
+            return new Section(name, first, bars).withPlan(PlanJson.plan(s.path("plan")));
         }
         String kind = text(s, "kind");
         SectionKind known =
@@ -97,7 +102,7 @@ final class ProjectReader {
                         .orElseThrow(() ->
                                 new IllegalArgumentException(
                                         "kind of section \"" + kind + "\" is not known"));
-        return new Section(name, first, bars, known);
+        return new Section(name, first, bars, known, PlanJson.plan(s.path("plan")));
     }
 
     private Placement placement(JsonNode n) throws FileProblem {

@@ -9,6 +9,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.TempoMap;
 import tools.jackson.databind.JsonNode;
@@ -25,6 +26,10 @@ final class ProjectWriter {
         list(root, "sources", "id", design.sources(), Source::id, ProjectWriter::source);
         list(root, "returns", "id", design.returns(), Return::id, ReturnWriter::write);
         AimsJson.write(root, design.aims());
+        list(root, "throws", "id", design.thrown(), Throw::id, PlanJson::write);
+        if (design.thrown().isEmpty()) {
+            root.remove("throws");
+        }
     }
 
     private static void song(ObjectNode n, Song song) {
@@ -47,11 +52,13 @@ final class ProjectWriter {
         }
         ArrayNode sections = n.putArray("sections");
         for (Section s : song.sections()) {
-            sections.addObject()
-                    .put("name", s.name())
-                    .put("firstBar", s.firstBar())
-                    .put("bars", s.bars())
-                    .put("kind", s.kind().label());
+            ObjectNode section =
+                    sections.addObject()
+                            .put("name", s.name())
+                            .put("firstBar", s.firstBar())
+                            .put("bars", s.bars())
+                            .put("kind", s.kind().label());
+            PlanJson.write(section, s.plan());
         }
     }
 

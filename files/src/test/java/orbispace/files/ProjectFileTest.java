@@ -17,15 +17,18 @@ import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.HearingLevel;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
+import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
+import orbispace.core.design.Throw;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
@@ -82,7 +85,22 @@ class ProjectFileTest {
                         "Ferry",
                         48000,
                         clock,
-                        List.of(new Section("Verse", 1, 4), new Section("Chorus", 5, 2))),
+                        List.of(
+                                new Section("Verse", 1, 4)
+                                        .withPlan(
+                                                SectionPlan.NONE
+                                                        .withCell(
+                                                                "A",
+                                                                new PlanCell(
+                                                                        -3,
+                                                                        0.8,
+                                                                        PlanCell.Tempo.FOLLOWS,
+                                                                        0.5,
+                                                                        true,
+                                                                        2,
+                                                                        PlanCell.Edge.FADED))
+                                                        .withSend("B", "voice", -4.5)),
+                                new Section("Chorus", 5, 2))),
                 List.of(
                         new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),
                         new Source("drum", "Drum", "drum.wav", Role.HITS, 0, -0.5)),
@@ -90,7 +108,15 @@ class ProjectFileTest {
                 Aims.NONE
                         .wanting("voice", "A", Targets.LEAD.withPresence(0.91).withBloom(-27))
                         .locking("B", Setting.DECAY, true)
-                        .hearing(new HearingLevel(82, OptionalDouble.empty())));
+                        .hearing(new HearingLevel(82, OptionalDouble.empty())),
+                List.of(
+                        Throw.of("t1", "voice", "B", 3, 4.5, -4),
+                        Throw.of("t2", "voice", "A", 6, 8, 0)
+                                .withFades(20, 40)
+                                .withRide(
+                                        List.of(
+                                                new Throw.RidePoint(6, -9),
+                                                new Throw.RidePoint(7, 1)))));
     }
 
     private Path written() throws FileProblem {
@@ -112,6 +138,7 @@ class ProjectFileTest {
                 .isEqualTo(design().song().clock().metre().changes());
         assertThat(again.song().title()).isEqualTo("Ferry");
         assertThat(again.aims()).isEqualTo(design().aims());
+        assertThat(again.thrown()).isEqualTo(design().thrown());
     }
 
     @Test
@@ -158,6 +185,10 @@ class ProjectFileTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "\"edge\" : \"faded\"|\"edge\" : \"torn\"|song|edge \"torn\" is not known",
+                "\"decayScale\" : 0.8|\"decayScale\" : 9|song|decay scale 9.0",
+                "\"toBeat\" : 4.5|\"toBeat\" : 2|throws[0]|ends at beat 2.0",
+                "\"id\" : \"t2\"|\"id\" : \"t1\"|design|two throws are called",
                 "\"state\" : \"felt\"|\"state\" : \"loud\"|aims|state \"loud\" is not known",
                 "\"presence\" : 0.91|\"presence\" : 91|aims|presence 91.0 is outside",
                 "\"decay\"|\"tail\"|aims|setting \"tail\" is not known",

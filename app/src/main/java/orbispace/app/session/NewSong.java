@@ -128,7 +128,8 @@ public record NewSong(
                         moved.song().withTitle(title),
                         moved.sources(),
                         moved.returns(),
-                        moved.aims()),
+                        moved.aims(),
+                        moved.thrown()),
                 stems,
                 problems,
                 project);

@@ -26,7 +26,8 @@ final class Relocation {
                         .map(s -> s.withFile(path(from.resolve(s.file()).normalize(), to)))
                         .toList(),
                 design.returns().stream().map(r -> moved(r, from, to)).toList(),
-                design.aims());
+                design.aims(),
+                design.thrown());
     }
 
     private static Return moved(Return r, Path from, Path to) {

@@ -1,6 +1,10 @@
 package orbispace.core.clear;
 
 import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 
@@ -34,6 +38,49 @@ record Candidate(
 
     Candidate costingDecay(double share) {
         return new Candidate(kind, edit, change, why, octaves, duckDb, levelDb, share);
+    }
+
+    /** Half of what a proposal does to a return; empty for what has no half. */
+    static Optional<Candidate> halved(Proposal p, Return r) {
+        return switch (p.edit()) {
+            case ReturnEdit.Level e -> {
+                double half = Math.rint(r.levelDb() + e.levelDb()) / 2;
+                yield half >= r.levelDb()
+                        ? Optional.empty()
+                        : Optional.of(
+                                of(
+                                                p.kind(),
+                                                new ReturnEdit.Level(r.id(), half),
+                                                "Return "
+                                                        + level(r.levelDb())
+                                                        + " to "
+                                                        + level(half)
+                                                        + " dB",
+                                                p.why())
+                                        .costingLevel(r.levelDb() - half));
+            }
+            case ReturnEdit.Ducking e -> {
+                double old = r.duck() == null ? 0 : r.duck().rangeDb();
+                Duck whole = Objects.requireNonNull(e.duck());
+                double range = Math.rint(whole.rangeDb() + old) / 2;
+                double share = p.cost().duckDb() / Math.max(0.1, whole.rangeDb() - old);
+                yield range <= old
+                        ? Optional.empty()
+                        : Optional.of(
+                                of(
+                                                p.kind(),
+                                                new ReturnEdit.Ducking(
+                                                        r.id(), whole.withRange(range)),
+                                                text(
+                                                        "Duck %.1f dB%s, release %.0f ms",
+                                                        range,
+                                                        DuckRule.where(whole.band()),
+                                                        whole.releaseMillis()),
+                                                p.why())
+                                        .costingDuck(share * (range - old)));
+            }
+            default -> Optional.empty();
+        };
     }
 
     /** Words with numbers in them, written the same in every country. */

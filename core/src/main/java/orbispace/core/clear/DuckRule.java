@@ -59,6 +59,10 @@ final class DuckRule implements RemedyRule {
                     PairView view = analysis.withWet(q, DuckGains.under(open, tried, gains), job);
                     return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
                 };
+        // Where the band does not suffice, all of it must give way.
+        if (inKeyBand && !at.apply(MOST_DB).uncovers(targets)) {
+            return Optional.empty();
+        }
         double high =
                 Reach.least(old == null ? 0 : old.rangeDb(), MOST_DB, STEP_DB / 2, at, targets);
         double range = Math.min(MOST_DB, Math.ceil(high / STEP_DB) * STEP_DB);
@@ -87,7 +91,7 @@ final class DuckRule implements RemedyRule {
         return old == null || (itsKey && (old.band() != null) == inKeyBand);
     }
 
-    private static String where(@Nullable DuckBand band) {
+    static String where(@Nullable DuckBand band) {
         return band == null
                 ? ""
                 : Candidate.text(" from %.0f to %.0f Hz", band.lowHz(), band.highHz());

@@ -16,6 +16,7 @@ import orbispace.core.material.GateKey;
 import orbispace.core.material.GateKeyFinder;
 import orbispace.core.material.HitFinder;
 import orbispace.core.render.ChainSettings;
+import orbispace.core.render.GainCurve;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 
@@ -98,12 +99,24 @@ final class HeardSong {
         return sum;
     }
 
-    /** A return before its ducker and level. */
+    /** A return before its ducker and level, but with what the plan makes of its level. */
     Excitation beforeDucker(Design design, Return r, Job job) {
         ChainSettings chain = renderer.chain(design, r);
-        return heard(
-                List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
-                () -> renderer.after(chain, ChainSettings.DUCKER, job));
+        Excitation open =
+                heard(
+                        List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
+                        () -> renderer.after(chain, ChainSettings.DUCKER, job));
+        GainCurve plan = chain.plannedLevel();
+        if (plan.isEven()) {
+            return open;
+        }
+        float[] power = new float[open.frames()];
+        double hop = renderer.material().sampleRateHz() / ear.framesPerSecond();
+        for (int f = 0; f < power.length; f++) {
+            double gain = plan.at(renderer.firstFrame() + (int) (f * hop));
+            power[f] = (float) (gain * gain);
+        }
+        return open.times(power);
     }
 
     /** A source as two ears have it. */

@@ -92,6 +92,12 @@ public final class RemedyFinder {
                 .toList();
     }
 
+    /** Half of a ducker or of a step of level, rendered; empty for what has no half. */
+    Optional<Proposal> halved(Proposal p, Question q, Job job) {
+        return Candidate.halved(p, q.ret())
+                .map(c -> rendered(analysis, q, p.standingBefore(), c, job));
+    }
+
     private Optional<Proposal> proposal(RemedyRule rule, Question q, Standing now, Job job) {
         job.check();
         return rule.find(q, now, targets, analysis, job)

@@ -3,10 +3,12 @@ package orbispace.core.clear;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 
 /**
@@ -17,6 +19,7 @@ import orbispace.core.render.Job;
  */
 public final class Solver {
     private static final int MOST_STEPS = 8;
+    private static final double LEAST_STEP = 0.5;
 
     private final RemedyFinder finder;
 
@@ -97,17 +100,17 @@ public final class Solver {
             design = part.design();
             job.report(steps.size() / (steps.size() + 4.0));
         }
-        for (int round = 0; round < 2 * returns.size(); round++) {
+        for (int round = 0; round < 4 * returns.size(); round++) {
             Question together = all.of(design);
             if (finder.standing(together, job).uncovers(finder.targets())) {
                 break;
             }
-            List<Proposal> open = finder.quick().propose(together.about(worst(together, job)), job);
-            if (open.isEmpty()) {
+            Optional<Proposal> next = next(together, job);
+            if (next.isEmpty()) {
                 break;
             }
-            steps.add(open.getFirst());
-            design = open.getFirst().edit().applyTo(design);
+            steps.add(next.get());
+            design = next.get().edit().applyTo(design);
         }
         return solution(
                 steps, design, before, finder.standing(all.of(design), job), finder.targets());
@@ -120,23 +123,60 @@ public final class Solver {
                         Targets.of(design, source, r).withPresence(finder.targets().presence()));
     }
 
-    /** The return that by itself covers the source most. */
-    private String worst(Question q, Job job) {
+    /**
+     * The best bargain with the return that covers most. One that would hide a return which should
+     * be noticed is taken by half, and whole only where no return has another.
+     */
+    private Optional<Proposal> next(Question together, Job job) {
+        List<Proposal> hiding = new ArrayList<>();
+        for (String id : byCover(together, job)) {
+            job.check();
+            for (Proposal p : finder.quick().propose(together.about(id), job)) {
+                if (p.gain(finder.targets()) < LEAST_STEP) {
+                    continue;
+                }
+                if (!hides(together, p, job)) {
+                    return Optional.of(p);
+                }
+                Optional<Proposal> less =
+                        finder.halved(p, together.about(id), job)
+                                .filter(h -> h.gain(finder.targets()) >= LEAST_STEP)
+                                .filter(h -> !hides(together, h, job));
+                if (less.isPresent()) {
+                    return less;
+                }
+                hiding.add(p);
+            }
+        }
+        return hiding.stream().findFirst();
+    }
+
+    /** Whether a proposal makes a return hidden that is not, though it should be noticed. */
+    private boolean hides(Question together, Proposal p, Job job) {
+        String id = p.edit().returnId();
+        Question now = alone(together, id);
+        Targets wanted = asked(now.design(), now.source(), now.ret());
+        Question then = now.of(p.edit().applyTo(now.design()));
+        return wanted.state() != WetState.HIDDEN
+                && finder.standing(now, job).cover().state() != WetState.HIDDEN
+                && finder.standing(then, job).cover().state() == WetState.HIDDEN;
+    }
+
+    private static Question alone(Question q, String id) {
+        return new Question(q.design(), q.source(), id, q.phrases(), q.span(), false);
+    }
+
+    /** Returns by how much each covers the source by itself, the worst first. */
+    private List<String> byCover(Question q, Job job) {
         return q.design().returns().stream()
                 .map(Return::id)
-                .min(
-                        Comparator.comparingDouble(id -> {
-                            Question one =
-                                    new Question(
-                                            q.design(),
-                                            q.source(),
-                                            id,
-                                            q.phrases(),
-                                            q.span(),
-                                            false);
-                            return finder.standing(one, job).cover().presenceKept().orElse(1);
-                        }))
-                .orElse(q.returnId());
+                .sorted(
+                        Comparator.comparingDouble(id ->
+                                finder.standing(alone(q, id), job)
+                                        .cover()
+                                        .presenceKept()
+                                        .orElse(1)))
+                .toList();
     }
 
     private static Solution solution(

@@ -9,6 +9,6 @@ package orbispace.core.design;
 public record AimsEdit(Aims aims, String subject) implements Edit {
     @Override
     public Design applyTo(Design design) {
-        return new Design(design.song(), design.sources(), design.returns(), aims);
+        return design.withAims(aims);
     }
 }

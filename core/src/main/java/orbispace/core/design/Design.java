@@ -12,11 +12,19 @@ import java.util.Set;
  * @param sources the dry stems in order
  * @param returns the spaces in order of their letters
  * @param aims what is wanted of it; what names no source or return of it is forgotten
+ * @param thrown stretches of sources that are sent to a return at a level of their own; one may
+ *     name a source or return that is gone, and is kept until it is taken away
  */
-public record Design(Song song, List<Source> sources, List<Return> returns, Aims aims) {
+public record Design(
+        Song song, List<Source> sources, List<Return> returns, Aims aims, List<Throw> thrown) {
     /** A field of which nothing in particular is wanted. */
     public Design(Song song, List<Source> sources, List<Return> returns) {
         this(song, sources, returns, Aims.NONE);
+    }
+
+    /** A field without throws. */
+    public Design(Song song, List<Source> sources, List<Return> returns, Aims aims) {
+        this(song, sources, returns, aims, List.of());
     }
 
     /** Checks that ids are single and that sends and keys name sources that exist. */
@@ -42,6 +50,21 @@ public record Design(Song song, List<Source> sources, List<Return> returns, Aims
         }
         Feeds.ordered(returns);
         aims = aims.within(sources, returns);
+        thrown = List.copyOf(thrown);
+        Set<String> throwIds = new HashSet<>();
+        thrown.forEach(t -> requireNew(throwIds.add(t.id()), "throw", t.id()));
+        song = planned(song, returnIds, sourceIds);
+    }
+
+    /** The plan of what is there; what was planned for a return that is gone is forgotten. */
+    private static Song planned(Song song, Set<String> returnIds, Set<String> sourceIds) {
+        if (song.sections().stream().allMatch(s -> s.plan().isPlain())) {
+            return song;
+        }
+        return song.withSections(
+                song.sections().stream()
+                        .map(s -> s.withPlan(s.plan().within(returnIds, sourceIds)))
+                        .toList());
     }
 
     private static void requireKey(List<Source> sources, String key, String where) {
@@ -110,16 +133,40 @@ public record Design(Song song, List<Source> sources, List<Return> returns, Aims
                 song,
                 sources,
                 returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList(),
-                aims);
+                aims,
+                thrown);
     }
 
     /** The same song with other returns. */
     public Design withReturns(List<Return> other) {
-        return new Design(song, sources, other, aims);
+        return new Design(song, sources, other, aims, thrown);
     }
 
     /** The same field over other sources. */
     public Design withSources(List<Source> other) {
-        return new Design(song, other, returns, aims);
+        return new Design(song, other, returns, aims, thrown);
+    }
+
+    /** The same field of another song. */
+    public Design withSong(Song other) {
+        return new Design(other, sources, returns, aims, thrown);
+    }
+
+    /** The same field with other aims. */
+    public Design withAims(Aims other) {
+        return new Design(song, sources, returns, other, thrown);
+    }
+
+    /** The same field with other throws. */
+    public Design withThrown(List<Throw> other) {
+        return new Design(song, sources, returns, aims, other);
+    }
+
+    /** Throws that name a source or a return that is not there, and so are not heard. */
+    public List<Throw> lostThrows() {
+        return thrown.stream()
+                .filter(t ->
+                        findSource(t.sourceId()).isEmpty() || findReturn(t.returnId()).isEmpty())
+                .toList();
     }
 }

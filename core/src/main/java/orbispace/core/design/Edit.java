@@ -1,7 +1,8 @@
 package orbispace.core.design;
 
 /** A change of a design, with its words. */
-public sealed interface Edit permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit {
+public sealed interface Edit
+        permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit, ThrowsEdit {
 
     /**
      * The changed design.

@@ -99,13 +99,13 @@ public final class Form {
     private static Section named(Section s, String name) {
         SectionKind kind =
                 s.kind() == SectionKind.guess(s.name()) ? SectionKind.guess(name) : s.kind();
-        return new Section(name, s.firstBar(), s.bars(), kind);
+        return s.named(name, kind);
     }
 
     /** Makes a section of another kind. */
     public static Song kind(Song song, int index, SectionKind kind) {
         Section s = song.sections().get(index);
-        return replaced(song, index, new Section(s.name(), s.firstBar(), s.bars(), kind));
+        return replaced(song, index, s.named(s.name(), kind));
     }
 
     /** Exchanges name and kind of a section with the next. */
@@ -115,8 +115,8 @@ public final class Form {
         }
         Section a = song.sections().get(index);
         Section b = song.sections().get(index + 1);
-        Song half = replaced(song, index, new Section(b.name(), a.firstBar(), a.bars(), b.kind()));
-        return replaced(half, index + 1, new Section(a.name(), b.firstBar(), b.bars(), a.kind()));
+        Song half = replaced(song, index, a.named(b.name(), b.kind()));
+        return replaced(half, index + 1, b.named(a.name(), a.kind()));
     }
 
     private static Song replaced(Song song, int index, Section section) {

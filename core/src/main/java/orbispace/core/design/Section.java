@@ -7,12 +7,18 @@ package orbispace.core.design;
  * @param firstBar from 1
  * @param bars how many, at least 1
  * @param kind what it is in the form
+ * @param plan how the field differs in it
  */
-public record Section(String name, int firstBar, int bars, SectionKind kind) {
+public record Section(String name, int firstBar, int bars, SectionKind kind, SectionPlan plan) {
     /** Checks the ranges. */
     public Section {
         Ranges.require("first bar", firstBar, 1, 1e6);
         Ranges.require("bars", bars, 1, 1e6);
+    }
+
+    /** A section in which the field is as it is otherwise. */
+    public Section(String name, int firstBar, int bars, SectionKind kind) {
+        this(name, firstBar, bars, kind, SectionPlan.NONE);
     }
 
     /** A section whose kind is guessed from its name. */
@@ -22,7 +28,17 @@ public record Section(String name, int firstBar, int bars, SectionKind kind) {
 
     /** The same with another stretch of bars. */
     public Section over(int otherFirstBar, int otherEndBar) {
-        return new Section(name, otherFirstBar, otherEndBar - otherFirstBar, kind);
+        return new Section(name, otherFirstBar, otherEndBar - otherFirstBar, kind, plan);
+    }
+
+    /** The same under another name and of another kind. */
+    public Section named(String other, SectionKind otherKind) {
+        return new Section(other, firstBar, bars, otherKind, plan);
+    }
+
+    /** The same with another plan. */
+    public Section withPlan(SectionPlan other) {
+        return new Section(name, firstBar, bars, kind, other);
     }
 
     /** The first bar that is not in it. */

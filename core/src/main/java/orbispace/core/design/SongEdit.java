@@ -9,6 +9,6 @@ package orbispace.core.design;
 public record SongEdit(Song song, String subject) implements Edit {
     @Override
     public Design applyTo(Design design) {
-        return new Design(song, design.sources(), design.returns(), design.aims());
+        return design.withSong(song);
     }
 }

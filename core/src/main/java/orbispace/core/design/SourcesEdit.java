@@ -47,7 +47,8 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
                 design.song(),
                 sources,
                 design.returns().stream().map(this::known).toList(),
-                design.aims());
+                design.aims(),
+                design.thrown());
     }
 
     private Return known(Return r) {

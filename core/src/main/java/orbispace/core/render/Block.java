@@ -12,6 +12,9 @@ final class Block {
     /** Peaks of the key at control rate. */
     float[] peaks = new float[0];
 
+    /** The frame of the song of the first of the frames to be worked on. */
+    int frame;
+
     /** Index of the peak of the first step that ends within the frames to be worked on. */
     int firstStep;
 

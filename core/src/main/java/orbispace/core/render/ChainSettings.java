@@ -13,10 +13,14 @@ import org.jspecify.annotations.Nullable;
  *
  * @param sends how each source that is sent enters
  * @param feeds how each return that is fed into it enters
+ * @param input gain of everything that enters, over the song
  * @param stages always the same kinds in the same order
  */
 public record ChainSettings(
-        Map<String, SendGain> sends, Map<String, FeedGain> feeds, List<Timeline> stages) {
+        Map<String, SendGain> sends,
+        Map<String, FeedGain> feeds,
+        GainCurve input,
+        List<Timeline> stages) {
     /** Place of the predelay among the stages. */
     public static final int PREDELAY = 2;
 
@@ -38,8 +42,10 @@ public record ChainSettings(
      * @param gain amplitude factor
      * @param pan -1 to 1
      * @param gate what lets it pass; null for none
+     * @param curve its gain over the song, on top of the factor
      */
-    public record SendGain(double gain, double pan, StageSettings.@Nullable Gating gate) {}
+    public record SendGain(
+            double gain, double pan, StageSettings.@Nullable Gating gate, GainCurve curve) {}
 
     /**
      * How a return enters another.
@@ -58,12 +64,19 @@ public record ChainSettings(
 
     /** The first stages alone. */
     public ChainSettings upTo(int stageCount) {
-        return new ChainSettings(sends, feeds, stages.subList(0, stageCount));
+        return new ChainSettings(sends, feeds, input, stages.subList(0, stageCount));
     }
 
     /** The engine's settings at the beginning. */
     public StageSettings.Spatial engine() {
         return (StageSettings.Spatial) stages.get(ENGINE).first();
+    }
+
+    /** What the plan makes of the return's level over the song. */
+    public GainCurve plannedLevel() {
+        return stages.getLast().first() instanceof StageSettings.Level l
+                ? l.curve()
+                : GainCurve.EVEN;
     }
 
     /** How late the sound leaves a stage, if nothing made up for it. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.function.IntFunction;
+import java.util.function.BiFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
@@ -13,10 +13,12 @@ import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
-import orbispace.core.design.Section;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
+import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
 import orbispace.core.dynamics.GateSettings;
@@ -28,6 +30,7 @@ public final class ChainWorks {
     private final Design design;
     private final SpaceWorks spaces;
     private final SongClock clock;
+    private final PlanCurves plan;
 
     /**
      * Works for a design.
@@ -38,6 +41,7 @@ public final class ChainWorks {
     public ChainWorks(Design design, Responses responses) {
         this.design = design;
         this.clock = design.song().clock();
+        this.plan = new PlanCurves(design);
         this.spaces = new SpaceWorks(clock, responses);
     }
 
@@ -45,9 +49,9 @@ public final class ChainWorks {
     public ChainSettings of(Return r) {
         Map<String, ChainSettings.SendGain> sends = new TreeMap<>();
         for (Source s : design.sources()) {
-            Send send = r.sends().get(s.id());
-            if (send != null) {
-                sends.put(s.id(), sendGain(s, send, r.timedAtBar()));
+            if (plan.isSent(r, s)) {
+                Send send = r.sends().getOrDefault(s.id(), Send.of(0));
+                sends.put(s.id(), sendGain(s, send, plan.send(r, s), r.timedAtBar()));
             }
         }
         Map<String, ChainSettings.FeedGain> feeds = new TreeMap<>();
@@ -57,10 +61,11 @@ public final class ChainWorks {
                                 id,
                                 new ChainSettings.FeedGain(
                                         Decibels.toAmplitude(db), of(design.requireReturn(id)))));
-        return new ChainSettings(sends, feeds, stages(r));
+        PlanCurves.Levels levels = plan.levels(r);
+        return new ChainSettings(sends, feeds, levels.in(), stages(r, levels.out()));
     }
 
-    private List<Timeline> stages(Return r) {
+    private List<Timeline> stages(Return r, GainCurve level) {
         Chain c = r.chain();
         Drive drive = c.drive();
         double before = drive == null || drive.afterSpace() ? 0 : drive.driveDb();
@@ -68,25 +73,41 @@ public final class ChainWorks {
         return List.of(
                 Timeline.of(new StageSettings.Filtering(c.filterIn())),
                 Timeline.of(new StageSettings.Driving(before)),
-                timed(r, bar -> new StageSettings.Predelay(predelay(c.predelay(), bar))),
-                timed(r, bar -> new StageSettings.Spatial(spaces.settings(c.space(), bar))),
+                timed(r, (bar, cell) -> new StageSettings.Predelay(predelay(c.predelay(), bar))),
+                timed(r, (bar, cell) -> spatial(c.space(), bar, cell)),
                 Timeline.of(new StageSettings.Driving(after)),
-                timed(r, bar -> gating(c.gate(), bar)),
+                timed(r, (bar, cell) -> gating(c.gate(), bar)),
                 Timeline.of(new StageSettings.Filtering(c.filterOut())),
                 Timeline.of(ducking(c.duck())),
-                Timeline.of(new StageSettings.Widening(c.width())),
-                Timeline.of(new StageSettings.Level(r.levelDb())));
+                timed(r, (bar, cell) -> widening(c.width(), cell)),
+                Timeline.of(new StageSettings.Level(r.levelDb(), level)));
     }
 
-    /** The same throughout, or a step at each section whose tempo makes it another. */
-    private Timeline timed(Return r, IntFunction<StageSettings> at) {
-        if (!r.timing().followsSections() || design.song().sections().isEmpty()) {
-            return Timeline.of(at.apply(r.timedAtBar()));
+    private StageSettings spatial(Space space, int bar, PlanCell cell) {
+        Space scaled = DecayScale.of(space, cell.decayScale());
+        return new StageSettings.Spatial(spaces.settings(scaled, bar));
+    }
+
+    private static StageSettings widening(Width width, PlanCell cell) {
+        double factor = Math.min(2, width.factor() * cell.widthScale());
+        return new StageSettings.Widening(new Width(factor, width.monoBelowHz()));
+    }
+
+    /** The same throughout, or a step at each section whose tempo or plan makes it another. */
+    private Timeline timed(Return r, BiFunction<Integer, PlanCell, StageSettings> at) {
+        boolean follows = r.timing().followsSections() && !design.song().sections().isEmpty();
+        boolean planned = plan.differs(r);
+        if (!follows && !planned) {
+            return Timeline.of(at.apply(r.timedAtBar(), PlanCell.PLAIN));
         }
         List<Timeline.Step> steps = new ArrayList<>();
-        for (Section section : design.song().sections()) {
-            StageSettings settings = at.apply(section.firstBar());
-            double seconds = clock.secondsOfBar(section.firstBar());
+        for (PlanCurves.Stretch stretch : plan.stretches()) {
+            if (!stretch.isSection() && !planned) {
+                continue;
+            }
+            PlanCell cell = stretch.plan().cell(r.id());
+            StageSettings settings = at.apply(bar(r, stretch, cell), cell);
+            double seconds = clock.secondsOfBar(stretch.bar());
             int frame = (int) Math.round(seconds * design.song().sampleRateHz());
             if (steps.isEmpty()) {
                 steps.add(new Timeline.Step(0, settings));
@@ -97,23 +118,41 @@ public final class ChainWorks {
         return new Timeline(steps);
     }
 
+    /** The bar whose tempo a return takes in a stretch. */
+    private static int bar(Return r, PlanCurves.Stretch stretch, PlanCell cell) {
+        boolean follows =
+                switch (cell.tempo()) {
+                    case AS_RETURN -> r.timing().followsSections();
+                    case FOLLOWS -> true;
+                    case STAYS -> false;
+                };
+        return follows ? stretch.bar() : r.timedAtBar();
+    }
+
     private double predelay(MusicalTime time, int bar) {
         return Math.min(StageSettings.Predelay.MAX_SECONDS, time.seconds(clock, bar));
     }
 
-    private ChainSettings.SendGain sendGain(Source s, Send send, int bar) {
-        double fader = send.preFader() ? 0 : s.gainDb();
-        Gate gate = send.gate();
-        if (gate != null && gate.key().isEmpty()) {
-            StageSettings.Key own = new StageSettings.Key(Map.of(s.id(), 0.5), gate.keyFilter());
-            return new ChainSettings.SendGain(
-                    Decibels.toAmplitude(send.levelDb() + fader),
-                    s.pan(),
-                    new StageSettings.Gating(gate(gate, bar), own));
-        }
-        StageSettings.Gating gating = gate == null ? null : gating(gate, bar);
+    /** A level that never changes is a plain factor; one that does is in the curve. */
+    private ChainSettings.SendGain sendGain(Source s, Send send, GainCurve curve, int bar) {
+        double faderDb = send.preFader() ? 0 : s.gainDb();
+        boolean steady = curve.isSteady();
         return new ChainSettings.SendGain(
-                Decibels.toAmplitude(send.levelDb() + fader), s.pan(), gating);
+                Decibels.toAmplitude(steady ? send.levelDb() + faderDb : faderDb),
+                s.pan(),
+                sendGating(s, send.gate(), bar),
+                steady ? GainCurve.EVEN : curve);
+    }
+
+    private StageSettings.@Nullable Gating sendGating(Source s, @Nullable Gate gate, int bar) {
+        if (gate == null) {
+            return null;
+        }
+        return gate.key().isEmpty()
+                ? new StageSettings.Gating(
+                        gate(gate, bar),
+                        new StageSettings.Key(Map.of(s.id(), 0.5), gate.keyFilter()))
+                : gating(gate, bar);
     }
 
     private StageSettings.Gating gating(@Nullable Gate gate, int bar) {

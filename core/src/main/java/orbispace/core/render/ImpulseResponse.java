@@ -27,7 +27,7 @@ public final class ImpulseResponse {
         for (Timeline timeline : chain.stages()) {
             StageSettings settings = timeline.first();
             if (isLinear(settings) && !settings.passesAll()) {
-                Stage.of(settings, rate).process(block, 0, frames);
+                Stage.of(Timeline.of(settings), rate).process(block, 0, frames);
             }
         }
         return Audio.of(rate, left, right);

@@ -107,13 +107,21 @@ final class LiveGraph {
         List<Object> parts = new ArrayList<>(List.of(sources, returns, ears));
         for (int r = 0; r < order.length; r++) {
             ChainSettings chain = chains.get(r);
-            parts.add(chain.engine().settings().shape());
+            parts.add(shapes(chain));
             parts.add(chain.feeds().keySet());
             parts.add(advance[r]);
             parts.add(Arrays.toString(stageEars[r]) + Arrays.toString(sendEars[r]));
             parts.add(ownGate(chain));
         }
         return parts;
+    }
+
+    /** Every kind of engine that the space needs over the song. */
+    private static List<Object> shapes(ChainSettings chain) {
+        return chain.stages().get(ChainSettings.ENGINE).steps().stream()
+                .map(s -> ((StageSettings.Spatial) s.settings()).settings().shape())
+                .distinct()
+                .toList();
     }
 
     /** The filter of a gate that listens to what it gates is made once. */

@@ -26,6 +26,7 @@ final class LiveReturn {
     private final Block block;
     private final float[] left;
     private final float[] right;
+    private final float[] planned;
     private int origin = Integer.MIN_VALUE;
 
     /** Two channels held back by a whole number of frames, often none. */
@@ -69,10 +70,7 @@ final class LiveReturn {
         stages =
                 java.util.stream.IntStream.range(0, chain.stages().size())
                         .mapToObj(i ->
-                                Stage.of(
-                                        chain.stages().get(i).first(),
-                                        settings.tunings[index][i][0],
-                                        rate))
+                                Stage.of(chain.stages().get(i), settings.tunings[index][i], rate))
                         .toList();
         applied = new StageTuning[stages.size()];
         latencyBefore = new int[stages.size()];
@@ -100,6 +98,7 @@ final class LiveReturn {
                                 maxFrames));
         mixDelay = new Delay(outAdvance, maxFrames);
         block = new Block(new float[maxFrames], new float[maxFrames]);
+        planned = new float[maxFrames];
         left = new float[maxFrames];
         right = new float[maxFrames];
     }
@@ -140,6 +139,12 @@ final class LiveReturn {
                 feed(others[f].block, f, now.feedGains[index][f], n);
             }
         }
+        GainCurve in = now.graph.chains.get(index).input();
+        if (!in.isEven()) {
+            in.fill(planned, start + advance, n);
+            Mixdown.multiply(block.left, 0, n, planned);
+            Mixdown.multiply(block.right, 0, n, planned);
+        }
         for (int i = 0; i < applied.length; i++) {
             stage(now, i, start, n, ears);
         }
@@ -151,6 +156,14 @@ final class LiveReturn {
         float[] wanted = now.sendGains[index][s];
         Gate gate = sendGates[s];
         boolean silent = gains[0] == 0 && gains[1] == 0 && wanted[0] == 0 && wanted[1] == 0;
+        GainCurve curve = now.sendCurves[index][s];
+        if (gate == null && !curve.isEven()) {
+            Arrays.fill(left, 0, n, 0);
+            Arrays.fill(right, 0, n, 0);
+            add(left, right, sources[s], start + advance, n, gains, wanted);
+            addPlanned(curve, start + advance, n);
+            return;
+        }
         if (gate == null) {
             if (!silent) {
                 add(block.left, block.right, sources[s], start + advance, n, gains, wanted);
@@ -163,9 +176,22 @@ final class LiveReturn {
         Arrays.fill(right, 0, n, 0);
         add(left, right, sources[s], start + advance, n, gains, wanted);
         gate.process(ear.steps(), 0, left, right, 0, n);
+        addPlanned(curve, start + advance, n);
+    }
+
+    /** Adds what was sent, as the plan has it at a frame of the song. */
+    private void addPlanned(GainCurve curve, int frame, int n) {
+        if (curve.isEven()) {
+            for (int i = 0; i < n; i++) {
+                block.left[i] += left[i];
+                block.right[i] += right[i];
+            }
+            return;
+        }
+        curve.fill(planned, frame, n);
         for (int i = 0; i < n; i++) {
-            block.left[i] += left[i];
-            block.right[i] += right[i];
+            block.left[i] += planned[i] * left[i];
+            block.right[i] += planned[i] * right[i];
         }
     }
 
@@ -198,6 +224,7 @@ final class LiveReturn {
             }
             int change = timeline.nextChange(clock + at);
             int end = change < clock + n ? change - clock : n;
+            block.frame = clock + at;
             if (ear >= 0) {
                 block.peaks = ears[ear].steps();
                 block.firstStep = ears[ear].firstStep(at);

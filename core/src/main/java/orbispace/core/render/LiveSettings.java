@@ -19,6 +19,7 @@ public final class LiveSettings {
     final float[][] dryGains;
     final float[][][] sendGains;
     final @Nullable GateSettings[][] sendGates;
+    final GainCurve[][] sendCurves;
     final float[][] feedGains;
     final StageTuning[][][] tunings;
     final float[][] earGains;
@@ -61,6 +62,7 @@ public final class LiveSettings {
         int returns = graph.order.length;
         sendGains = new float[returns][sources.size()][2];
         sendGates = new GateSettings[returns][sources.size()];
+        sendCurves = new GainCurve[returns][graph.sources.size()];
         feedGains = new float[returns][returns];
         tunings = new StageTuning[returns][][];
         earGains = new float[graph.ears.size()][];
@@ -89,6 +91,7 @@ public final class LiveSettings {
         for (int s = 0; s < graph.sources.size(); s++) {
             String id = graph.sources.get(s);
             ChainSettings.SendGain send = chain.sends().get(id);
+            sendCurves[r][s] = send == null ? GainCurve.EVEN : send.curve();
             if (send != null) {
                 sendGains[r][s] = gains(material, id, send.gain(), send.pan());
                 sendGates[r][s] = send.gate() == null ? null : send.gate().settings();

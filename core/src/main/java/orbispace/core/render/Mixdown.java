@@ -41,4 +41,11 @@ final class Mixdown {
         }
         return Audio.of(first.sampleRateHz(), left, right);
     }
+
+    /** Multiplies frames {@code from} to before {@code to} by as many gains. */
+    static void multiply(float[] sound, int from, int to, float[] gains) {
+        for (int i = from; i < to; i++) {
+            sound[i] *= gains[i - from];
+        }
+    }
 }

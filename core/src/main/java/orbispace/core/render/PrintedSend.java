@@ -12,11 +12,16 @@ final class PrintedSend {
     private final float leftGain;
     private final float rightGain;
     private final float[] curve;
+    private final GainCurve planned;
+    private final int firstFrame;
+    private final float[] plannedGains = new float[SendBus.PART];
     private final float[] sound = new float[SendBus.PART];
     private final float[] gains = new float[SendBus.PART];
 
-    PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, Job job) {
+    PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, int firstFrame, Job job) {
         this.source = source;
+        this.firstFrame = firstFrame;
+        planned = send.curve();
         leftGain = (float) (send.gain() * Renderer.leftGain(source, send.pan()));
         rightGain = (float) (send.gain() * Renderer.rightGain(source, send.pan()));
         StageSettings.Gating gating = send.gate();
@@ -32,12 +37,23 @@ final class PrintedSend {
      */
     void add(Block bus, int at, int n) {
         int there = Math.clamp(source.frames() - at, 0, n);
-        if (there == 0) {
+        if (there == 0 || planned.isShut(firstFrame + at, n)) {
             return;
         }
         int step = at / STEP;
         int end = Math.min(curve.length - 1, (at + n + STEP - 1) / STEP);
-        if (curve.length == 0 || all(1, step, end)) {
+        boolean open = curve.length == 0 || all(1, step, end);
+        if (!planned.isEven()) {
+            if (open) {
+                Arrays.fill(gains, 1);
+            } else {
+                fill(step, end);
+            }
+            planned.fill(plannedGains, firstFrame + at, n);
+            Mixdown.multiply(gains, 0, n, plannedGains);
+            addGated(source.channel(0), at, there, leftGain, bus.left);
+            addGated(source.channel(1), at, there, rightGain, bus.right);
+        } else if (open) {
             add(source.channel(0), at, there, leftGain, bus.left);
             add(source.channel(1), at, there, rightGain, bus.right);
         } else if (!all(0, step, end)) {

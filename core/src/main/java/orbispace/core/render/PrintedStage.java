@@ -27,7 +27,12 @@ final class PrintedStage {
         this.rate = rate;
         this.lateBefore = lateBefore;
         this.firstFrame = firstFrame;
-        stage = Stage.of(timeline.steps().get(timeline.indexAt(firstFrame)).settings(), rate);
+        stage = Stage.of(timeline, rate);
+        if (timeline.indexAt(firstFrame) > 0) {
+            stage.apply(
+                    StageTuning.of(
+                            timeline.steps().get(timeline.indexAt(firstFrame)).settings(), rate));
+        }
         StageSettings.Key key = timeline.first().key();
         peaks = key == null || key.own() ? new float[0] : keys.peaks(key, job);
     }
@@ -44,6 +49,7 @@ final class PrintedStage {
             }
             int change = timeline.nextChange(now);
             int end = change < to - lateBefore + firstFrame ? change + lateBefore - firstFrame : to;
+            block.frame = now;
             block.peaks = peaks;
             block.firstStep = clock / orbispace.core.dynamics.KeyPeaks.STEP;
             stage.process(block, at, end);

@@ -203,7 +203,7 @@ public final class Renderer {
                 .forEach((id, send) -> {
                     Audio source = material.audio().get(id);
                     if (source != null) {
-                        sends.add(new PrintedSend(source, send, keys, job));
+                        sends.add(new PrintedSend(source, send, keys, firstFrame, job));
                     }
                 });
         SendBus bus = new SendBus(sends);
@@ -217,7 +217,22 @@ public final class Renderer {
             ChainSettings fed = feed.chain();
             Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
         }
+        input(chain.input(), left, right);
         return Audio.of(material.sampleRateHz(), left, right);
+    }
+
+    /** Lays the plan over what enters a return. */
+    private void input(GainCurve curve, float[] left, float[] right) {
+        if (curve.isEven()) {
+            return;
+        }
+        float[] gains = new float[BLOCK_FRAMES];
+        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
+            int to = Math.min(frames, at + BLOCK_FRAMES);
+            curve.fill(gains, firstFrame + at, to - at);
+            Mixdown.multiply(left, at, to, gains);
+            Mixdown.multiply(right, at, to, gains);
+        }
     }
 
     /** All sources at their faders and pans. */

@@ -7,7 +7,6 @@ import orbispace.core.dynamics.Gate;
 import orbispace.core.dynamics.KeyPeaks;
 import orbispace.core.signal.DelayLine;
 import orbispace.core.signal.StereoWidth;
-import orbispace.core.space.Engine;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,29 +19,38 @@ sealed interface Stage
         permits FilterStage,
                 Stage.DriveStage,
                 Stage.PredelayStage,
-                Stage.EngineStage,
+                EngineStage,
                 Stage.GateStage,
                 Stage.DuckStage,
                 Stage.WidthStage,
                 Stage.LevelStage {
 
-    /** Makes a stage at rest. */
-    static Stage of(StageSettings settings, double rate) {
-        return of(settings, StageTuning.of(settings, rate), rate);
+    /** Makes a stage at rest for a timeline. */
+    static Stage of(Timeline timeline, double rate) {
+        StageTuning[] tunings =
+                timeline.steps().stream()
+                        .map(s -> StageTuning.of(s.settings(), rate))
+                        .toArray(StageTuning[]::new);
+        return of(timeline, tunings, rate);
     }
 
-    /** Makes a stage at rest from settings and what was worked out of them. */
-    static Stage of(StageSettings settings, StageTuning tuning, double rate) {
-        return switch (tuning) {
+    /**
+     * Makes a stage at rest for a timeline.
+     *
+     * @param tunings what was worked out of each of its steps
+     */
+    static Stage of(Timeline timeline, StageTuning[] tunings, double rate) {
+        StageSettings settings = timeline.first();
+        return switch (tunings[0]) {
             case StageTuning.Filtering t -> new FilterStage(t);
             case StageTuning.Driving t -> new DriveStage(t);
             case StageTuning.Predelay t -> new PredelayStage(t, rate);
-            case StageTuning.Spatial t -> new EngineStage(Engine.of(t.tuning(), rate));
+            case StageTuning.Spatial t -> new EngineStage(timeline, tunings, rate);
             case StageTuning.Gating t ->
                     new GateStage(new Gate(t.settings(), rate), own(settings, rate));
             case StageTuning.Ducking t -> new DuckStage(new Ducker(t.settings(), rate));
             case StageTuning.Widening t -> new WidthStage(t, rate);
-            case StageTuning.Level t -> new LevelStage(t.gain());
+            case StageTuning.Level t -> new LevelStage(t);
         };
     }
 
@@ -53,9 +61,9 @@ sealed interface Stage
                 : null;
     }
 
-    /** Makes the stages of a chain, with what was worked out of their first steps. */
+    /** Makes the stages of a chain. */
     static List<Stage> chain(List<Timeline> stages, double rate) {
-        return stages.stream().map(t -> of(t.first(), rate)).toList();
+        return stages.stream().map(t -> of(t, rate)).toList();
     }
 
     /** Takes a tuning of its own kind, smoothly. */
@@ -115,21 +123,6 @@ sealed interface Stage
             right.setDelay(frames, false);
             left.process(block.left, from, to);
             right.process(block.right, from, to);
-        }
-    }
-
-    /** The space. */
-    record EngineStage(Engine engine) implements Stage {
-        @Override
-        public void apply(StageTuning tuning) {
-            if (tuning instanceof StageTuning.Spatial e) {
-                engine.apply(e.tuning());
-            }
-        }
-
-        @Override
-        public void process(Block block, int from, int to) {
-            engine.process(block.left, block.right, from, to);
         }
     }
 
@@ -206,23 +199,32 @@ sealed interface Stage
     final class LevelStage implements Stage {
         private static final float GLIDE_FRAMES = 512;
 
+        private final float[] planned = new float[Block.MOST_FRAMES];
         private float gain;
         private float target;
+        private GainCurve curve;
 
-        LevelStage(float gain) {
-            this.gain = gain;
+        LevelStage(StageTuning.Level tuning) {
+            gain = tuning.gain();
             target = gain;
+            curve = tuning.curve();
         }
 
         @Override
         public void apply(StageTuning tuning) {
             if (tuning instanceof StageTuning.Level l) {
                 target = l.gain();
+                curve = l.curve();
             }
         }
 
         @Override
         public void process(Block block, int from, int to) {
+            if (!curve.isEven()) {
+                curve.fill(planned, block.frame, to - from);
+                Mixdown.multiply(block.left, from, to, planned);
+                Mixdown.multiply(block.right, from, to, planned);
+            }
             float g = gain;
             if (g == target) {
                 for (int i = from; i < to; i++) {

@@ -138,11 +138,11 @@ public sealed interface StageSettings {
         }
     }
 
-    /** The level of the return. */
-    record Level(double levelDb) implements StageSettings {
+    /** The level of the return, with what the plan makes of it over the song. */
+    record Level(double levelDb, GainCurve curve) implements StageSettings {
         @Override
         public boolean passesAll() {
-            return levelDb == 0;
+            return levelDb == 0 && curve.isEven();
         }
 
         double gain() {

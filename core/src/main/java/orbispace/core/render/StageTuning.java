@@ -39,8 +39,8 @@ sealed interface StageTuning {
         }
     }
 
-    /** Amplitude factor. */
-    record Level(float gain) implements StageTuning {}
+    /** Amplitude factor, and one over the song. */
+    record Level(float gain, GainCurve curve) implements StageTuning {}
 
     /** Works out settings. */
     static StageTuning of(StageSettings settings, double rate) {
@@ -59,7 +59,7 @@ sealed interface StageTuning {
                             w.width().factor(),
                             w.width().monoBelowHz(),
                             StereoWidth.packed(w.width().monoBelowHz(), rate));
-            case StageSettings.Level l -> new Level((float) l.gain());
+            case StageSettings.Level l -> new Level((float) l.gain(), l.curve());
         };
     }
 }

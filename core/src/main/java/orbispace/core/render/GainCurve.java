@@ -1,0 +1,141 @@
+package orbispace.core.render;
+
+import java.util.Arrays;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A gain over the song: amplitude factors at frames, joined by straight lines; the first and the
+ * last hold before and after. Immutable; reading it neither allocates nor remembers.
+ */
+public final class GainCurve {
+    /** One throughout. */
+    public static final GainCurve EVEN = new GainCurve(new int[] {0}, new float[] {1});
+
+    private final int[] frames;
+    private final float[] gains;
+
+    private GainCurve(int[] frames, float[] gains) {
+        this.frames = frames;
+        this.gains = gains;
+    }
+
+    /** The same throughout. */
+    public static GainCurve of(double gain) {
+        return new GainCurve(new int[] {0}, new float[] {(float) gain});
+    }
+
+    /** Through points by frame; at least one. */
+    static GainCurve through(TreeMap<Integer, Double> points) {
+        int[] frames = new int[points.size()];
+        float[] gains = new float[frames.length];
+        int i = 0;
+        for (var point : points.entrySet()) {
+            frames[i] = point.getKey();
+            gains[i++] = (float) (double) point.getValue();
+        }
+        return new GainCurve(frames, gains);
+    }
+
+    /** Whether it is one throughout. */
+    public boolean isEven() {
+        return isSteady() && gains[0] == 1;
+    }
+
+    /** Whether it is the same throughout. */
+    public boolean isSteady() {
+        for (float g : gains) {
+            if (g != gains[0]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Number of points. */
+    public int size() {
+        return frames.length;
+    }
+
+    /** Frame of a point. */
+    public int frame(int index) {
+        return frames[index];
+    }
+
+    /** Gain at a point. */
+    public double gain(int index) {
+        return gains[index];
+    }
+
+    /** The gain at a frame. */
+    public double at(int frame) {
+        int i = before(frame);
+        if (i < 0) {
+            return gains[0];
+        }
+        if (i == frames.length - 1) {
+            return gains[i];
+        }
+        double share = (frame - frames[i]) / (double) (frames[i + 1] - frames[i]);
+        return gains[i] + share * (gains[i + 1] - gains[i]);
+    }
+
+    /** Whether it is 0 over all of some frames. */
+    boolean isShut(int frame, int n) {
+        int i = Math.max(0, before(frame));
+        if (at(frame) != 0 || at(frame + n) != 0) {
+            return false;
+        }
+        while (i < frames.length && frames[i] < frame + n) {
+            if (frames[i] > frame && gains[i] != 0) {
+                return false;
+            }
+            i++;
+        }
+        return true;
+    }
+
+    /** Puts the gains of some frames to the front of an array. */
+    void fill(float[] into, int frame, int n) {
+        int i = before(frame);
+        int at = 0;
+        while (at < n) {
+            int next = i + 1 < frames.length ? frames[i + 1] : Integer.MAX_VALUE;
+            int end = (int) Math.min(n, (long) next - frame);
+            if (i < 0 || i == frames.length - 1) {
+                Arrays.fill(into, at, end, i < 0 ? gains[0] : gains[i]);
+            } else {
+                float step = (gains[i + 1] - gains[i]) / (next - frames[i]);
+                float base = gains[i] + step * (frame - frames[i]);
+                for (int k = at; k < end; k++) {
+                    into[k] = base + step * k;
+                }
+            }
+            at = end;
+            i++;
+        }
+    }
+
+    /** The last point at or before a frame; -1 if there is none. */
+    private int before(int frame) {
+        int i = Arrays.binarySearch(frames, frame);
+        return i >= 0 ? i : -i - 2;
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof GainCurve c
+                && Arrays.equals(frames, c.frames)
+                && Arrays.equals(gains, c.gains);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * Arrays.hashCode(frames) + Arrays.hashCode(gains);
+    }
+
+    @Override
+    public String toString() {
+        return "gain curve of " + frames.length + " points";
+    }
+}

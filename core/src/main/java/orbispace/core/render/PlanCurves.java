@@ -1,0 +1,244 @@
+package orbispace.core.render;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Design;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Return;
+import orbispace.core.design.Section;
+import orbispace.core.design.SectionPlan;
+import orbispace.core.design.Send;
+import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
+import orbispace.core.time.SongClock;
+
+/**
+ * The plan of a song as gains over its frames.
+ *
+ * <p>A level that is carried over an edge is laid on what is sent into the return, so that tails
+ * ring on as loud as they were; one that is faded or cut is laid on what comes out. Every change
+ * takes at least 5 ms. Ramps are straight in dB.
+ */
+public final class PlanCurves {
+    private static final double LEAST_RAMP_SECONDS = 0.005;
+    private static final double CURVED_FROM_SECONDS = 0.05;
+    private static final int PIECES = 24;
+    private static final double FLOOR = 1e-4;
+
+    private final Design design;
+    private final SongClock clock;
+    private final double rate;
+    private final List<Stretch> stretches = new ArrayList<>();
+
+    /** A section, or what lies between two. */
+    record Stretch(int bar, double beat, SectionPlan plan, boolean isSection) {}
+
+    /** Gains of a return on its way in and on its way out. */
+    record Levels(GainCurve in, GainCurve out) {
+        static final Levels EVEN = new Levels(GainCurve.EVEN, GainCurve.EVEN);
+    }
+
+    /** The plan of a design. */
+    public PlanCurves(Design design) {
+        this.design = design;
+        clock = design.song().clock();
+        rate = design.song().sampleRateHz();
+        int bar = Integer.MIN_VALUE;
+        for (Section s : design.song().sections()) {
+            if (bar != Integer.MIN_VALUE && s.firstBar() > bar) {
+                stretches.add(new Stretch(bar, beat(bar), SectionPlan.NONE, false));
+            }
+            stretches.add(new Stretch(s.firstBar(), beat(s.firstBar()), s.plan(), true));
+            bar = s.endBar();
+        }
+        if (bar != Integer.MIN_VALUE) {
+            stretches.add(new Stretch(bar, beat(bar), SectionPlan.NONE, false));
+        }
+    }
+
+    private double beat(int bar) {
+        return clock.metre().beatOfBar(bar);
+    }
+
+    private int frame(double beat) {
+        return (int) Math.round(clock.secondsAt(beat) * rate);
+    }
+
+    /** The gains of a return's level over the song. */
+    Levels levels(Return r) {
+        if (stretches.stream().allMatch(s -> s.plan().cell(r.id()).isPlain())) {
+            return Levels.EVEN;
+        }
+        Line in = new Line();
+        Line out = new Line();
+        for (int i = 0; i < stretches.size(); i++) {
+            PlanCell cell = stretches.get(i).plan().cell(r.id());
+            double wanted = cell.muted() ? 0 : Decibels.toAmplitude(cell.levelDb());
+            boolean first = i == 0;
+            PlanCell.Edge edge = first ? PlanCell.Edge.CARRIED : cell.edge();
+            double input = wanted;
+            double output = 1;
+            switch (edge) {
+                case CARRIED -> {
+                    output = out.value == 0 ? 1 : out.value;
+                    input = wanted / output;
+                }
+                case FADED, CUT -> {
+                    input = cell.muted() ? 0 : 1;
+                    output = wanted;
+                }
+            }
+            int from = frame(stretches.get(i).beat());
+            int ramp = ramp(i, cell, edge);
+            in.to(input, from, ramp, first);
+            out.to(output, from, ramp, first);
+        }
+        return new Levels(in.curve(), out.curve());
+    }
+
+    /** How long a change takes, in frames, cut where the next stretch begins. */
+    private int ramp(int index, PlanCell cell, PlanCell.Edge edge) {
+        int from = frame(stretches.get(index).beat());
+        double beats = edge == PlanCell.Edge.CUT ? 0 : cell.rampBeats();
+        int wanted = frame(stretches.get(index).beat() + beats) - from;
+        int least = (int) Math.round(LEAST_RAMP_SECONDS * rate);
+        int most =
+                index + 1 < stretches.size()
+                        ? frame(stretches.get(index + 1).beat()) - from
+                        : Integer.MAX_VALUE;
+        return Math.clamp(Math.max(least, wanted), 1, Math.max(1, most));
+    }
+
+    /**
+     * The gain of a send over the song, its level included; steady if neither plan nor throws
+     * change it.
+     */
+    GainCurve send(Return r, Source s) {
+        Send send = r.sends().get(s.id());
+        double level = send == null ? 0 : Decibels.toAmplitude(send.levelDb());
+        Line line = new Line();
+        line.value = level;
+        boolean planned =
+                send != null
+                        && stretches.stream().anyMatch(x -> x.plan().sendDb(r.id(), s.id()) != 0);
+        for (int i = 0; planned && i < stretches.size(); i++) {
+            Stretch here = stretches.get(i);
+            double wanted = level * Decibels.toAmplitude(here.plan().sendDb(r.id(), s.id()));
+            PlanCell cell = here.plan().cell(r.id());
+            line.to(wanted, frame(here.beat()), ramp(i, cell, PlanCell.Edge.CARRIED), i == 0);
+        }
+        GainCurve curve = planned ? line.curve() : GainCurve.of(level);
+        for (Throw t : design.thrown()) {
+            if (t.sourceId().equals(s.id()) && t.returnId().equals(r.id())) {
+                curve = thrown(curve, t);
+            }
+        }
+        return curve;
+    }
+
+    /** Whether a source is sent to a return at any time. */
+    boolean isSent(Return r, Source s) {
+        return r.sends().containsKey(s.id())
+                || design.thrown().stream()
+                        .anyMatch(t -> t.sourceId().equals(s.id()) && t.returnId().equals(r.id()));
+    }
+
+    /** A curve with a throw laid over it: it leaves it, rides, and comes back to it. */
+    private GainCurve thrown(GainCurve base, Throw t) {
+        int from = frame(t.fromBeat());
+        int to = Math.max(from + 2, frame(t.toBeat()));
+        int in = fade(t.fadeInMillis(), to - from);
+        int out = fade(t.fadeOutMillis(), to - from);
+        TreeSet<Integer> frames = new TreeSet<>(List.of(from, from + in, to - out, to));
+        for (int i = 0; i < base.size(); i++) {
+            frames.add(base.frame(i));
+        }
+        GainCurve ride = ride(t);
+        for (int i = 0; i < ride.size(); i++) {
+            if (ride.frame(i) > from && ride.frame(i) < to) {
+                frames.add(ride.frame(i));
+            }
+        }
+        ToDoubleFunction<Integer> open =
+                f ->
+                        f <= from || f >= to
+                                ? 0
+                                : Math.min(
+                                        1,
+                                        Math.min(
+                                                (f - from) / (double) in, (to - f) / (double) out));
+        TreeMap<Integer, Double> points = new TreeMap<>();
+        for (int f : frames) {
+            double w = open.applyAsDouble(f);
+            points.put(f, (1 - w) * base.at(f) + w * ride.at(f));
+        }
+        return GainCurve.through(points);
+    }
+
+    private int fade(double millis, int frames) {
+        return Math.clamp(Math.round(millis / 1000 * rate), 1, Math.max(1, frames / 2));
+    }
+
+    private GainCurve ride(Throw t) {
+        if (t.ride().isEmpty()) {
+            return GainCurve.of(Decibels.toAmplitude(t.levelDb()));
+        }
+        Line line = new Line();
+        for (int i = 0; i < t.ride().size(); i++) {
+            Throw.RidePoint p = t.ride().get(i);
+            double gain = Decibels.toAmplitude(p.levelDb());
+            if (i == 0) {
+                line.to(gain, frame(p.beat()), 1, true);
+            } else {
+                int from = frame(t.ride().get(i - 1).beat());
+                line.to(gain, from, Math.max(1, frame(p.beat()) - from), false);
+            }
+        }
+        return line.curve();
+    }
+
+    /** Sections and what lies between and behind them, in order. */
+    List<Stretch> stretches() {
+        return List.copyOf(stretches);
+    }
+
+    /** Whether a return is anywhere other than it is otherwise. */
+    boolean differs(Return r) {
+        return stretches.stream().anyMatch(s -> !s.plan().cell(r.id()).isPlain());
+    }
+
+    /** A gain that goes from value to value. */
+    private final class Line {
+        private final TreeMap<Integer, Double> points = new TreeMap<>();
+        private double value = 1;
+
+        /** Goes to another value; at the very first it simply is there. */
+        void to(double wanted, int from, int frames, boolean first) {
+            if (first) {
+                points.clear();
+                points.put(from, wanted);
+            } else if (wanted != value) {
+                points.put(from, value);
+                boolean curved = frames > CURVED_FROM_SECONDS * rate;
+                for (int p = 1; curved && p < PIECES; p++) {
+                    double share = p / (double) PIECES;
+                    double low = Math.max(FLOOR, value);
+                    double high = Math.max(FLOOR, wanted);
+                    points.put(
+                            from + (int) ((long) frames * p / PIECES),
+                            low * Math.pow(high / low, share));
+                }
+                points.put(from + frames, wanted);
+            }
+            value = wanted;
+        }
+
+        GainCurve curve() {
+            return points.isEmpty() ? GainCurve.of(value) : GainCurve.through(points);
+        }
+    }
+}
