@@ -1,7 +1,7 @@
 package orbispace.core.render;
 
 import java.util.Arrays;
-import java.util.TreeMap;
+import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,7 +26,7 @@ public final class GainCurve {
     }
 
     /** Through points by frame; at least one. */
-    static GainCurve through(TreeMap<Integer, Double> points) {
+    static GainCurve through(SortedMap<Integer, Double> points) {
         int[] frames = new int[points.size()];
         float[] gains = new float[frames.length];
         int i = 0;

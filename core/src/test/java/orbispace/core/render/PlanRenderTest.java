@@ -225,11 +225,11 @@ class PlanRenderTest {
                         new PlanCell(
                                 -random.nextInt(30),
                                 0.5 + random.nextDouble(),
-                                PlanCell.Tempo.values()[random.nextInt(3)],
+                                List.of(PlanCell.Tempo.values()).get(random.nextInt(3)),
                                 random.nextDouble(),
                                 random.nextInt(4) == 0,
                                 random.nextInt(3),
-                                PlanCell.Edge.values()[random.nextInt(3)]);
+                                List.of(PlanCell.Edge.values()).get(random.nextInt(3)));
                 p = p.withCell(id, cell).withSend(id, "voice", -random.nextInt(12));
             }
             plans[i] = p;
