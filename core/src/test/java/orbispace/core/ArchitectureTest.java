@@ -27,6 +27,7 @@ class ArchitectureTest {
                     "render",
                     "clear",
                     "draft",
+                    "plan",
                     "prove");
 
     @ArchTest

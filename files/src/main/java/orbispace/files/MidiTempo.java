@@ -33,7 +33,7 @@ public final class MidiTempo {
     private static final int METRE = 0x58;
     private static final int MARKER = 0x06;
     private static final int CUE = 0x07;
-    private static final int PPQ = 960;
+    static final int PPQ = 960;
     private static final double RAMP_STEP_BEATS = 0.25;
     private static final double DEFAULT_BPM = 120;
 
@@ -212,29 +212,32 @@ public final class MidiTempo {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, PPQ);
             Track track = sequence.createTrack();
-            for (MetreMap.Change m : clock.metre().changes()) {
-                byte[] data = {
-                    (byte) m.beatsPerBar(),
-                    (byte) Integer.numberOfTrailingZeros(m.beatUnit()),
-                    24,
-                    8
-                };
-                add(track, METRE, data, clock.metre().beatOfBar(m.bar()));
-            }
-            writeTempi(track, clock.tempo());
-            for (Section s : sections) {
-                add(
-                        track,
-                        MARKER,
-                        s.name().getBytes(StandardCharsets.UTF_8),
-                        clock.metre().beatOfBar(s.firstBar()));
-            }
-            if (!sections.isEmpty()) {
-                add(track, 0x01, new byte[0], clock.metre().beatOfBar(sections.getLast().endBar()));
-            }
+            writeTime(track, clock, sections);
             AtomicFile.write(file, temporary -> MidiSystem.write(sequence, 0, temporary.toFile()));
         } catch (InvalidMidiDataException e) {
             throw new FileProblem(file + ": the tempo map cannot be written as MIDI", e);
+        }
+    }
+
+    /** Writes metre, tempo and the sections as markers onto a track of {@link #PPQ} ticks. */
+    static void writeTime(Track track, SongClock clock, List<Section> sections)
+            throws InvalidMidiDataException {
+        for (MetreMap.Change m : clock.metre().changes()) {
+            byte[] data = {
+                (byte) m.beatsPerBar(), (byte) Integer.numberOfTrailingZeros(m.beatUnit()), 24, 8
+            };
+            add(track, METRE, data, clock.metre().beatOfBar(m.bar()));
+        }
+        writeTempi(track, clock.tempo());
+        for (Section s : sections) {
+            add(
+                    track,
+                    MARKER,
+                    s.name().getBytes(StandardCharsets.UTF_8),
+                    clock.metre().beatOfBar(s.firstBar()));
+        }
+        if (!sections.isEmpty()) {
+            add(track, 0x01, new byte[0], clock.metre().beatOfBar(sections.getLast().endBar()));
         }
     }
 

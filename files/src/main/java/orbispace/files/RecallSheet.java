@@ -139,12 +139,13 @@ public record RecallSheet(
                 decay == null || !hasDecay(r.space())
                         ? List.of()
                         : decay.bands().stream().map(RecallSheet::band).toList();
-        return new ReturnCard(
-                r.id(),
-                r.name(),
-                r.space().kindLabel(),
-                new ReturnWording(design, r).lines(),
-                bands);
+        return new ReturnCard(r.id(), r.name(), r.space().kindLabel(), lines(design, r), bands);
+    }
+
+    private static List<Line> lines(Design design, Return r) {
+        List<Line> lines = new ArrayList<>(new ReturnWording(design, r).lines());
+        lines.addAll(PlanWording.lines(design, r));
+        return lines;
     }
 
     /** Whether an ISO 3382 decay is a fair measure of a space. */

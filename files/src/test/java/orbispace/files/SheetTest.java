@@ -48,7 +48,8 @@ class SheetTest {
                         "47.6 ms (1/64 + 3 ms at bar 3)",
                         "decay 2.40 s, lows \u00d71.20, highs \u00d70.55",
                         "high-pass 220 Hz, 12 dB/oct; low-pass 6.5 kHz, 24 dB/oct",
-                        "5.5 dB at most, keyed by Voice over \u221242.0 dBFS",
+                        "5.5 dB at most between 310 Hz and 4.2 kHz (6 dB per octave outside), keyed"
+                                + " by Voice over \u221242.0 dBFS",
                         "hold 120 ms, release 240 ms",
                         "\u22127.5 dB, fully wet",
                         "Measured T30",
@@ -141,5 +142,19 @@ class SheetTest {
         assertThat(Wording.hertz(8000)).isEqualTo("8 kHz");
         assertThat(Wording.percent(0.856, 0)).isEqualTo("86 %");
         assertThat(Wording.number(Double.NEGATIVE_INFINITY, 1)).isEqualTo("\u2212\u221e");
+    }
+
+    @Test
+    void planAndThrowsAreOnTheSheet() {
+        String text = SheetWriter.markdown(sheet());
+        assertThat(text)
+                .contains(
+                        "- In Verse: muted, decay \u00d7 0.80, width \u00d7 0.50, times at the"
+                                + " tempo of the section, within 2.00 quarter notes, tail before it"
+                                + " faded",
+                        "- In Verse: send of Voice \u22124.5 dB",
+                        "- Throw: Voice, bar 1 quarter 4.00 to bar 2 quarter 1.50",
+                        "send at \u22124.0 dB",
+                        "a ride of 2 points, opens in 20 ms, shuts in 40 ms");
     }
 }

@@ -115,7 +115,7 @@ public final class Measurements {
         jobs.cancel("clear");
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
-        ChainWorks works = new ChainWorks(design, responses);
+        ChainWorks works = new ChainWorks(design.unplanned(), responses);
         Map<String, ChainSettings> wanted = new LinkedHashMap<>();
         for (Return r : design.returns()) {
             ChainSettings chain = works.of(r);

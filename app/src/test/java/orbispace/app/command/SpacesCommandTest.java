@@ -213,4 +213,51 @@ class SpacesCommandTest extends CommandCase {
         assertOneLine(run("clear", project.toString(), "--bar", "magic"), 2, "magic");
         assertOneLine(run("clear", project.toString(), "--section", "Coda"), 1, "Coda");
     }
+
+    @Test
+    void automationIsWrittenAsLanesTablesAndWords() throws IOException {
+        Path project = Songs.write(folder);
+        JsonNode none =
+                run(
+                                "automation",
+                                project.toString(),
+                                "--out",
+                                folder.resolve("n.mid").toString(),
+                                "--json")
+                        .json();
+        assertThat(none.path("lanes").size()).isZero();
+        String text = java.nio.file.Files.readString(project);
+        int end = text.lastIndexOf('}');
+        java.nio.file.Files.writeString(
+                project,
+                text.substring(0, end)
+                        + ", \"throws\": [{\"id\": \"t1\", \"source\": \"lead-voice\","
+                        + " \"return\": \"A\", \"fromBeat\": 2, \"toBeat\": 3,"
+                        + " \"levelDb\": 0}, {\"id\": \"t2\", \"source\": \"lead-voice\","
+                        + " \"return\": \"Z\", \"fromBeat\": 2, \"toBeat\": 3,"
+                        + " \"levelDb\": 0}]}");
+        Path csv = folder.resolve("a.csv");
+        JsonNode j =
+                run(
+                                "automation",
+                                project.toString(),
+                                "--out",
+                                csv.toString(),
+                                "--words",
+                                folder.resolve("words").toString(),
+                                "--json")
+                        .json();
+        assertThat(j.path("lanes").size()).isEqualTo(1);
+        assertThat(j.path("lanes").get(0).path("controller").asInt()).isEqualTo(20);
+        assertThat(j.path("notHeard").get(0).asString()).isEqualTo("t2");
+        assertThat(j.path("words").size()).isEqualTo(2);
+        assertThat(java.nio.file.Files.readAllLines(csv)).hasSizeGreaterThan(4);
+        assertThat(run("automation", project.toString(), "--out", csv.toString()).out())
+                .contains("not heard: throw t2");
+        assertOneLine(run("automation", project.toString(), "--out", "x.txt"), 2, ".mid");
+        assertOneLine(
+                run("automation", project.toString(), "--out", "x.mid", "--controller", "120"),
+                2,
+                "0 to 119");
+    }
 }

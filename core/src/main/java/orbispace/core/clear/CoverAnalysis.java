@@ -290,6 +290,20 @@ public final class CoverAnalysis {
         return withWet(q, wet.times(Decibels.toPower(levelDb)), job);
     }
 
+    /** One pair over a stretch with the return louder by so many dB than it is. */
+    public PairView louder(
+            Design design, Source source, Return ret, double db, Span span, Job job) {
+        Question q =
+                new Question(
+                        design,
+                        source,
+                        ret.id(),
+                        new Phrases(List.of(), List.of(), 0, 0, 0),
+                        span,
+                        false);
+        return withWet(q, wet(design, ret, job).times(Decibels.toPower(db)), job);
+    }
+
     private PairView cut(
             Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
         Excitation part = slice(dry, span);

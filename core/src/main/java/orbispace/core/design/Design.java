@@ -162,6 +162,16 @@ public record Design(
         return new Design(song, sources, returns, aims, other);
     }
 
+    /** The same field as it is without plan and throws. */
+    public Design unplanned() {
+        return withSong(
+                        song.withSections(
+                                song.sections().stream()
+                                        .map(s -> s.withPlan(SectionPlan.NONE))
+                                        .toList()))
+                .withThrown(List.of());
+    }
+
     /** Throws that name a source or a return that is not there, and so are not heard. */
     public List<Throw> lostThrows() {
         return thrown.stream()

@@ -12,6 +12,8 @@ public final class GainCurve {
     /** One throughout. */
     public static final GainCurve EVEN = new GainCurve(new int[] {0}, new float[] {1});
 
+    private static final int PART = 4096;
+
     private final int[] frames;
     private final float[] gains;
 
@@ -113,6 +115,16 @@ public final class GainCurve {
             }
             at = end;
             i++;
+        }
+    }
+
+    /** Lays it over a sound that begins with the song. */
+    public void applyTo(float[] sound) {
+        float[] part = new float[Math.min(sound.length, PART)];
+        for (int at = 0; at < sound.length; at += PART) {
+            int n = Math.min(PART, sound.length - at);
+            fill(part, at, n);
+            Mixdown.multiply(sound, at, at + n, part);
         }
     }
 

@@ -14,9 +14,9 @@ public final class ImpulseResponse {
 
     private ImpulseResponse() {}
 
-    /** The response, as long as it rings (to about -100 dB). */
+    /** The response as the plan leaves it alone, as long as it rings (to about -100 dB). */
     public static Audio of(Design design, Return r, Responses responses) {
-        ChainSettings chain = new ChainWorks(design, responses).of(r);
+        ChainSettings chain = new ChainWorks(design.unplanned(), responses).of(r);
         double rate = design.song().sampleRateHz();
         int frames = (int) Math.ceil(Math.min(LONGEST_SECONDS, chain.ringSeconds()) * rate);
         float[] left = new float[frames];

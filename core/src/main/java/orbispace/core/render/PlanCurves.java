@@ -100,6 +100,21 @@ public final class PlanCurves {
         return new Levels(in.curve(), out.curve());
     }
 
+    /** The plan's gain of what enters a return, over the song. */
+    public GainCurve input(Return r) {
+        return levels(r).in();
+    }
+
+    /** The plan's gain of what leaves a return, over the song. */
+    public GainCurve output(Return r) {
+        return levels(r).out();
+    }
+
+    /** How open a throw is over the song: 0 outside, 1 inside its fades. */
+    public GainCurve window(Throw t) {
+        return thrown(GainCurve.of(0), t.withLevel(0).withRide(List.of()));
+    }
+
     /** How long a change takes, in frames, cut where the next stretch begins. */
     private int ramp(int index, PlanCell cell, PlanCell.Edge edge) {
         int from = frame(stretches.get(index).beat());
@@ -117,7 +132,7 @@ public final class PlanCurves {
      * The gain of a send over the song, its level included; steady if neither plan nor throws
      * change it.
      */
-    GainCurve send(Return r, Source s) {
+    public GainCurve send(Return r, Source s) {
         Send send = r.sends().get(s.id());
         double level = send == null ? 0 : Decibels.toAmplitude(send.levelDb());
         Line line = new Line();
@@ -141,7 +156,7 @@ public final class PlanCurves {
     }
 
     /** Whether a source is sent to a return at any time. */
-    boolean isSent(Return r, Source s) {
+    public boolean isSent(Return r, Source s) {
         return r.sends().containsKey(s.id())
                 || design.thrown().stream()
                         .anyMatch(t -> t.sourceId().equals(s.id()) && t.returnId().equals(r.id()));

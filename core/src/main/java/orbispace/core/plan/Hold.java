@@ -1,0 +1,140 @@
+package orbispace.core.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import orbispace.core.audio.Quantile;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.design.Design;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Return;
+import orbispace.core.design.Section;
+import orbispace.core.design.Song;
+import orbispace.core.design.Source;
+import orbispace.core.render.Job;
+import orbispace.core.time.Span;
+
+/**
+ * Keeps each return as audible in every section, while the arrangement thickens and thins: level
+ * offsets that bring its wet share to the median of its shares at fixed levels. Found by bisection
+ * on kept excitations; a return that a section never hears is left alone there.
+ */
+public final class Hold {
+    private static final double MOST_DB = 12;
+    private static final double STEP_DB = 0.05;
+    private static final double HEARD = 1e-4;
+    private static final double RAMP_BEATS = 0.5;
+    private static final int ROUNDS = 3;
+
+    private final CoverAnalysis analysis;
+    private final Source any;
+    private final Job job;
+
+    private Hold(CoverAnalysis analysis, Source any, Job job) {
+        this.analysis = analysis;
+        this.any = any;
+        this.job = job;
+    }
+
+    /**
+     * The wet share of each return in each section.
+     *
+     * @param analysis of the song
+     * @param design with at least one source
+     */
+    public static Map<String, List<Double>> shares(CoverAnalysis analysis, Design design, Job job) {
+        Hold hold = new Hold(analysis, design.sources().getFirst(), job);
+        Map<String, List<Double>> all = new LinkedHashMap<>();
+        for (Return r : design.returns()) {
+            List<Double> shares = new ArrayList<>();
+            for (Section s : design.song().sections()) {
+                shares.add(hold.share(design, r, 0, design.song().span(s)));
+            }
+            all.put(r.id(), shares);
+        }
+        return all;
+    }
+
+    /** The song with the offsets that hold its field, in place of the levels that it has. */
+    public static Song of(CoverAnalysis analysis, Design design, Job job) {
+        return new Hold(analysis, design.sources().getFirst(), job).solve(design);
+    }
+
+    private Song solve(Design given) {
+        Design flat = given.withSong(leveled(given.song(), Map.of()));
+        Map<String, List<Double>> fixed = shares(analysis, flat, job);
+        Map<String, List<Double>> offsets = new LinkedHashMap<>();
+        Design now = flat;
+        for (int round = 0; round < ROUNDS; round++) {
+            for (Return r : flat.returns()) {
+                List<Double> shares = fixed.getOrDefault(r.id(), List.of());
+                List<Double> heard = shares.stream().filter(x -> x > HEARD).toList();
+                if (heard.size() > 1) {
+                    double wanted = Quantile.of(heard, 0.5);
+                    offsets.put(r.id(), offsets(now, r, shares, wanted));
+                    now = given.withSong(leveled(given.song(), offsets));
+                }
+            }
+            job.report((round + 1) / (double) ROUNDS);
+        }
+        return now.song();
+    }
+
+    private List<Double> offsets(Design now, Return r, List<Double> fixed, double wanted) {
+        List<Double> offsets = new ArrayList<>();
+        List<Section> sections = now.song().sections();
+        for (int i = 0; i < sections.size(); i++) {
+            double there = sections.get(i).plan().cell(r.id()).levelDb();
+            offsets.add(
+                    fixed.get(i) <= HEARD
+                            ? 0.0
+                            : offset(now, r, there, now.song().span(sections.get(i)), wanted));
+        }
+        return offsets;
+    }
+
+    /** The offset that brings a return to a share; {@code there} is the one that it has already. */
+    private double offset(Design now, Return r, double there, Span span, double wanted) {
+        double low = -MOST_DB;
+        double high = MOST_DB;
+        while (high - low > STEP_DB) {
+            job.check();
+            double middle = (low + high) / 2;
+            if (share(now, r, middle - there, span) < wanted) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return Math.rint(10 * (low + high) / 2) / 10;
+    }
+
+    private double share(Design design, Return r, double db, Span span) {
+        return analysis.louder(design, any, r, db, span, job).cover().wetShare();
+    }
+
+    private static Song leveled(Song song, Map<String, List<Double>> offsets) {
+        List<Section> sections = new ArrayList<>();
+        for (int i = 0; i < song.sections().size(); i++) {
+            Section s = song.sections().get(i);
+            var plan = s.plan();
+            for (var e : offsets.entrySet()) {
+                PlanCell cell = plan.cell(e.getKey());
+                plan =
+                        plan.withCell(
+                                e.getKey(),
+                                cell.withLevel(e.getValue().get(i))
+                                        .withEdge(PlanCell.Edge.FADED)
+                                        .withRamp(RAMP_BEATS));
+            }
+            if (offsets.isEmpty()) {
+                for (String id : List.copyOf(plan.cells().keySet())) {
+                    plan = plan.withCell(id, plan.cell(id).withLevel(0));
+                }
+            }
+            sections.add(s.withPlan(plan));
+        }
+        return song.withSections(sections);
+    }
+}

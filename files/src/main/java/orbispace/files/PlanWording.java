@@ -1,0 +1,104 @@
+package orbispace.files;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.core.design.Design;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Return;
+import orbispace.core.design.Section;
+import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
+import orbispace.core.time.SongClock;
+
+/** What the plan does to a return, and what is thrown into it, in words. */
+public final class PlanWording {
+    private PlanWording() {}
+
+    /** A line for each section in which a return differs, and for each throw into it. */
+    static List<RecallSheet.Line> lines(Design design, Return r) {
+        List<RecallSheet.Line> lines = new ArrayList<>();
+        for (Section s : design.song().sections()) {
+            List<String> words = new ArrayList<>();
+            PlanCell cell = s.plan().cell(r.id());
+            if (!cell.isPlain()) {
+                words.add(cell(cell));
+            }
+            s.plan()
+                    .sendsDb()
+                    .getOrDefault(r.id(), java.util.Map.of())
+                    .forEach((id, db) ->
+                            words.add("send of " + source(design, id) + " " + signed(db) + " dB"));
+            if (!words.isEmpty()) {
+                lines.add(new RecallSheet.Line("In " + s.name(), String.join("; ", words)));
+            }
+        }
+        for (Throw t : design.thrown()) {
+            if (t.returnId().equals(r.id())) {
+                lines.add(new RecallSheet.Line("Throw", thrown(design, t)));
+            }
+        }
+        return lines;
+    }
+
+    /** A cell of the plan: everything in which it differs. */
+    public static String cell(PlanCell c) {
+        List<String> words = new ArrayList<>();
+        if (c.muted()) {
+            words.add("muted");
+        } else if (c.levelDb() != 0) {
+            words.add(signed(c.levelDb()) + " dB");
+        }
+        if (c.decayScale() != 1) {
+            words.add("decay \u00d7 " + Wording.number(c.decayScale(), 2));
+        }
+        if (c.widthScale() != 1) {
+            words.add("width \u00d7 " + Wording.number(c.widthScale(), 2));
+        }
+        switch (c.tempo()) {
+            case AS_RETURN -> {}
+            case FOLLOWS -> words.add("times at the tempo of the section");
+            case STAYS -> words.add("times as they are");
+        }
+        if (c.rampBeats() > 0) {
+            words.add("within " + Wording.number(c.rampBeats(), 2) + " quarter notes");
+        }
+        words.add("tail before it " + c.edge().label());
+        return String.join(", ", words);
+    }
+
+    /** A throw: what, when, how loud. */
+    public static String thrown(Design design, Throw t) {
+        SongClock clock = design.song().clock();
+        return source(design, t.sourceId())
+                + ", "
+                + place(clock, t.fromBeat())
+                + " to "
+                + place(clock, t.toBeat())
+                + " ("
+                + Wording.number(clock.secondsAt(t.fromBeat()), 3)
+                + " to "
+                + Wording.number(clock.secondsAt(t.toBeat()), 3)
+                + " s), "
+                + (t.ride().isEmpty()
+                        ? "send at " + Wording.db(t.levelDb())
+                        : "a ride of " + t.ride().size() + " points")
+                + ", opens in "
+                + Wording.millis(t.fadeInMillis())
+                + ", shuts in "
+                + Wording.millis(t.fadeOutMillis());
+    }
+
+    private static String place(SongClock clock, double beat) {
+        int bar = clock.barAtSeconds(clock.secondsAt(beat) + 1e-6);
+        double into = beat - clock.metre().beatOfBar(bar) + 1;
+        return "bar " + bar + " quarter " + Wording.number(into, 2);
+    }
+
+    private static String signed(double db) {
+        return (db > 0 ? "+" : "") + Wording.number(db, 1);
+    }
+
+    private static String source(Design design, String id) {
+        return design.findSource(id).map(Source::name).orElse(id);
+    }
+}
