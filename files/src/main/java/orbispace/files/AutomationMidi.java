@@ -120,7 +120,7 @@ public final class AutomationMidi {
             return 0;
         }
         double share = (levelDb - LOWEST_DB) / (HIGHEST_DB - LOWEST_DB);
-        return (int) Math.clamp(Math.round(1 + share * (most - 1)), 1, most);
+        return Math.clamp(Math.round(1 + share * (most - 1)), 1, most);
     }
 
     /** The level that a value stands for. */

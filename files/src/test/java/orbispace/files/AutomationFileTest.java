@@ -100,7 +100,8 @@ class AutomationFileTest {
         assertThat(sequence.getTracks()).hasSize(lanes.size() + 1);
         AutomationMidi midi = new AutomationMidi(design().song(), 20, true);
         for (int lane = 0; lane < lanes.size(); lane++) {
-            TreeMap<Long, Integer> values = values(sequence.getTracks()[lane + 1], 20 + lane);
+            java.util.NavigableMap<Long, Integer> values =
+                    values(sequence.getTracks()[lane + 1], 20 + lane);
             for (Automation.Point p : lanes.get(lane).points()) {
                 long tick = Math.round(p.beat() * AutomationMidi.TICKS);
                 assertThat(seconds(time, tick))
@@ -112,7 +113,7 @@ class AutomationFileTest {
         }
     }
 
-    private static TreeMap<Long, Integer> values(Track track, int controller) {
+    private static java.util.NavigableMap<Long, Integer> values(Track track, int controller) {
         TreeMap<Long, Integer> coarse = new TreeMap<>();
         for (int i = 0; i < track.size(); i++) {
             if (track.get(i).getMessage() instanceof ShortMessage m
