@@ -238,6 +238,11 @@ public final class Measurements {
         return new MixMeasure(after, was);
     }
 
+    /** The analysis of the whole song, once the first mix is measured. */
+    Optional<CoverAnalysis> analysis() {
+        return cover.analysis();
+    }
+
     /** The analysis for a stretch, once the first mix is measured. */
     Optional<CoverAnalysis> analysis(Design design, Span span) {
         return renderer().flatMap(r -> cover.analysis(r, design, span));

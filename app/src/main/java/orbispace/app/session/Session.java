@@ -47,6 +47,7 @@ public final class Session {
     private final FieldEditing field;
     private final Drafting drafting;
     private final Clearing clearing;
+    private final Planning planning;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -72,6 +73,7 @@ public final class Session {
         field = new FieldEditing(this);
         drafting = new Drafting(this);
         clearing = new Clearing(this);
+        planning = new Planning(this);
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -157,6 +159,22 @@ public final class Session {
     /** Keeping a source clear. */
     public Clearing clearing() {
         return clearing;
+    }
+
+    /** The field over the song's sections. */
+    public Planning planning() {
+        return planning;
+    }
+
+    /** A section whose plan is changed is another; the chosen one stays chosen by its bars. */
+    private void keepSection(Design now) {
+        Section chosen = selection.section().get();
+        if (chosen != null && !now.song().sections().contains(chosen)) {
+            now.song().sections().stream()
+                    .filter(s -> s.firstBar() == chosen.firstBar())
+                    .findFirst()
+                    .ifPresent(selection.section()::set);
+        }
     }
 
     /** Drafting whole fields. */
@@ -277,6 +295,7 @@ public final class Session {
     /** What has to follow every change of the design: state kept, stems laid, sound. */
     private void changed() {
         Design now = editing.design().get();
+        keepSection(now);
         field.unsettle();
         clearing.changed();
         if (bringing.recovered().get() != null) {

@@ -57,6 +57,7 @@ public final class MainWindow {
         screens.put(Step.SONG, new SongView(session, files));
         screens.put(Step.ORBIT, new OrbitView(session));
         screens.put(Step.CLEAR, new ClearView(session));
+        screens.put(Step.PLAN, new PlanView(session));
         screens.put(Step.SHEET, new SheetView(session));
         welcome = new Welcome(files);
         problemBar = problemBar();

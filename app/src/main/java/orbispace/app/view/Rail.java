@@ -114,6 +114,17 @@ final class Rail extends VBox {
                     pen.g.stroke();
                     pen.line(9, 23, 27, 23, ink, 1.6);
                 }
+                case PLAN -> {
+                    pen.g.setStroke(ink);
+                    pen.g.setLineWidth(1.6);
+                    pen.g.strokePolyline(
+                            new double[] {8, 14, 15, 21, 22, 28},
+                            new double[] {21, 21, 14, 14, 18, 18},
+                            6);
+                    for (double x : new double[] {8, 14.5, 21.5, 28}) {
+                        pen.line(x, 24, x, 26, ink, 1.2);
+                    }
+                }
                 case SHEET -> {
                     pen.g.setStroke(ink);
                     pen.g.setLineWidth(1.4);

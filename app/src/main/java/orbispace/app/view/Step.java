@@ -8,6 +8,8 @@ enum Step {
     ORBIT("Orbit", 2),
     /** Room for the dry. */
     CLEAR("Clear", 3),
+    /** The song. */
+    PLAN("Plan", 4),
     /** Hand-over. */
     SHEET("Sheet", 6);
 
