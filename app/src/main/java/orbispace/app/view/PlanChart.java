@@ -222,10 +222,10 @@ final class PlanChart extends ScalingCanvas {
         double x = axis.x(span.startSeconds());
         double end = axis.x(span.endSeconds());
         PlanCell cell = s.plan().cell(r.id());
-        String words = words(cell);
+        String words = fitting(cell, end - x - 8);
         if (!words.isEmpty()) {
             pen.haloed(
-                    Pen.cut(words, end - x - 10, Type.strong(11)),
+                    words,
                     x + 5,
                     top + 13,
                     Type.strong(11),
@@ -266,6 +266,20 @@ final class PlanChart extends ScalingCanvas {
                         TextAlignment.RIGHT);
             }
         }
+    }
+
+    /** What differs, or of that the level alone, or nothing where there is no room. */
+    private static String fitting(PlanCell cell, double room) {
+        String words = words(cell);
+        if (Pen.width(words, Type.strong(11)) <= room) {
+            return words;
+        }
+        String level =
+                cell.muted()
+                        ? "\u00d7"
+                        : (cell.levelDb() > 0 ? "+" : "") + Wording.number(cell.levelDb(), 0);
+        boolean says = cell.muted() || Math.abs(cell.levelDb()) >= 0.5;
+        return says && Pen.width(level, Type.strong(11)) <= room ? level : "";
     }
 
     /** What differs in a cell, in a few signs. */

@@ -66,8 +66,9 @@ public record PlanCell(
         }
     }
 
-    /** Checks the ranges. */
+    /** Checks the ranges; a level of minus nothing is none. */
     public PlanCell {
+        levelDb += 0.0;
         Ranges.require("level offset", levelDb, -60, 24);
         Ranges.require("decay scale", decayScale, 0.1, 4);
         Ranges.require("width scale", widthScale, 0, 2);

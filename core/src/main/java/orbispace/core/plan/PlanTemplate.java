@@ -69,7 +69,7 @@ public enum PlanTemplate {
                 };
         // The other way round, a chorus steps back as far as a verse does here, and a verse comes
         // up as little as a chorus.
-        double db = direction > 0 ? up : up > 0 ? VERSE_DB : up < -1 ? CHORUS_DB : -up;
+        double db = direction > 0 ? up : up > 0 ? VERSE_DB : up < -1 ? CHORUS_DB : 0 - up;
         double decay = db > 1 ? LONGER : db < -1 ? SHORTER : 1;
         return PlanCell.PLAIN.withLevel(db).withDecay(decay).withRamp(db == 0 ? 0 : RAMP_BEATS);
     }

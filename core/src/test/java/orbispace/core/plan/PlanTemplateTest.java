@@ -57,6 +57,7 @@ class PlanTemplateTest {
         Song closed = PlanTemplate.CLOSE_IN.applyTo(design().withSong(open));
         assertThat(cell(closed, 1, "B").levelDb()).isLessThan(cell(closed, 0, "B").levelDb());
         assertThat(cell(closed, 1, "B").decayScale()).isLessThan(1);
+        assertThat(cell(closed, 2, "B").isPlain()).isTrue();
     }
 
     /** A bed that comes in loud with the second section covers what was heard in the first. */
