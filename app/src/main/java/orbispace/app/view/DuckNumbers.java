@@ -46,7 +46,7 @@ final class DuckNumbers {
                 "release",
                 time(Duck::releaseMillis, 5, 5000, (d, v) -> d.withTimes(d.holdMillis(), v)));
         all.put(
-                "ducks over",
+                "duck over",
                 number(
                         LEVEL,
                         Entries::db,
@@ -55,8 +55,8 @@ final class DuckNumbers {
                         -90,
                         0,
                         (d, v) -> d.keyedBy(d.keySource(), v)));
-        all.put("ducks from", edge(true));
-        all.put("ducks to", edge(false));
+        all.put("duck from", edge(true));
+        all.put("duck to", edge(false));
         return all;
     }
 

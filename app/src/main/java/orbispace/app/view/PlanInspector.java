@@ -34,7 +34,7 @@ final class PlanInspector extends VBox {
     private final SealMark seal;
     private final Label title = new Label();
     private final Label heard = new Label();
-    private final Map<String, Number> numbers = new LinkedHashMap<>();
+    private final Map<String, CellNumber> numbers = new LinkedHashMap<>();
     private final ToggleButton mute = Plate.toggle("Mute", "mute this return in this section");
     private final Choice<PlanCell.Edge> edge;
     private final Choice<PlanCell.Tempo> tempo;
@@ -42,7 +42,7 @@ final class PlanInspector extends VBox {
     private final VBox thrown = new VBox(6);
 
     /** A number of a cell with its field. */
-    private record Number(
+    private record CellNumber(
             NumberField field,
             ToDoubleFunction<PlanCell> now,
             Function<Double, String> words,
@@ -195,7 +195,7 @@ final class PlanInspector extends VBox {
                                     name);
                         },
                         session.problem()::set);
-        numbers.put(name, new Number(field, now, words, unit));
+        numbers.put(name, new CellNumber(field, now, words, unit));
     }
 
     private static double rounded(double value) {

@@ -168,9 +168,9 @@ final class ReturnInspector extends VBox {
                 "depth",
                 "hold",
                 "release",
-                "ducks over",
-                "ducks from",
-                "ducks to");
+                "duck over",
+                "duck from",
+                "duck to");
         plots.getLast().addBelow(duckKey);
         add("WIDTH", this::widthPlot, "width", "mono below");
         add("LEVEL", this::levelPlot, "return");

@@ -167,21 +167,21 @@ final class ReturnReadings {
             put("depth", "off", "");
             put("hold", "\u2013", "");
             put("release", "\u2013", "");
-            put("ducks over", "\u2013", "");
-            put("ducks from", "\u2013", "");
-            put("ducks to", "\u2013", "");
+            put("duck over", "\u2013", "");
+            put("duck from", "\u2013", "");
+            put("duck to", "\u2013", "");
         } else {
             put("depth", Wording.number(duck.rangeDb(), 1), "dB");
             put("hold", Wording.number(duck.holdMillis(), 0), "ms");
             put("release", Wording.number(duck.releaseMillis(), 0), "ms");
-            put("ducks over", Wording.number(duck.thresholdDb(), 0), "dBFS");
+            put("duck over", Wording.number(duck.thresholdDb(), 0), "dBFS");
             DuckBand band = duck.band();
             if (band == null) {
-                put("ducks from", "lowest", "");
-                put("ducks to", "highest", "");
+                put("duck from", "lowest", "");
+                put("duck to", "highest", "");
             } else {
-                hertz("ducks from", band.lowHz());
-                hertz("ducks to", band.highHz());
+                hertz("duck from", band.lowHz());
+                hertz("duck to", band.highHz());
             }
         }
     }

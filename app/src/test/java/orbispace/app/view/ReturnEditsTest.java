@@ -165,18 +165,18 @@ class ReturnEditsTest {
 
     @Test
     void aDuckersBandAndThresholdAreTypedAndZeroMeansEverywhere() {
-        assertThat(ReturnEdits.typed(session, ret("A"), "ducks from", "310")).isEmpty();
+        assertThat(ReturnEdits.typed(session, ret("A"), "duck from", "310")).isEmpty();
         session.edit(new ReturnEdit.Ducking("A", new Duck("pad", 6, -40, 8, 6, 5, 100, 240)));
-        Duck from = Objects.requireNonNull(typed("A", "ducks from", "310").duck());
+        Duck from = Objects.requireNonNull(typed("A", "duck from", "310").duck());
         assertThat(from.band()).isEqualTo(new DuckBand(310, 4000));
         assertThat(from.keySource()).isEqualTo("pad");
         session.edit(new ReturnEdit.Ducking("A", from));
-        Duck narrow = Objects.requireNonNull(typed("A", "ducks to", "250").duck());
+        Duck narrow = Objects.requireNonNull(typed("A", "duck to", "250").duck());
         assertThat(narrow.band()).isEqualTo(new DuckBand(200, 250));
-        Duck wide = Objects.requireNonNull(typed("A", "ducks from", "9k").duck());
+        Duck wide = Objects.requireNonNull(typed("A", "duck from", "9k").duck());
         assertThat(wide.band()).isEqualTo(new DuckBand(9000, 11250));
-        assertThat(Objects.requireNonNull(typed("A", "ducks to", "0").duck()).band()).isNull();
-        assertThat(Objects.requireNonNull(typed("A", "ducks over", "-33").duck()).thresholdDb())
+        assertThat(Objects.requireNonNull(typed("A", "duck to", "0").duck()).band()).isNull();
+        assertThat(Objects.requireNonNull(typed("A", "duck over", "-33").duck()).thresholdDb())
                 .isEqualTo(-33);
     }
 
