@@ -370,13 +370,13 @@ class SessionTest {
 
     @Test
     void anotherSongForgetsWhoWasJudgedAndWhatWasBarred() throws InterruptedException {
+        Design before = session.design().get();
         session.clearing().judge("pad");
         session.clearing().bar(orbispace.core.design.Setting.DUCK, true);
         session.clearing().want("A", orbispace.core.design.Targets.WASHED);
         assertThat(session.clearing().source().orElseThrow().id()).isEqualTo("pad");
         assertThat(session.clearing().targets("A")).contains(orbispace.core.design.Targets.WASHED);
         Path file = Objects.requireNonNull(session.file().get());
-        Design before = session.design().get();
         session.edit(new ReturnEdit.Level("A", -20));
         session.open(file);
         ui.until(() -> session.design().get().equals(before) && !session.jobs().busy());
