@@ -274,4 +274,46 @@ class PlanRenderTest {
         }
         return most;
     }
+
+    @Test
+    void aHallThatNeedsOtherWallsHandsOverWhileItsTailRingsOn() {
+        PlanCell longer = PlanCell.PLAIN.withDecay(4);
+        Design d = design(SectionPlan.NONE, plan("A", longer), SectionPlan.NONE);
+        Renderer renderer = new Renderer(TONE, TONE.frames(), new StageCache(0));
+        Timeline space = renderer.chain(d, d.requireReturn("A")).stages().get(ChainSettings.ENGINE);
+        assertThat(space.steps()).hasSize(3);
+        assertThat(space.steps().stream().map(PlanRenderTest::shape).distinct()).hasSize(2);
+        Audio handed = wet(d, "A");
+        Audio plain = wet(plain(), "A");
+        assertThat(step(handed)).isLessThan(2 * step(plain));
+        for (double t = 1.9; t < 4.5; t += 0.05) {
+            assertThat(levelDb(handed, t, t + 0.05))
+                    .as("never a hole at " + t)
+                    .isGreaterThan(levelDb(plain, 1, 1.9) - 15);
+        }
+    }
+
+    private static Object shape(Timeline.Step step) {
+        return ((StageSettings.Spatial) step.settings()).settings().shape();
+    }
+
+    @Test
+    void aWindowOfAPlannedSongSoundsLikeTheSong() {
+        Design d =
+                design(
+                        SectionPlan.NONE,
+                        plan("B", PlanCell.PLAIN.withLevel(-9).withEdge(PlanCell.Edge.FADED)),
+                        SectionPlan.NONE);
+        Audio whole = wet(d, "B");
+        Renderer window = new Renderer(TONE, TONE.frames(), new StageCache(0)).window(0.5, 5);
+        Audio part = window.wet(d, d.requireReturn("B"), Job.QUIET);
+        int first = window.firstFrame();
+        double difference = 0;
+        double power = 0;
+        for (int i = (int) (3 * RATE); i < 4.9 * RATE; i++) {
+            difference += Math.pow(part.channel(0)[i - first] - whole.channel(0)[i], 2);
+            power += Math.pow(whole.channel(0)[i], 2);
+        }
+        assertThat(10 * Math.log10(difference / power + 1e-30)).isLessThan(-40);
+    }
 }
