@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -76,7 +77,7 @@ final class CoverMeasurements {
     }
 
     /** Forgets what was measured of the same song's sound. */
-    void renew() {
+    synchronized void renew() {
         clearance.set(null);
         whole = null;
         window = null;
@@ -91,7 +92,7 @@ final class CoverMeasurements {
      * Makes the analysis of a song whose mix was measured, if there is none. The listening level is
      * frozen with the first mix, so that a fader does not shift the scale.
      */
-    void open(Renderer renderer, Design design, OptionalDouble mixLufs) {
+    synchronized void open(Renderer renderer, Design design, OptionalDouble mixLufs) {
         HearingLevel wanted = design.aims().hearing();
         if (whole == null || !wanted.equals(heardAt)) {
             double lufs = listeningLufs.orElse(mixLufs.orElse(-20));
@@ -107,8 +108,11 @@ final class CoverMeasurements {
         return whole != null && design.aims().hearing().equals(heardAt);
     }
 
-    /** The analysis for a stretch: of a window around it, if that saves anything. */
-    Optional<CoverAnalysis> analysis(Renderer renderer, Design design, Span span) {
+    /**
+     * The analysis for a stretch: of a window around it, if that saves anything. Making a window
+     * copies sound, so this is asked in the background.
+     */
+    synchronized Optional<CoverAnalysis> analysis(Renderer renderer, Design design, Span span) {
         CoverAnalysis all = whole;
         if (all == null) {
             return Optional.empty();
@@ -124,6 +128,12 @@ final class CoverMeasurements {
             window = now;
         }
         return Optional.of(now.analysis);
+    }
+
+    /** The same for a job, which ends if the song's sound was forgotten meanwhile. */
+    private CoverAnalysis wanted(Renderer renderer, Design design, Span span) {
+        return analysis(renderer, design, span)
+                .orElseThrow(() -> new CancellationException("no longer wanted"));
     }
 
     /** How long the field may ring. */
@@ -145,8 +155,7 @@ final class CoverMeasurements {
             Clearing clearing,
             Runnable then) {
         Optional<Source> judged = clearing.source();
-        Optional<CoverAnalysis> analysis = analysis(renderer, design, span);
-        if (judged.isEmpty() || analysis.isEmpty() || !clearing.isMeasured(judged.get())) {
+        if (judged.isEmpty() || whole == null || !clearing.isMeasured(judged.get())) {
             then.run();
             return;
         }
@@ -154,7 +163,7 @@ final class CoverMeasurements {
         jobs.start(
                 "clear",
                 "Measuring what the returns cover",
-                job -> section(analysis.get(), task, job),
+                job -> section(wanted(renderer, design, span), task, job),
                 found -> {
                     clearance.set(found);
                     then.run();
@@ -233,13 +242,8 @@ final class CoverMeasurements {
             Optional<Set<Setting>> barred,
             Clearing clearing) {
         Clearance found = clearance.get();
-        Optional<CoverAnalysis> analysis = analysis(renderer, design, span);
         CoverAnalysis all = whole;
-        if (found == null
-                || all == null
-                || barred.isEmpty()
-                || analysis.isEmpty()
-                || !found.isOf(design, span)) {
+        if (found == null || all == null || barred.isEmpty() || !found.isOf(design, span)) {
             return;
         }
         Task task = task(renderer, design, found.source(), span, barred, clearing);
@@ -247,7 +251,9 @@ final class CoverMeasurements {
                 "remedies",
                 "Looking for remedies",
                 job -> {
-                    Clearance with = found.withProposals(proposals(analysis.get(), task, job));
+                    Clearance with =
+                            found.withProposals(
+                                    proposals(wanted(renderer, design, span), task, job));
                     jobs.later(job, () -> clearance.set(with));
                     Question q = task.question;
                     SongCourse course =
