@@ -60,6 +60,46 @@ final class PlanInspector extends VBox {
         head.getStyleClass().add("inspector-head");
         heard.getStyleClass().add("why");
         heard.setWrapText(true);
+        numbers();
+        edge =
+                new Choice<>(
+                        "tail of the section before",
+                        List.of(PlanCell.Edge.values()),
+                        x -> "tail " + x.label(),
+                        x -> planning.change(c -> c.withEdge(x), "tail"));
+        tempo =
+                new Choice<>(
+                        "tempo of its times",
+                        List.of(PlanCell.Tempo.values()),
+                        x -> x == PlanCell.Tempo.AS_RETURN ? "times as set" : "times " + x.label(),
+                        x -> planning.change(c -> c.withTempo(x), "tempo"));
+        mute.setOnAction(e -> planning.change(c -> c.withMuted(mute.isSelected()), "mute"));
+        Button plain =
+                Plate.small("As elsewhere", () -> planning.change(c -> PlanCell.PLAIN, "plan"));
+        copy.getStyleClass().add("kind-menu");
+        copy.setAccessibleText("copy this section's plan to another");
+        copy.setOnShowing(e -> fillCopy());
+        copy.getItems().add(new MenuItem(""));
+        HBox fields = new HBox(12);
+        numbers.values().forEach(n -> fields.getChildren().add(n.field()));
+        getChildren()
+                .addAll(
+                        head,
+                        heard,
+                        fields,
+                        new HBox(6, mute, plain),
+                        new HBox(6, edge, tempo),
+                        copy,
+                        caps("WHOLE SONG"),
+                        templates(),
+                        caps("THROWS"),
+                        Plate.small("Throw the phrase at the playhead", planning::throwPhrase),
+                        scroll());
+        setSpacing(10);
+    }
+
+    /** What of a cell is a number. */
+    private void numbers() {
         number(
                 "level offset",
                 "decibels like \u22123",
@@ -95,42 +135,7 @@ final class PlanInspector extends VBox {
                 PlanCell::withRamp,
                 0.5,
                 v -> Wording.number(v, 2),
-                "\u00bc");
-        edge =
-                new Choice<>(
-                        "tail of the section before",
-                        List.of(PlanCell.Edge.values()),
-                        x -> "tail " + x.label(),
-                        x -> planning.change(c -> c.withEdge(x), "tail"));
-        tempo =
-                new Choice<>(
-                        "tempo of its times",
-                        List.of(PlanCell.Tempo.values()),
-                        x -> x == PlanCell.Tempo.AS_RETURN ? "times as set" : "times " + x.label(),
-                        x -> planning.change(c -> c.withTempo(x), "tempo"));
-        mute.setOnAction(e -> planning.change(c -> c.withMuted(mute.isSelected()), "mute"));
-        Button plain =
-                Plate.small("As elsewhere", () -> planning.change(c -> PlanCell.PLAIN, "plan"));
-        copy.getStyleClass().add("kind-menu");
-        copy.setAccessibleText("copy this section's plan to another");
-        copy.setOnShowing(e -> fillCopy());
-        copy.getItems().add(new MenuItem(""));
-        HBox fields = new HBox(16);
-        numbers.values().forEach(n -> fields.getChildren().add(n.field()));
-        getChildren()
-                .addAll(
-                        head,
-                        heard,
-                        fields,
-                        new HBox(6, mute, plain),
-                        new HBox(6, edge, tempo),
-                        copy,
-                        caps("WHOLE SONG"),
-                        templates(),
-                        caps("THROWS"),
-                        Plate.small("Throw the phrase at the playhead", planning::throwPhrase),
-                        scroll());
-        setSpacing(10);
+                "quarters");
     }
 
     private ScrollPane scroll() {

@@ -37,7 +37,8 @@ final class PlanView extends Screen {
         caption(
                 differing == 0
                         ? "one field throughout"
-                        : "the field differs in " + differing + " sections");
+                        : "the field differs in "
+                                + (differing == 1 ? "one section" : differing + " sections"));
         chart.repaint();
         inspector.refresh();
     }
