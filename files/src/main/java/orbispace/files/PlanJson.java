@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -93,7 +94,23 @@ final class PlanJson {
                 number(n, "levelDb"),
                 number(n, "fadeInMillis", 5),
                 number(n, "fadeOutMillis", 10),
-                ride);
+                ride,
+                trail(n.path("trail")));
+    }
+
+    private static Trail trail(JsonNode n) {
+        if (n.isMissingNode()) {
+            return Trail.AS_RETURN;
+        }
+        return new Trail(
+                n.has("time") ? ReturnReader.time(object(n, "time"), "time of a throw") : null,
+                n.has("feedback") ? number(n, "feedback") : null,
+                n.has("sides")
+                        ? labelled(n, "sides", Trail.Sides.values(), Trail.Sides::label)
+                        : Trail.Sides.AS_RETURN,
+                n.has("filter") ? ReturnReader.filter(n.path("filter")) : null,
+                n.has("feedDb") ? number(n, "feedDb") : null,
+                n.has("untilBeat") ? number(n, "untilBeat") : null);
     }
 
     static void write(ObjectNode n, Throw t) {
@@ -109,6 +126,29 @@ final class PlanJson {
         t.ride().forEach(p -> ride.addObject().put("beat", p.beat()).put("levelDb", p.levelDb()));
         if (ride.isEmpty()) {
             n.remove("ride");
+        }
+        n.remove("trail");
+        if (!t.trail().isPlain()) {
+            write(n.putObject("trail"), t.trail());
+        }
+    }
+
+    private static void write(ObjectNode n, Trail t) {
+        if (t.time() != null) {
+            ReturnWriter.time(n.putObject("time"), t.time());
+        }
+        if (t.feedback() != null) {
+            n.put("feedback", t.feedback());
+        }
+        n.put("sides", t.sides().label());
+        if (t.filter() != null) {
+            ReturnWriter.filter(n.putObject("filter"), t.filter());
+        }
+        if (t.feedDb() != null) {
+            n.put("feedDb", t.feedDb());
+        }
+        if (t.untilBeat() != null) {
+            n.put("untilBeat", t.untilBeat());
         }
     }
 }

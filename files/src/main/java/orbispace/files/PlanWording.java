@@ -3,11 +3,14 @@ package orbispace.files;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
 import orbispace.core.time.SongClock;
 
 /** What the plan does to a return, and what is thrown into it, in words. */
@@ -85,7 +88,46 @@ public final class PlanWording {
                 + ", opens in "
                 + Wording.millis(t.fadeInMillis())
                 + ", shuts in "
-                + Wording.millis(t.fadeOutMillis());
+                + Wording.millis(t.fadeOutMillis())
+                + (t.trail().isPlain() ? "" : "; " + trail(clock, t));
+    }
+
+    /** How a throw repeats where otherwise than its return. */
+    private static String trail(SongClock clock, Throw t) {
+        Trail trail = t.trail();
+        List<String> words = new ArrayList<>();
+        MusicalTime time = trail.time();
+        if (time != null) {
+            int bar = Math.max(1, clock.barAtSeconds(clock.secondsAt(t.fromBeat()) + 1e-6));
+            double millis = 1000 * time.seconds(clock, bar);
+            words.add(
+                    "repeats every "
+                            + time.label()
+                            + (time instanceof MusicalTime.Note
+                                    ? " (" + Wording.number(millis, 3) + " ms)"
+                                    : ""));
+        }
+        Double feedback = trail.feedback();
+        if (feedback != null) {
+            words.add(
+                    feedback == 0 ? "a single repeat" : "feedback " + Wording.number(feedback, 2));
+        }
+        if (trail.sides() != Trail.Sides.AS_RETURN) {
+            words.add("sides " + trail.sides().label());
+        }
+        Filter filter = trail.filter();
+        if (filter != null) {
+            words.add("before its space " + ReturnWording.filter(filter));
+        }
+        Double feed = trail.feedDb();
+        if (feed != null) {
+            words.add("feeds the spaces of its source at its send " + signed(feed) + " dB");
+        }
+        Double until = trail.untilBeat();
+        if (until != null) {
+            words.add("shut at " + place(clock, until));
+        }
+        return String.join(", ", words);
     }
 
     private static String place(SongClock clock, double beat) {

@@ -84,7 +84,7 @@ final class ReturnReader {
                 n.has("length") ? time(object(n, "length"), "gate length") : null);
     }
 
-    private static Filter filter(JsonNode n) {
+    static Filter filter(JsonNode n) {
         return new Filter(
                 corner(n.path("highPass")),
                 corner(n.path("lowPass")),

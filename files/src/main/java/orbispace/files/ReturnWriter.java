@@ -105,7 +105,7 @@ final class ReturnWriter {
         }
     }
 
-    private static void filter(ObjectNode n, Filter f) {
+    static void filter(ObjectNode n, Filter f) {
         corner(n, "highPass", f.highPass());
         corner(n, "lowPass", f.lowPass());
         if (f.dip() != null) {
@@ -122,7 +122,7 @@ final class ReturnWriter {
         }
     }
 
-    private static ObjectNode time(ObjectNode n, MusicalTime time) {
+    static ObjectNode time(ObjectNode n, MusicalTime time) {
         return switch (time) {
             case MusicalTime.Millis m -> n.put("millis", m.value());
             case MusicalTime.Note note -> {

@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  * A ducker keyed by the source. Its range is found by bisection on kept excitations: ducking by g
  * multiplies them by g squared.
  */
-final class DuckRule implements RemedyRule {
+public final class DuckRule implements RemedyRule {
     private static final double MOST_DB = 18;
     private static final double STEP_DB = 0.5;
     private static final double BACK_WITHIN_DB = 3;
@@ -118,7 +118,7 @@ final class DuckRule implements RemedyRule {
      * A ducker whose hold bridges three quarters of the rests between syllables and whose tail is
      * back within 3 dB by half of the median gap.
      */
-    static Duck draft(Question q, double rangeDb) {
+    public static Duck draft(Question q, double rangeDb) {
         Source source = q.source();
         Phrases phrases = q.phrases();
         double hold =

@@ -168,6 +168,12 @@ public sealed interface Space {
         public Echo withWidth(double other) {
             return new Echo(kind, time, rightTime, feedback, loop, other);
         }
+
+        /** The same echo of another kind; one that begins to alternate does so hard. */
+        public Echo withKind(EchoSettings.Kind other) {
+            boolean begins = other == EchoSettings.Kind.PING_PONG && kind != other;
+            return new Echo(other, time, rightTime, feedback, loop, begins ? 1 : width);
+        }
     }
 
     /**

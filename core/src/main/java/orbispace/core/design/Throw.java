@@ -15,6 +15,7 @@ import java.util.List;
  * @param fadeInMillis how long it takes to open, from the first edge on, 1 to 5,000
  * @param fadeOutMillis how long it takes to shut, up to the last edge, 1 to 5,000
  * @param ride levels on the way, joined by straight lines in dB; none for one level throughout
+ * @param trail how it repeats, where otherwise than its return does
  */
 public record Throw(
         String id,
@@ -25,7 +26,8 @@ public record Throw(
         double levelDb,
         double fadeInMillis,
         double fadeOutMillis,
-        List<RidePoint> ride) {
+        List<RidePoint> ride,
+        Trail trail) {
     /** The longest throw, in quarter notes. */
     public static final double MOST_BEATS = 4096;
 
@@ -68,13 +70,32 @@ public record Throw(
             double fromBeat,
             double toBeat,
             double levelDb) {
-        return new Throw(id, sourceId, returnId, fromBeat, toBeat, levelDb, 5, 10, List.of());
+        return new Throw(
+                id,
+                sourceId,
+                returnId,
+                fromBeat,
+                toBeat,
+                levelDb,
+                5,
+                10,
+                List.of(),
+                Trail.AS_RETURN);
     }
 
     /** The same at another level. */
     public Throw withLevel(double db) {
         return new Throw(
-                id, sourceId, returnId, fromBeat, toBeat, db, fadeInMillis, fadeOutMillis, ride);
+                id,
+                sourceId,
+                returnId,
+                fromBeat,
+                toBeat,
+                db,
+                fadeInMillis,
+                fadeOutMillis,
+                ride,
+                trail);
     }
 
     /** The same over another stretch; points of its ride that lie outside are left out. */
@@ -88,7 +109,8 @@ public record Throw(
                 levelDb,
                 fadeInMillis,
                 fadeOutMillis,
-                ride.stream().filter(p -> p.beat() >= from && p.beat() <= to).toList());
+                ride.stream().filter(p -> p.beat() >= from && p.beat() <= to).toList(),
+                trail);
     }
 
     /** The same to another return. */
@@ -102,13 +124,30 @@ public record Throw(
                 levelDb,
                 fadeInMillis,
                 fadeOutMillis,
-                ride);
+                ride,
+                trail);
     }
 
     /** The same with other fades. */
     public Throw withFades(double inMillis, double outMillis) {
         return new Throw(
-                id, sourceId, returnId, fromBeat, toBeat, levelDb, inMillis, outMillis, ride);
+                id, sourceId, returnId, fromBeat, toBeat, levelDb, inMillis, outMillis, ride,
+                trail);
+    }
+
+    /** The same repeating in another way. */
+    public Throw withTrail(Trail other) {
+        return new Throw(
+                id,
+                sourceId,
+                returnId,
+                fromBeat,
+                toBeat,
+                levelDb,
+                fadeInMillis,
+                fadeOutMillis,
+                ride,
+                other);
     }
 
     /** The same with levels on the way. */
@@ -122,6 +161,7 @@ public record Throw(
                 levelDb,
                 fadeInMillis,
                 fadeOutMillis,
-                other);
+                other,
+                trail);
     }
 }

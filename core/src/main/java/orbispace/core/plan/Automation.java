@@ -2,12 +2,15 @@ package orbispace.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.PlanCurves;
+import orbispace.core.render.TrailReturns;
 import orbispace.core.time.SongClock;
 
 /**
@@ -48,14 +51,25 @@ public record Automation(List<Lane> lanes) {
         lanes = List.copyOf(lanes);
     }
 
-    /** What moves in a design: levels into and out of returns, and sends. */
-    public static Automation of(Design design) {
+    /**
+     * What moves in a design: levels into and out of returns, and sends. A thrown word that repeats
+     * in a way of its own goes to a return of its own.
+     */
+    public static Automation of(Design given) {
+        TrailReturns trails = new TrailReturns(given);
+        Design design = trails.whole();
         PlanCurves curves = new PlanCurves(design);
         List<Lane> lanes = new ArrayList<>();
         for (Return r : design.returns()) {
-            String name = r.id() + " " + r.name();
+            Optional<Throw> own = trails.thrownTo(r.id());
+            String name =
+                    own.map(Throw::returnId).orElse(r.id())
+                            + " "
+                            + r.name()
+                            + own.map(t -> " for throw " + t.id()).orElse("");
+            GainCurve level = curves.output(r, own);
             add(lanes, design, "into " + name, r, "", 0, curves.input(r));
-            add(lanes, design, name + " level", r, "", r.levelDb(), curves.output(r));
+            add(lanes, design, name + " level", r, "", r.levelDb(), level);
             for (Source s : design.sources()) {
                 if (curves.isSent(r, s)) {
                     String send = s.name() + " to " + name;

@@ -15,12 +15,15 @@ import org.jspecify.annotations.Nullable;
  * @param feeds how each return that is fed into it enters
  * @param input gain of everything that enters, over the song
  * @param stages always the same kinds in the same order
+ * @param trails what thrown words make of their own, which counts as this return's sound; each a
+ *     chain beside this one
  */
 public record ChainSettings(
         Map<String, SendGain> sends,
         Map<String, FeedGain> feeds,
         GainCurve input,
-        List<Timeline> stages) {
+        List<Timeline> stages,
+        List<ChainSettings> trails) {
     /** Place of the predelay among the stages. */
     public static final int PREDELAY = 2;
 
@@ -60,11 +63,17 @@ public record ChainSettings(
         sends = Collections.unmodifiableMap(new TreeMap<>(sends));
         feeds = Collections.unmodifiableMap(new TreeMap<>(feeds));
         stages = List.copyOf(stages);
+        trails = List.copyOf(trails);
+    }
+
+    /** The same without what thrown words make of their own. */
+    ChainSettings alone() {
+        return trails.isEmpty() ? this : new ChainSettings(sends, feeds, input, stages, List.of());
     }
 
     /** The first stages alone. */
     public ChainSettings upTo(int stageCount) {
-        return new ChainSettings(sends, feeds, input, stages.subList(0, stageCount));
+        return new ChainSettings(sends, feeds, input, stages.subList(0, stageCount), trails);
     }
 
     /** The engine's settings at the beginning. */
@@ -94,7 +103,8 @@ public record ChainSettings(
         for (FeedGain feed : feeds.values()) {
             fed = Math.max(fed, feed.chain().ringSeconds());
         }
-        return ring + fed;
+        double trailing = trails.stream().mapToDouble(ChainSettings::ringSeconds).max().orElse(0);
+        return Math.max(ring + fed, trailing);
     }
 
     private static double ring(StageSettings stage) {

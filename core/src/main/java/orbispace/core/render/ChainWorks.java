@@ -18,10 +18,12 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.Throw;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
 import orbispace.core.dynamics.GateSettings;
+import orbispace.core.space.EngineSettings;
 import orbispace.core.time.SongClock;
 import org.jspecify.annotations.Nullable;
 
@@ -31,6 +33,7 @@ public final class ChainWorks {
     private final SpaceWorks spaces;
     private final SongClock clock;
     private final PlanCurves plan;
+    private final TrailReturns trails;
 
     /**
      * Works for a design.
@@ -39,14 +42,53 @@ public final class ChainWorks {
      * @param responses the impulse responses that its convolutions name
      */
     public ChainWorks(Design design, Responses responses) {
-        this.design = design;
+        this.trails = new TrailReturns(design);
+        this.design = trails.whole();
         this.clock = design.song().clock();
-        this.plan = new PlanCurves(design);
+        this.plan = new PlanCurves(trails.whole());
         this.spaces = new SpaceWorks(clock, responses);
     }
 
-    /** Works out a return of the design. */
+    /** Works out a return of the design, with the trails of what is thrown to it. */
     public ChainSettings of(Return r) {
+        ChainSettings alone = alone(r);
+        return new ChainSettings(
+                alone.sends(),
+                alone.feeds(),
+                alone.input(),
+                alone.stages(),
+                trails.of(r.id()).stream().map(this::alone).toList());
+    }
+
+    /** The design with a return for each trail. */
+    Design whole() {
+        return design;
+    }
+
+    /** The return whose sound a return of {@link #whole} counts as. */
+    String parentOf(String returnId) {
+        return trails.parentOf(returnId);
+    }
+
+    /** The settings of what makes the repeats of a throw where it begins; its return must exist. */
+    public EngineSettings engineOf(Throw t) {
+        return ((StageSettings.Spatial) at(t, ChainSettings.ENGINE)).settings();
+    }
+
+    /** The time before its first repeat or tail, apart from the spacing of an echo, in seconds. */
+    public double predelayOf(Throw t) {
+        return at(t, ChainSettings.PREDELAY) instanceof StageSettings.Predelay p ? p.seconds() : 0;
+    }
+
+    private StageSettings at(Throw t, int stage) {
+        Return r = trails.madeFor(t).orElseGet(() -> design.requireReturn(t.returnId()));
+        Timeline timeline = alone(r).stages().get(stage);
+        double frame = clock.secondsAt(t.fromBeat()) * design.song().sampleRateHz();
+        return timeline.steps().get(timeline.indexAt((int) Math.round(frame))).settings();
+    }
+
+    /** Works out a return without the trails beside it. */
+    ChainSettings alone(Return r) {
         Map<String, ChainSettings.SendGain> sends = new TreeMap<>();
         for (Source s : design.sources()) {
             if (plan.isSent(r, s)) {
@@ -55,14 +97,15 @@ public final class ChainWorks {
             }
         }
         Map<String, ChainSettings.FeedGain> feeds = new TreeMap<>();
-        r.feeds()
+        trails.feeds(r)
                 .forEach((id, db) ->
                         feeds.put(
                                 id,
                                 new ChainSettings.FeedGain(
-                                        Decibels.toAmplitude(db), of(design.requireReturn(id)))));
-        PlanCurves.Levels levels = plan.levels(r);
-        return new ChainSettings(sends, feeds, levels.in(), stages(r, levels.out()));
+                                        Decibels.toAmplitude(db),
+                                        alone(design.requireReturn(id)))));
+        GainCurve out = plan.output(r, trails.thrownTo(r.id()));
+        return new ChainSettings(sends, feeds, plan.input(r), stages(r, out), List.of());
     }
 
     private List<Timeline> stages(Return r, GainCurve level) {

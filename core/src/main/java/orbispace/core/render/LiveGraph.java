@@ -19,6 +19,10 @@ import org.jspecify.annotations.Nullable;
 final class LiveGraph {
     final List<String> sources;
     final List<String> returns;
+
+    /** The return of the design that each counts as, which is itself unless it is a trail. */
+    final List<String> parents;
+
     final List<ChainSettings> chains;
 
     /** Returns in an order in which each comes after all that are fed into it. */
@@ -50,12 +54,11 @@ final class LiveGraph {
     LiveGraph(Design design, Responses responses) {
         ChainWorks works = new ChainWorks(design, responses);
         sources = design.sources().stream().map(Source::id).toList();
-        returns = design.returns().stream().map(Return::id).toList();
-        chains = design.returns().stream().map(works::of).toList();
-        order =
-                Feeds.ordered(design.returns()).stream()
-                        .mapToInt(r -> returns.indexOf(r.id()))
-                        .toArray();
+        List<Return> all = works.whole().returns();
+        returns = all.stream().map(Return::id).toList();
+        parents = all.stream().map(r -> works.parentOf(r.id())).toList();
+        chains = all.stream().map(works::alone).toList();
+        order = Feeds.ordered(all).stream().mapToInt(r -> returns.indexOf(r.id())).toArray();
         advance = new int[order.length];
         outAdvance = new int[order.length];
         for (int i = order.length - 1; i >= 0; i--) {

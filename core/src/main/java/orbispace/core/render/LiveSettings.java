@@ -107,7 +107,7 @@ public final class LiveSettings {
             hear(graph.stageEars[r][i], stage.first().key());
             tunings[r][i] = known(r, i, stage, before);
         }
-        String id = graph.returns.get(r);
+        String id = graph.parents.get(r);
         returnGains[r] = (float) (double) hearing.returnGains().getOrDefault(id, 1.0);
     }
 

@@ -2,6 +2,7 @@ package orbispace.core.render;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
@@ -68,6 +69,20 @@ public final class PlanCurves {
         return (int) Math.round(clock.secondsAt(beat) * rate);
     }
 
+    /** Open until a trail is shut, which takes as long as the throw's own shutting. */
+    GainCurve shut(Throw t) {
+        Double until = t.trail().untilBeat();
+        if (until == null) {
+            return GainCurve.EVEN;
+        }
+        int end = frame(until);
+        int fade = Math.max(1, (int) Math.round(t.fadeOutMillis() / 1000 * rate));
+        TreeMap<Integer, Double> points = new TreeMap<>();
+        points.put(end - fade, 1.0);
+        points.put(end, 0.0);
+        return GainCurve.through(points);
+    }
+
     /** The gains of a return's level over the song. */
     Levels levels(Return r) {
         if (stretches.stream().allMatch(s -> s.plan().cell(r.id()).isPlain())) {
@@ -108,6 +123,11 @@ public final class PlanCurves {
     /** The plan's gain of what leaves a return, over the song. */
     public GainCurve output(Return r) {
         return levels(r).out();
+    }
+
+    /** The same of a return that may be there for one throw, and is shut when its trail is. */
+    public GainCurve output(Return r, Optional<Throw> own) {
+        return levels(r).out().times(own.map(this::shut).orElse(GainCurve.EVEN));
     }
 
     /** How open a throw is over the song: 0 outside, 1 inside its fades. */

@@ -122,8 +122,17 @@ public final class Renderer {
         return key == null ? new float[0] : keys.peaks(key, job);
     }
 
-    /** The sound of a return after its first {@code stages} stages. */
+    /** The sound of a return after its first {@code stages} stages, its trails included. */
     public Audio after(ChainSettings chain, int stages, Job job) {
+        Audio alone = aloneAfter(chain.alone(), stages, job);
+        if (chain.trails().isEmpty()) {
+            return alone;
+        }
+        List<Audio> trails = chain.trails().stream().map(t -> aloneAfter(t, stages, job)).toList();
+        return Mixdown.sum(alone, trails);
+    }
+
+    private Audio aloneAfter(ChainSettings chain, int stages, Job job) {
         int wanted = stages;
         while (wanted > 0 && chain.stages().get(wanted - 1).passesAll()) {
             wanted--;

@@ -1,0 +1,213 @@
+package orbispace.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import orbispace.core.design.Design;
+import orbispace.core.design.Fields;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Role;
+import orbispace.core.design.Section;
+import orbispace.core.design.SectionKind;
+import orbispace.core.design.SectionPlan;
+import orbispace.core.design.Song;
+import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
+import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
+import orbispace.core.render.Responses;
+import orbispace.core.time.MetreMap;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
+import orbispace.core.time.TempoMap;
+import org.junit.jupiter.api.Test;
+
+/** Three phrases of two words; at 120 bpm, from bar 5 on (8 s) at 80. */
+class ThrowCourseTest {
+    private static final double SONG_END = 16;
+    private static final Phrases PHRASES =
+            new Phrases(
+                    List.of(new Span(1, 2), new Span(4, 5), new Span(5.3, 6), new Span(9, 10)),
+                    List.of(new Span(1.4, 1.5), new Span(4.4, 4.5), new Span(9.6, 9.7)),
+                    -80,
+                    -50,
+                    -20);
+    private static final Words WORDS = Words.of(PHRASES);
+
+    private static Design design(double feedback, Throw... thrown) {
+        SongClock clock =
+                new SongClock(
+                        TempoMap.of(
+                                List.of(
+                                        TempoMap.Change.step(0, 120),
+                                        TempoMap.Change.step(16, 80))),
+                        MetreMap.constant(4, 4));
+        List<Section> sections =
+                List.of(
+                        new Section("Verse", 1, 2, SectionKind.VERSE),
+                        new Section(
+                                "Stop",
+                                3,
+                                2,
+                                SectionKind.OTHER,
+                                SectionPlan.NONE.withCell("D", PlanCell.PLAIN.withMuted(true))));
+        return new Design(
+                        new Song("Tide", 48000, clock, sections),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(
+                                Fields.hall("B", 3, Map.of("voice", -8.0)),
+                                Fields.echo("C", "1/4", feedback, Map.of()),
+                                Fields.echo("D", "1/4", 0.2, Map.of())))
+                .withThrown(List.of(thrown));
+    }
+
+    /** A throw over seconds of the first four bars. */
+    private static Throw thrown(String id, String to, double from, double until) {
+        return Throw.of(id, "voice", to, 2 * from, 2 * until, -4);
+    }
+
+    private static ThrowCourse course(Design design) {
+        return ThrowCourse.of(
+                        design,
+                        Responses.NONE,
+                        design.thrown().getFirst(),
+                        PHRASES.spans(),
+                        SONG_END)
+                .orElseThrow();
+    }
+
+    private static List<ThrowConflict.Kind> conflicts(Design design) {
+        return ThrowConflict.of(design, Responses.NONE, Map.of("voice", WORDS), SONG_END).stream()
+                .map(ThrowConflict::kind)
+                .toList();
+    }
+
+    @Test
+    void phrasesAndWordsAreChosenGrownAndShrunk() {
+        assertThat(WORDS.words())
+                .containsExactly(
+                        new Span(1, 1.4),
+                        new Span(1.5, 2),
+                        new Span(4, 4.4),
+                        new Span(4.5, 5),
+                        new Span(5.3, 6),
+                        new Span(9, 9.6),
+                        new Span(9.7, 10));
+        assertThat(WORDS.phraseAt(1.7)).contains(new Span(1, 2));
+        assertThat(WORDS.phraseAt(2.5)).contains(new Span(4, 5));
+        assertThat(WORDS.wordAt(1.7)).contains(new Span(1.5, 2));
+        assertThat(WORDS.wordAt(11)).isEmpty();
+        assertThat(WORDS.step(new Span(1, 2), 1)).isEqualTo(new Span(4, 5));
+        assertThat(WORDS.step(new Span(1.5, 2), 1)).isEqualTo(new Span(4, 4.4));
+        assertThat(WORDS.step(new Span(1.5, 2), -1)).isEqualTo(new Span(1, 1.4));
+        assertThat(WORDS.step(new Span(1, 1.4), -1)).isEqualTo(new Span(1, 1.4));
+        assertThat(WORDS.shrunk(new Span(1, 2))).isEqualTo(new Span(1.5, 2));
+        assertThat(WORDS.shrunk(new Span(1.5, 2))).isEqualTo(new Span(1.5, 2));
+        assertThat(WORDS.grown(new Span(1.5, 2))).isEqualTo(new Span(1.5, 4.4));
+        assertThat(WORDS.grown(new Span(9.7, 10))).isEqualTo(new Span(9, 10));
+        assertThat(WORDS.edges(new Span(1, 2))).containsExactly(1.0, 1.4, 1.5, 2.0);
+    }
+
+    @Test
+    void strokesOfADrumAreChosenLikeWords() {
+        Words strokes =
+                Words.of(
+                        new Hits(
+                                List.of(
+                                        new Hits.Hit(1, -6, -10),
+                                        new Hits.Hit(1.1, -6, -10),
+                                        new Hits.Hit(2, -6, -10)),
+                                List.of()));
+        assertThat(strokes.words())
+                .containsExactly(new Span(1, 1.1), new Span(1.1, 1.35), new Span(2, 2.25));
+        assertThat(strokes.step(new Span(1, 1.1), 1)).isEqualTo(new Span(1.1, 1.35));
+    }
+
+    @Test
+    void repeatsFallByTheFeedbackAndThoseInTheNextPhraseAreTold() {
+        ThrowCourse course = course(design(0.5, thrown("t1", "C", 1.5, 2)));
+        assertThat(course.spacingSeconds()).isCloseTo(0.5, within(1e-9));
+        assertThat(course.gap()).isEqualTo(new Span(2, 4));
+        // 30 dB at 6.02 dB each.
+        assertThat(course.arrivals()).hasSize(5);
+        assertThat(course.arrivals().get(1).span().startSeconds()).isCloseTo(2.5, within(1e-9));
+        assertThat(course.arrivals().get(2).levelDb()).isCloseTo(-12.04, within(0.01));
+        assertThat(course.runningOn()).isEqualTo(1);
+        assertThat(course.endSeconds()).isCloseTo(4.5, within(1e-9));
+    }
+
+    @Test
+    void theFittingFeedbackEndsTheTrailInTheGapAtTwoTempi() {
+        for (double[] word : new double[][] {{1.5, 2}, {5.5, 6}}) {
+            Throw t = thrown("t1", "C", word[0], word[1]);
+            Trail note = Trail.AS_RETURN.withTime(new MusicalTime.Note(Fields.note("1/4"), 0));
+            Design loose = design(0.9, t.withTrail(note));
+            double fitting = course(loose).fittingFeedback();
+            ThrowCourse fitted = course(design(0.9, t.withTrail(note.withFeedback(fitting))));
+            assertThat(fitted.runningOn()).isZero();
+            assertThat(fitted.endSeconds()).isLessThanOrEqualTo(fitted.gap().endSeconds() + 1e-9);
+            assertThat(fitted.endSeconds() + fitted.spacingSeconds())
+                    .isGreaterThan(fitted.gap().endSeconds());
+        }
+        Throw slow = Throw.of("t1", "voice", "C", 17.5, 18, -4);
+        assertThat(
+                        course(
+                                        design(
+                                                0.5,
+                                                slow.withTrail(
+                                                        Trail.AS_RETURN.withTime(
+                                                                new MusicalTime.Note(
+                                                                        Fields.note("1/4"), 0)))))
+                                .spacingSeconds())
+                .isCloseTo(0.75, within(1e-9));
+    }
+
+    @Test
+    void aTailCountsAsOneAndAShutTrailEndsThere() {
+        Design tail = design(0.2, thrown("t1", "B", 1.5, 2));
+        // Half of a T60 of 3 s, and the hall's predelay.
+        assertThat(course(tail).endSeconds()).isBetween(3.5, 3.6);
+        assertThat(course(tail).runningOn()).isZero();
+        Throw shut = thrown("t1", "C", 1.5, 2).withTrail(Trail.AS_RETURN.until(6.0));
+        assertThat(course(design(0.8, shut)).endSeconds()).isCloseTo(3, within(1e-9));
+    }
+
+    @Test
+    void eachConflictIsFoundAndACleanThrowHasNone() {
+        assertThat(conflicts(design(0.1, thrown("t1", "C", 1.5, 2)))).isEmpty();
+        assertThat(conflicts(design(0.6, thrown("t1", "C", 1.5, 2))))
+                .containsExactly(ThrowConflict.Kind.RUNS_ON);
+        assertThat(conflicts(design(0.0, thrown("t1", "C", 4.5, 5))))
+                .containsExactly(ThrowConflict.Kind.RUNS_ON, ThrowConflict.Kind.NO_GAP);
+        assertThat(conflicts(design(0.1, thrown("t1", "X", 1.5, 2))))
+                .containsExactly(ThrowConflict.Kind.LOST);
+        assertThat(conflicts(design(0.0, Throw.of("t1", "voice", "C", 40, 41, -4))))
+                .contains(ThrowConflict.Kind.BEYOND, ThrowConflict.Kind.SILENT);
+        assertThat(conflicts(design(0.0, thrown("t1", "C", 2.5, 3))))
+                .containsExactly(ThrowConflict.Kind.SILENT);
+        assertThat(conflicts(design(0.0, thrown("t1", "D", 5.5, 6))))
+                .containsExactly(ThrowConflict.Kind.MUTED);
+        assertThat(conflicts(design(0.4, thrown("t1", "C", 5.5, 6))))
+                .containsExactly(ThrowConflict.Kind.TEMPO);
+        Design two = design(0.3, thrown("t1", "C", 1, 1.4), thrown("t2", "C", 1.5, 2));
+        assertThat(conflicts(two))
+                .containsExactly(ThrowConflict.Kind.TWO_AT_ONCE, ThrowConflict.Kind.TWO_AT_ONCE);
+        Design oneWordTwice = design(0.1, thrown("t1", "C", 1.5, 2), thrown("t2", "B", 1.5, 2));
+        assertThat(conflicts(oneWordTwice)).isEmpty();
+    }
+
+    @Test
+    void ideasAreLastWordsBeforeLongAndEmptyGaps() {
+        List<ThrowIdea> even = ThrowIdea.of(WORDS, SONG_END, gap -> 0.01);
+        assertThat(even).hasSize(3);
+        assertThat(even.getFirst().word()).isEqualTo(new Span(9.7, 10));
+        assertThat(even.get(1).word()).isEqualTo(new Span(5.3, 6));
+        List<ThrowIdea> busy =
+                ThrowIdea.of(WORDS, SONG_END, gap -> gap.startSeconds() < 3 ? 1e-6 : 0.1);
+        assertThat(busy.getFirst().word()).isEqualTo(new Span(1.5, 2));
+        assertThat(busy.getFirst().quieterDb()).isGreaterThan(20);
+    }
+}
