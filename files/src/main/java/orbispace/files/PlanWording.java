@@ -30,7 +30,7 @@ public final class PlanWording {
                     .sendsDb()
                     .getOrDefault(r.id(), java.util.Map.of())
                     .forEach((id, db) ->
-                            words.add("send of " + source(design, id) + " " + signed(db) + " dB"));
+                            words.add("send of " + source(design, id) + " " + Wording.signed(db) + " dB"));
             if (!words.isEmpty()) {
                 lines.add(new RecallSheet.Line("In " + s.name(), String.join("; ", words)));
             }
@@ -49,7 +49,7 @@ public final class PlanWording {
         if (c.muted()) {
             words.add("muted");
         } else if (c.levelDb() != 0) {
-            words.add(signed(c.levelDb()) + " dB");
+            words.add(Wording.signed(c.levelDb()) + " dB");
         }
         if (c.decayScale() != 1) {
             words.add("decay \u00d7 " + Wording.number(c.decayScale(), 2));
@@ -121,7 +121,7 @@ public final class PlanWording {
         }
         Double feed = trail.feedDb();
         if (feed != null) {
-            words.add("feeds the spaces of its source at its send " + signed(feed) + " dB");
+            words.add("feeds the spaces of its source at its send " + Wording.signed(feed) + " dB");
         }
         Double until = trail.untilBeat();
         if (until != null) {
@@ -134,10 +134,6 @@ public final class PlanWording {
         int bar = clock.barAtSeconds(clock.secondsAt(beat) + 1e-6);
         double into = beat - clock.metre().beatOfBar(bar) + 1;
         return "bar " + bar + " quarter " + Wording.number(into, 2);
-    }
-
-    private static String signed(double db) {
-        return (db > 0 ? "+" : "") + Wording.number(db, 1);
     }
 
     private static String source(Design design, String id) {

@@ -18,6 +18,11 @@ public final class Wording {
         return zero ? text.replace("-", "") : text.replace('-', MINUS);
     }
 
+    /** A difference in one decimal, with its sign. */
+    public static String signed(double value) {
+        return (value > 0 ? "+" : "") + number(value, 1);
+    }
+
     /** A level. */
     public static String db(double value) {
         return number(value, 1) + " dB";

@@ -1,6 +1,5 @@
 package orbispace.app.command;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -21,7 +20,6 @@ import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -77,14 +75,14 @@ final class ClearCommand implements Callable<Integer> {
                         : Optional.of(
                                 design.song()
                                         .span(ProjectArguments.section(file, design, section)));
-        checkTarget(file);
+        ProjectArguments.checkTarget("--apply", file, apply, overwrite);
         SongMaterial material = ProjectFolder.readAll(ProjectArguments.folder(file), design);
         ClearSong clear = new ClearSong(design, material, span, without, Job.QUIET);
         List<ClearSong.Pair> pairs = clear.pairs(Job.QUIET);
         List<Proposal> proposals = clear.proposals(Job.QUIET);
         Optional<Solution> solution = apply == null ? Optional.empty() : clear.solve(Job.QUIET);
         if (apply != null) {
-            write(file, apply, solution.map(Solution::design).orElse(design));
+            ProjectArguments.write(file, apply, solution.map(Solution::design).orElse(design));
         }
         print(pairs, proposals, clear.room(Job.QUIET), solution);
         return 0;
@@ -101,27 +99,6 @@ final class ClearCommand implements Callable<Integer> {
                                     new WrongUsage("--bar " + text + " is none of the remedies")));
         }
         return kinds;
-    }
-
-    private void checkTarget(Path file) throws FileProblem {
-        if (apply == null) {
-            return;
-        }
-        if (!apply.getFileName().toString().endsWith(ProjectFile.SUFFIX)) {
-            throw new WrongUsage("--apply " + apply + " does not end in " + ProjectFile.SUFFIX);
-        }
-        boolean same = apply.toAbsolutePath().normalize().equals(file.toAbsolutePath().normalize());
-        if (!overwrite && (same || Files.exists(apply))) {
-            throw new FileProblem(
-                    apply + ": is there already; choose another name or add --overwrite");
-        }
-    }
-
-    private static void write(Path from, Path to, Design design) throws FileProblem {
-        Path home = ProjectArguments.folder(to);
-        ProjectArguments.makeFolder(home);
-        Design there = ClearSong.movedTo(design, ProjectArguments.folder(from), home);
-        ProjectFile.read(from).write(to, there);
     }
 
     private void print(

@@ -2,6 +2,7 @@ package orbispace.app.command;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import orbispace.app.session.ClearSong;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
@@ -61,6 +62,30 @@ final class ProjectArguments {
                                                 design.song().sections().stream()
                                                         .map(Section::name)
                                                         .toList())));
+    }
+
+    /** Refuses a project to be written that has another ending or, unless asked, is there. */
+    static void checkTarget(String option, Path from, @Nullable Path to, boolean overwrite)
+            throws FileProblem {
+        if (to == null) {
+            return;
+        }
+        if (!to.getFileName().toString().endsWith(ProjectFile.SUFFIX)) {
+            throw new OrbispaceCommand.WrongUsage(
+                    option + " " + to + " does not end in " + ProjectFile.SUFFIX);
+        }
+        boolean same = to.toAbsolutePath().normalize().equals(from.toAbsolutePath().normalize());
+        if (!overwrite && (same || Files.exists(to))) {
+            throw new FileProblem(
+                    to + ": is there already; choose another name or add --overwrite");
+        }
+    }
+
+    /** Writes a changed design of one project as another, which finds the same stems. */
+    static void write(Path from, Path to, Design design) throws FileProblem {
+        Path home = folder(to);
+        makeFolder(home);
+        ProjectFile.read(from).write(to, ClearSong.movedTo(design, folder(from), home));
     }
 
     private static String names(java.util.List<String> names) {

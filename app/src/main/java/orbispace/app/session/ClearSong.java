@@ -61,24 +61,28 @@ public final class ClearSong {
         this.design = design;
         this.barred = Set.copyOf(barred);
         span = section.orElse(new Span(0, material.frames() / material.sampleRateHz()));
-        Renderer renderer =
-                new Renderer(material, material.frames(), StageCache.beside(material.bytes()));
-        double lufs =
-                LoudnessMeter.measure(renderer.render(design, job).mix())
-                        .integratedLufs()
-                        .orElse(QUIET_LUFS);
-        analysis =
-                new CoverAnalysis(
-                        renderer,
-                        lufs,
-                        design.aims().hearing().levelDbSpl(),
-                        design.aims().hearing().roomPower());
+        analysis = heard(design, material, job);
         for (Source s : design.sources()) {
             Audio audio = material.audio().get(s.id());
             if (audio != null && s.role() != Role.HITS) {
                 phrases.put(s.id(), PhraseFinder.find(audio));
             }
         }
+    }
+
+    /** The analysis of a song heard at its listening level. */
+    static CoverAnalysis heard(Design design, SongMaterial material, Job job) {
+        Renderer renderer =
+                new Renderer(material, material.frames(), StageCache.beside(material.bytes()));
+        double lufs =
+                LoudnessMeter.measure(renderer.render(design, job).mix())
+                        .integratedLufs()
+                        .orElse(QUIET_LUFS);
+        return new CoverAnalysis(
+                renderer,
+                lufs,
+                design.aims().hearing().levelDbSpl(),
+                design.aims().hearing().roomPower());
     }
 
     /** Every source against every return. */

@@ -2,8 +2,15 @@ package orbispace.app.session;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
@@ -12,21 +19,32 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
 import orbispace.core.design.Source;
-import orbispace.core.design.Throw;
-import orbispace.core.design.ThrowsEdit;
-import orbispace.core.material.Phrases;
+import orbispace.core.plan.BoundaryClash;
 import orbispace.core.plan.Hold;
 import orbispace.core.plan.PlanTemplate;
 import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
 
 /** The field over the song: cells of sections, templates, and thrown words. */
 public final class Planning {
-    private static final double USUAL_THROW_DB = -4;
+    private static final String JOB = "plan";
+    private static final String HOLD = "hold";
+    private static final long PAUSE_MILLIS = 400;
 
     private final Session session;
+    private final ObjectProperty<Set<Integer>> along = new SimpleObjectProperty<>(Set.of());
+    private final ObjectProperty<@Nullable Measured> measured = new SimpleObjectProperty<>();
+    private SectionPlan kept = SectionPlan.NONE;
 
     Planning(Session session) {
         this.session = session;
+    }
+
+    /** Forgets what was chosen, for another song. */
+    void begin() {
+        along.set(Set.of());
+        measured.set(null);
+        kept = SectionPlan.NONE;
     }
 
     private Design design() {
@@ -50,19 +68,85 @@ public final class Planning {
                 .orElse(PlanCell.PLAIN);
     }
 
-    /** Changes the chosen return in the chosen section. */
-    public void change(UnaryOperator<PlanCell> change, String what) {
-        String id = session.selection().returnId().get();
-        Optional<Section> here = section();
-        if (here.isEmpty() || design().findReturn(id).isEmpty()) {
+    /** First bars of the sections that are chosen along with the one that is shown. */
+    public ReadOnlyObjectProperty<Set<Integer>> along() {
+        return along;
+    }
+
+    /** Chooses these sections along with the one that is shown. */
+    public void chooseAlong(Set<Integer> firstBars) {
+        along.set(Set.copyOf(firstBars));
+    }
+
+    /** Chooses a section, alone. */
+    public void choose(Section section) {
+        along.set(Set.of());
+        session.selection().section().set(section);
+    }
+
+    /** Chooses a section along with those that are, or leaves it out again. */
+    public void toggle(Section section) {
+        int bar = section.firstBar();
+        if (section().filter(s -> s.firstBar() == bar).isPresent()) {
             return;
         }
+        Set<Integer> bars = new TreeSet<>(along.get());
+        if (!bars.remove(bar)) {
+            bars.add(bar);
+        }
+        along.set(Set.copyOf(bars));
+    }
+
+    /** Chooses all sections. */
+    public void chooseAll() {
+        along.set(sections().stream().map(Section::firstBar).collect(Collectors.toSet()));
+    }
+
+    /** Whether a section is chosen, alone or along. */
+    public boolean isChosen(Section s) {
+        return along.get().contains(s.firstBar())
+                || section().filter(c -> c.firstBar() == s.firstBar()).isPresent();
+    }
+
+    /** Changes the chosen return in all chosen sections. */
+    public void change(UnaryOperator<PlanCell> change, String what) {
+        String id = session.selection().returnId().get();
+        if (design().findReturn(id).isPresent()) {
+            plan(p -> p.withCell(id, change.apply(p.cell(id))), what + " of " + id, null);
+        }
+    }
+
+    /** The same by hand: all changes of a gesture are one step. */
+    public void drag(UnaryOperator<PlanCell> change, Object gesture) {
+        String id = session.selection().returnId().get();
+        if (design().findReturn(id).isPresent()) {
+            plan(p -> p.withCell(id, change.apply(p.cell(id))), "level of " + id, gesture);
+        }
+    }
+
+    /** Sends a source more or less into the chosen return in all chosen sections. */
+    public void changeSend(String sourceId, double byDb) {
+        String id = session.selection().returnId().get();
+        plan(
+                p -> p.withSend(id, sourceId, Math.rint(10 * (p.sendDb(id, sourceId) + byDb)) / 10),
+                "send of " + sourceId + " into " + id,
+                null);
+    }
+
+    private void plan(
+            UnaryOperator<SectionPlan> change, String what, @Nullable Object gesture) {
         try {
-            PlanCell cell = change.apply(here.get().plan().cell(id));
-            plan(
-                    here.get(),
-                    here.get().plan().withCell(id, cell),
-                    what + " of " + id + " in " + here.get().name());
+            List<Section> all = new ArrayList<>(sections());
+            all.replaceAll(s -> isChosen(s) ? s.withPlan(change.apply(s.plan())) : s);
+            long n = all.stream().filter(this::isChosen).count();
+            String where = n == 1 ? section().map(Section::name).orElse("") : n + " sections";
+            SongEdit edit =
+                    new SongEdit(design().song().withSections(all), what + " in " + where);
+            if (gesture == null) {
+                session.edit(edit);
+            } else {
+                session.drag(edit, gesture);
+            }
         } catch (IllegalArgumentException e) {
             session.problem().set(String.valueOf(e.getMessage()));
         }
@@ -71,14 +155,25 @@ public final class Planning {
     /** Gives a section the plan of the chosen one. */
     public void copyTo(Section other) {
         section()
-                .ifPresent(
-                        s -> plan(other, s.plan(), "plan of " + s.name() + " for " + other.name()));
+                .ifPresent(s -> {
+                    List<Section> all = new ArrayList<>(sections());
+                    all.replaceAll(
+                            x -> x.firstBar() == other.firstBar() ? x.withPlan(s.plan()) : x);
+                    session.edit(
+                            new SongEdit(
+                                    design().song().withSections(all),
+                                    "plan of " + s.name() + " for " + other.name()));
+                });
     }
 
-    private void plan(Section section, SectionPlan plan, String subject) {
-        List<Section> all = new ArrayList<>(sections());
-        all.replaceAll(s -> s.firstBar() == section.firstBar() ? s.withPlan(plan) : s);
-        session.edit(new SongEdit(design().song().withSections(all), subject));
+    /** Keeps the plan of the chosen section, to lay it over others. */
+    public void copy() {
+        section().ifPresent(s -> kept = s.plan());
+    }
+
+    /** Lays the kept plan over all chosen sections. */
+    public void paste() {
+        plan(p -> kept, "copied plan", null);
     }
 
     /** Lays a ready-made plan over the song. */
@@ -108,7 +203,7 @@ public final class Planning {
         }
         session.jobs()
                 .start(
-                        "hold",
+                        HOLD,
                         "Holding the field over the sections",
                         job -> Hold.of(analysis.get(), now, job),
                         (Song held) -> session.edit(new SongEdit(held, "plan \"hold\"")),
@@ -116,50 +211,56 @@ public final class Planning {
     }
 
     /**
-     * The phrase of the first lead at the playhead, or the next one.
+     * How the planned field stands.
      *
-     * @return empty if nothing leads or nothing follows
+     * @param design the design that was measured
+     * @param shares wet share of each return in each section
+     * @param sones loudness of all that is dry in each section
+     * @param clashes tails that cover what is sung in a drier section
      */
-    public Optional<Span> phraseAhead() {
-        double at = session.transport().position().get();
-        return session.clearing()
-                .source()
-                .flatMap(s -> Optional.ofNullable(session.measured().materials().get(s.id())))
-                .flatMap(Material::phrases)
-                .map(Phrases::spans)
-                .flatMap(spans ->
-                        spans.stream().filter(p -> p.endSeconds() > at + 1e-3).findFirst());
+    public record Measured(
+            Design design,
+            Map<String, List<Double>> shares,
+            List<Double> sones,
+            List<BoundaryClash> clashes) {}
+
+    /** What was measured last; null for nothing. */
+    public ReadOnlyObjectProperty<@Nullable Measured> measured() {
+        return measured;
     }
 
-    /** Throws that phrase to the chosen return. */
-    public void throwPhrase() {
-        Optional<Source> source = session.clearing().source();
-        String id = session.selection().returnId().get();
-        Optional<Span> phrase = phraseAhead();
-        if (source.isEmpty() || phrase.isEmpty() || design().findReturn(id).isEmpty()) {
-            session.problem()
-                    .set("There is no phrase at the playhead or after it, or no return is chosen.");
+    /** Measures the plan in the background, if that is not done. */
+    public void measure() {
+        Design now = design();
+        Measured known = measured.get();
+        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        boolean busy = session.jobs().awaits(JOB) || session.jobs().awaits(HOLD);
+        if (busy
+                || analysis.isEmpty()
+                || now.sources().isEmpty()
+                || known != null && known.design().equals(now)) {
             return;
         }
-        var clock = design().song().clock();
-        Throw thrown =
-                Throw.of(
-                        ThrowsEdit.freshId(design()),
-                        source.get().id(),
-                        id,
-                        clock.beatAt(phrase.get().startSeconds()),
-                        clock.beatAt(phrase.get().endSeconds()),
-                        USUAL_THROW_DB);
-        session.edit(ThrowsEdit.adding(design(), thrown));
+        session.jobs().after(JOB, PAUSE_MILLIS, () -> start(analysis.get(), design()));
     }
 
-    /** Changes a throw. */
-    public void change(Throw changed) {
-        session.edit(ThrowsEdit.changing(design(), changed));
-    }
-
-    /** Takes a throw away. */
-    public void remove(Throw thrown) {
-        session.edit(ThrowsEdit.without(design(), thrown.id()));
+    private void start(CoverAnalysis analysis, Design now) {
+        Optional<Source> source = session.clearing().source();
+        List<Span> phrases = session.clearing().phrases().spans();
+        session.jobs()
+                .start(
+                        JOB,
+                        "Measuring the plan",
+                        job ->
+                                new Measured(
+                                        now,
+                                        Hold.shares(analysis, now, job),
+                                        Hold.density(analysis, now),
+                                        source.isEmpty() || phrases.isEmpty()
+                                                ? List.of()
+                                                : BoundaryClash.of(
+                                                        analysis, now, source.get(), phrases, job)),
+                        measured::set,
+                        session::failed);
     }
 }

@@ -48,6 +48,7 @@ public final class Session {
     private final Drafting drafting;
     private final Clearing clearing;
     private final Planning planning;
+    private final Throwing throwing;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -74,6 +75,7 @@ public final class Session {
         drafting = new Drafting(this);
         clearing = new Clearing(this);
         planning = new Planning(this);
+        throwing = new Throwing(this);
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -164,6 +166,11 @@ public final class Session {
     /** The field over the song's sections. */
     public Planning planning() {
         return planning;
+    }
+
+    /** Throwing words. */
+    public Throwing throwing() {
+        return throwing;
     }
 
     /** A section whose plan is changed is another; the chosen one stays chosen by its bars. */
@@ -402,6 +409,8 @@ public final class Session {
         before.set(given);
         selection.begin(given);
         clearing.begin();
+        planning.begin();
+        throwing.begin();
         field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);

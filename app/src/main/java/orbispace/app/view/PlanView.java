@@ -1,30 +1,38 @@
 package orbispace.app.view;
 
+import javafx.collections.MapChangeListener;
 import javafx.scene.layout.Region;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Session;
 
 /** The field over the whole song, and the words that are thrown. */
 final class PlanView extends Screen {
+    private static final double LEAST_THROWS = 236;
+
     private final Playhead playhead;
     private final PlanChart chart;
+    private final ThrowChart words;
     private final PlanInspector inspector;
 
     PlanView(Session session) {
         super(session, "Plan");
         playhead = new Playhead(session.transport().position());
-        chart = new PlanChart(session, playhead);
+        chart = new PlanChart(session);
+        words = new ThrowChart(session);
         inspector = new PlanInspector(session);
-        fill(chart, playhead);
+        fill(chart, words, playhead);
         session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.planning().along().addListener((o, was, is) -> refreshWhenSeen());
+        session.planning().measured().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().picked().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
         session.measured()
                 .materials()
-                .addListener(
-                        (javafx.collections.MapChangeListener<Object, Object>)
-                                c -> refreshWhenSeen());
-        chart.focusedProperty().addListener((o, was, is) -> chart.repaint());
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         refreshWhenSeen();
     }
 
@@ -39,13 +47,22 @@ final class PlanView extends Screen {
                         ? "one field throughout"
                         : "the field differs in "
                                 + (differing == 1 ? "one section" : differing + " sections"));
+        requestLayout();
         chart.repaint();
+        words.repaint();
         inspector.refresh();
+        session.planning().measure();
     }
 
     @Override
     protected void layoutChildren() {
-        Plate.place(chart, 0, 0, getWidth(), getHeight());
+        int returns = session.design().get().returns().size();
+        double top = Math.ceil(PlanChart.height(getHeight() - LEAST_THROWS, returns));
+        boolean empty = returns == 0 || session.design().get().song().sections().isEmpty();
+        double chartHeight = empty ? getHeight() - LEAST_THROWS : top;
+        Plate.place(chart, 0, 0, getWidth(), chartHeight);
+        Plate.place(words, 0, chartHeight, getWidth(), getHeight() - chartHeight);
+        playhead.follow(PlanChart.axis(session, getWidth()), 76, chartHeight + 64);
         super.layoutChildren();
     }
 
@@ -57,14 +74,22 @@ final class PlanView extends Screen {
     @Override
     void setPalette(Palette palette) {
         chart.setPalette(palette);
+        words.setPalette(palette);
         playhead.setColor(palette.time);
         inspector.setPalette(palette);
     }
 
     @Override
+    void nextWorst() {
+        session.throwing().nextConflict();
+    }
+
+    @Override
     String keys() {
-        return "Click a cell, or arrow keys with the picture in focus: choose return and section."
-                + " Tab to the numbers: arrow keys step them, a digit types. Ctrl+Z: undo"
-                + " anything.";
+        return "In the sections: arrow keys choose, with Shift several, Ctrl+A all; + and \u2212"
+                + " turn the level, M mutes, Delete takes the plan of a cell away, Ctrl+C and"
+                + " Ctrl+V copy a section. In the words: left and right pick, up and down grow and"
+                + " shrink, P the phrase, W its last word, Enter throws, Delete takes a throw away."
+                + " N: next throw with something wrong.";
     }
 }

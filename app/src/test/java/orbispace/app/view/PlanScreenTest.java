@@ -3,14 +3,15 @@ package orbispace.app.view;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Section;
 import orbispace.core.design.SongEdit;
-import orbispace.core.design.Throw;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -98,17 +99,62 @@ class PlanScreenTest extends WindowCase {
     }
 
     @Test
-    void aPhraseIsThrownMadeLouderKeptWithoutItsReturnAndRemoved() {
-        press("Throw the phrase at the playhead");
-        Throw thrown = design().thrown().getFirst();
-        assertThat(thrown.returnId()).isEqualTo("A");
-        assertThat(thrown.toBeat()).isGreaterThan(thrown.fromBeat());
-        robot.interact(() -> ((Button) called("throw t1 louder")).fire());
-        assertThat(design().thrown().getFirst().levelDb()).isEqualTo(thrown.levelDb() + 1);
-        robot.interact(() -> session.edit(new orbispace.core.design.FieldEdit.Remove("A")));
-        assertThat(labels()).anyMatch(l -> l.contains("Not heard: that return is gone"));
-        robot.interact(() -> ((Button) called("remove throw t1")).fire());
-        assertThat(design().thrown()).isEmpty();
+    void severalSectionsAreChosenByKeysAndChangedAsOneStep() {
+        focus(called("sections and returns"));
+        key(KeyCode.RIGHT, KeyCode.SHIFT);
+        assertThat(labels()).anyMatch(l -> l.endsWith("in 2 sections"));
+        key(KeyCode.MINUS);
+        key(KeyCode.MINUS);
+        assertThat(cell(0).levelDb()).isEqualTo(-1);
+        assertThat(cell(1).levelDb()).isEqualTo(-1);
+        key(KeyCode.M);
+        assertThat(cell(0).muted() && cell(1).muted()).isTrue();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(cell(0).muted() || cell(1).muted()).isFalse();
+        key(KeyCode.DELETE);
+        assertThat(cell(0).isPlain() && cell(1).isPlain()).isTrue();
+        key(KeyCode.LEFT);
+        assertThat(session.planning().along().get()).isEmpty();
+        key(KeyCode.A, KeyCode.CONTROL);
+        key(KeyCode.EQUALS);
+        assertThat(cell(0).levelDb()).isEqualTo(0.5);
+        assertThat(cell(1).levelDb()).isEqualTo(0.5);
+    }
+
+    @Test
+    void aSectionIsCopiedByKeysAndLevelsAreDrawnByHand() {
+        robot.interact(() -> session.planning().change(c -> c.withLevel(-5), "level"));
+        Node chart = called("sections and returns");
+        focus(chart);
+        key(KeyCode.C, KeyCode.CONTROL);
+        key(KeyCode.RIGHT);
+        key(KeyCode.V, KeyCode.CONTROL);
+        assertThat(cell(1).levelDb()).isEqualTo(-5);
+        var box = chart.localToScreen(chart.getBoundsInLocal());
+        double x = box.getMinX() + 700;
+        robot.moveTo(x, box.getMinY() + 120);
+        robot.press(MouseButton.PRIMARY);
+        robot.moveTo(x, box.getMinY() + 105);
+        robot.release(MouseButton.PRIMARY);
+        settle();
+        assertThat(cell(1).levelDb()).isGreaterThan(-5);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(cell(1).levelDb()).isEqualTo(-5);
+    }
+
+    @Test
+    void sendsDifferBySection() {
+        String source = design().requireReturn("A").sends().keySet().iterator().next();
+        String name = design().findSource(source).orElseThrow().name();
+        robot.interact(() -> ((Button) called("send less of " + name)).fire());
+        assertThat(design().song().sections().getFirst().plan().sendDb("A", source)).isEqualTo(-1);
+        assertThat(labels()).anyMatch(l -> l.endsWith("(\u22121.0)"));
+    }
+
+    @Test
+    void whatIsHeardInACellIsMeasured() {
+        until(() -> session.planning().measured().get() != null && !session.jobs().busy());
+        until(() -> labels().stream().anyMatch(l -> l.contains("Wet share")));
     }
 
     @Test

@@ -136,7 +136,7 @@ public final class CoverAnalysis {
     }
 
     /** Mean loudness of all dry sources together over a stretch, in sones. */
-    double drySones(Design design, Span span) {
+    public double drySones(Design design, Span span) {
         Excitation sum = song.sourcesBut(design, List.of());
         return java.util.Arrays.stream(slice(sum, span).sones()).average().orElse(0);
     }

@@ -60,6 +60,17 @@ public final class Silhouette {
         return most(mean, fromSeconds, toSeconds);
     }
 
+    /** Mean power between two times; 0 for none. */
+    public double power(double fromSeconds, double toSeconds) {
+        int first = Math.clamp((long) (fromSeconds * STEPS_PER_SECOND), 0, mean.length);
+        int last = Math.clamp((long) Math.ceil(toSeconds * STEPS_PER_SECOND), first, mean.length);
+        double sum = 0;
+        for (int i = first; i < last; i++) {
+            sum += mean[i] * mean[i];
+        }
+        return last > first ? sum / (last - first) : 0;
+    }
+
     private static double most(float[] values, double from, double to) {
         int first = Math.max(0, (int) Math.floor(from * STEPS_PER_SECOND));
         int last =

@@ -21,7 +21,7 @@ import orbispace.core.time.Span;
  * on kept excitations; a return that a section never hears is left alone there.
  */
 public final class Hold {
-    private static final double MOST_DB = 12;
+    private static final double MOST_DB = 18;
     private static final double STEP_DB = 0.05;
     private static final double HEARD = 1e-4;
     private static final double RAMP_BEATS = 0.5;
@@ -54,6 +54,13 @@ public final class Hold {
             all.put(r.id(), shares);
         }
         return all;
+    }
+
+    /** How dense the arrangement of each section is: mean loudness of all that is dry, in sones. */
+    public static List<Double> density(CoverAnalysis analysis, Design design) {
+        return design.song().sections().stream()
+                .map(s -> analysis.drySones(design, design.song().span(s)))
+                .toList();
     }
 
     /** The song with the offsets that hold its field, in place of the levels that it has. */

@@ -1,13 +1,14 @@
 package orbispace.core.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Responses;
 import orbispace.core.time.Span;
 
@@ -60,15 +61,22 @@ public record ThrowConflict(Kind kind, Throw thrown, String evidence) {
      */
     public static List<ThrowConflict> of(
             Design design, Responses responses, Map<String, Words> words, double songEnd) {
+        ChainWorks works = new ChainWorks(design, responses);
+        List<Throw> lost = design.lostThrows();
+        Map<String, ThrowCourse> courses = new LinkedHashMap<>();
+        for (Throw t : design.thrown()) {
+            if (!lost.contains(t)) {
+                List<Span> phrases = words.getOrDefault(t.sourceId(), Words.NONE).phrases();
+                courses.put(t.id(), ThrowCourse.of(design, works, t, phrases, songEnd));
+            }
+        }
         List<ThrowConflict> all = new ArrayList<>();
         for (Throw t : design.thrown()) {
-            Words of = words.getOrDefault(t.sourceId(), Words.NONE);
-            Optional<ThrowCourse> course =
-                    ThrowCourse.of(design, responses, t, of.phrases(), songEnd);
-            if (course.isEmpty()) {
+            ThrowCourse course = courses.get(t.id());
+            if (course == null) {
                 all.add(new ThrowConflict(Kind.LOST, t, lost(design, t)));
             } else {
-                new Judge(design, responses, words, songEnd, t, course.get(), all).judge();
+                new Judge(design, words, courses, songEnd, t, course, all).judge();
             }
         }
         return List.copyOf(all);
@@ -85,8 +93,8 @@ public record ThrowConflict(Kind kind, Throw thrown, String evidence) {
     /** What is to be said of one throw. */
     private record Judge(
             Design design,
-            Responses responses,
             Map<String, Words> words,
+            Map<String, ThrowCourse> courses,
             double songEnd,
             Throw t,
             ThrowCourse course,
@@ -129,11 +137,17 @@ public record ThrowConflict(Kind kind, Throw thrown, String evidence) {
 
         private String runsOn() {
             double over = course.endSeconds() - course.gap().endSeconds();
-            String what =
-                    course.spacingSeconds() > 0
-                            ? course.runningOn() + " of " + course.arrivals().size() + " repeats"
-                            : "The tail";
-            return what + " reach into the next phrase, by " + s(over) + ".";
+            if (course.spacingSeconds() <= 0) {
+                return "Its tail reaches into the next phrase, by " + s(over) + ".";
+            }
+            int n = course.runningOn();
+            return n
+                    + " of "
+                    + course.arrivals().size()
+                    + (n == 1 ? " repeats reaches" : " repeats reach")
+                    + " into the next phrase, by "
+                    + s(over)
+                    + ".";
         }
 
         private void muted() {
@@ -149,19 +163,14 @@ public record ThrowConflict(Kind kind, Throw thrown, String evidence) {
         private void twoAtOnce() {
             Span sounds = new Span(course.word().startSeconds(), course.endSeconds());
             for (Throw other : design.thrown()) {
-                if (!meets(other)) {
-                    continue;
-                }
-                Words of = words.getOrDefault(other.sourceId(), Words.NONE);
-                Optional<ThrowCourse> its =
-                        ThrowCourse.of(design, responses, other, of.phrases(), songEnd);
-                if (its.isPresent()
-                        && new Span(its.get().word().startSeconds(), its.get().endSeconds())
-                                .overlaps(sounds)) {
+                ThrowCourse its = courses.get(other.id());
+                if (its != null
+                        && meets(other)
+                        && new Span(its.word().startSeconds(), its.endSeconds()).overlaps(sounds)) {
                     add(
                             Kind.TWO_AT_ONCE,
                             "The throw at "
-                                    + s(its.get().word().startSeconds())
+                                    + s(its.word().startSeconds())
                                     + " to "
                                     + other.returnId()
                                     + " sounds meanwhile.");

@@ -35,7 +35,8 @@ public record ThrowCourse(
     /** How far down a repeat or tail is that counts as over. */
     public static final double DOWN_DB = 30;
 
-    private static final double BREATH_SECONDS = 0.01;
+    // As well as the edges of phrases are known.
+    private static final double BREATH_SECONDS = 0.03;
 
     /**
      * A repeat or tail.
@@ -60,9 +61,15 @@ public record ThrowCourse(
      */
     public static Optional<ThrowCourse> of(
             Design design, Responses responses, Throw t, List<Span> phrases, double songEnd) {
-        if (design.lostThrows().contains(t)) {
-            return Optional.empty();
-        }
+        return design.lostThrows().contains(t)
+                ? Optional.empty()
+                : Optional.of(
+                        of(design, new ChainWorks(design, responses), t, phrases, songEnd));
+    }
+
+    /** The same of a throw that is known to be heard, by works that are at hand. */
+    static ThrowCourse of(
+            Design design, ChainWorks works, Throw t, List<Span> phrases, double songEnd) {
         SongClock clock = design.song().clock();
         Span word = new Span(clock.secondsAt(t.fromBeat()), clock.secondsAt(t.toBeat()));
         Optional<Span> next =
@@ -71,7 +78,6 @@ public record ThrowCourse(
                         .findFirst();
         double room = next.map(Span::startSeconds).orElse(songEnd);
         Span gap = new Span(word.endSeconds(), Math.max(word.endSeconds(), room));
-        ChainWorks works = new ChainWorks(design, responses);
         EngineSettings engine = works.engineOf(t);
         Double until = t.trail().untilBeat();
         double shut = until == null ? Double.POSITIVE_INFINITY : clock.secondsAt(until);
@@ -79,20 +85,18 @@ public record ThrowCourse(
         if (engine instanceof EchoSettings echo) {
             double spacing = Math.max(echo.leftSeconds(), echo.rightSeconds());
             double before = works.predelayOf(t);
-            return Optional.of(
-                    new ThrowCourse(
-                            word,
-                            spacing,
-                            echo.feedback(),
-                            repeats(word, before, spacing, echo.feedback(), shut, edge),
-                            gap,
-                            next));
+            return new ThrowCourse(
+                    word,
+                    spacing,
+                    echo.feedback(),
+                    repeats(word, before, spacing, echo.feedback(), shut, edge),
+                    gap,
+                    next);
         }
         double ends = word.endSeconds() + works.predelayOf(t) + tailSeconds(engine);
         Span tail = new Span(word.startSeconds() + works.predelayOf(t), Math.min(shut, ends));
         boolean runsOn = tail.endSeconds() > edge + BREATH_SECONDS;
-        return Optional.of(
-                new ThrowCourse(word, 0, 0, List.of(new Arrival(tail, 0, runsOn)), gap, next));
+        return new ThrowCourse(word, 0, 0, List.of(new Arrival(tail, 0, runsOn)), gap, next);
     }
 
     private static List<Arrival> repeats(

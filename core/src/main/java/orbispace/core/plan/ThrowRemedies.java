@@ -162,7 +162,7 @@ public final class ThrowRemedies {
                                     course.gap(),
                                     false);
                     return new Try(
-                            "Duck " + r.id() + " by 6 dB under " + source.name(),
+                            "Duck all of " + r.id() + " by 6 dB under " + source.name(),
                             new ReturnEdit.Ducking(r.id(), DuckRule.draft(q, DUCK_DB)));
                 });
     }

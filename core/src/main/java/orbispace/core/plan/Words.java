@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.Silhouette;
+import orbispace.core.material.Syllables;
+import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 
 /**
@@ -29,19 +32,35 @@ public record Words(List<Span> phrases, List<Span> words) {
 
     /** The phrases of a voice and what lies between its inner gaps. */
     public static Words of(Phrases found) {
+        return new Words(
+                found.spans(),
+                found.spans().stream().flatMap(p -> parts(p, found.innerGaps()).stream()).toList());
+    }
+
+    /** The phrases of a voice and what lies between its inner gaps and the dips of its level. */
+    public static Words of(Phrases found, Silhouette silhouette) {
         List<Span> words = new ArrayList<>();
-        for (Span phrase : found.spans()) {
-            double from = phrase.startSeconds();
-            for (Span gap : found.innerGaps()) {
-                if (phrase.overlaps(gap)) {
-                    words.add(new Span(from, Math.max(from, gap.startSeconds())));
-                    from = gap.endSeconds();
-                }
-            }
-            words.add(new Span(from, Math.max(from, phrase.endSeconds())));
+        for (Span part : of(found).words()) {
+            List<Span> dips =
+                    Syllables.dips(silhouette, part).stream().map(at -> new Span(at, at)).toList();
+            words.addAll(parts(part, dips));
         }
-        words.removeIf(w -> w.seconds() < EDGE_SECONDS);
         return new Words(found.spans(), words);
+    }
+
+    /** What lies between gaps inside a stretch. */
+    private static List<Span> parts(Span whole, List<Span> gaps) {
+        List<Span> parts = new ArrayList<>();
+        double from = whole.startSeconds();
+        for (Span gap : gaps) {
+            if (gap.startSeconds() > from && gap.startSeconds() < whole.endSeconds()) {
+                parts.add(new Span(from, gap.startSeconds()));
+                from = Math.min(whole.endSeconds(), gap.endSeconds());
+            }
+        }
+        parts.add(new Span(from, whole.endSeconds()));
+        parts.removeIf(w -> w.seconds() < EDGE_SECONDS);
+        return parts;
     }
 
     /** Each stroke of a drum, up to the next or for a quarter of a second. */
@@ -54,6 +73,22 @@ public record Words(List<Span> phrases, List<Span> words) {
             strokes.add(new Span(at, Math.min(next, at + STROKE_SECONDS)));
         }
         return new Words(strokes, strokes);
+    }
+
+    /** Bars in place of phrases and quarter notes in place of words, for what has neither. */
+    public static Words of(SongClock clock, double songEnd) {
+        List<Span> bars = new ArrayList<>();
+        List<Span> quarters = new ArrayList<>();
+        for (int bar = 1; clock.secondsOfBar(bar) < songEnd - EDGE_SECONDS; bar++) {
+            double beat = clock.metre().beatOfBar(bar);
+            double next = clock.metre().beatOfBar(bar + 1);
+            bars.add(new Span(clock.secondsAt(beat), clock.secondsAt(next)));
+            for (double q = beat; q < next - EDGE_SECONDS; q++) {
+                double to = Math.min(next, q + 1);
+                quarters.add(new Span(clock.secondsAt(q), clock.secondsAt(to)));
+            }
+        }
+        return new Words(bars, quarters);
     }
 
     /** The phrase at a moment, or the next one. */

@@ -82,7 +82,7 @@ public final class ChainWorks {
 
     private StageSettings at(Throw t, int stage) {
         Return r = trails.madeFor(t).orElseGet(() -> design.requireReturn(t.returnId()));
-        Timeline timeline = alone(r).stages().get(stage);
+        Timeline timeline = stages(r, GainCurve.EVEN).get(stage);
         double frame = clock.secondsAt(t.fromBeat()) * design.song().sampleRateHz();
         return timeline.steps().get(timeline.indexAt((int) Math.round(frame))).settings();
     }

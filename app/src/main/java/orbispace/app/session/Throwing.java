@@ -1,0 +1,423 @@
+package orbispace.app.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import orbispace.core.audio.Decibels;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
+import orbispace.core.design.ThrowsEdit;
+import orbispace.core.design.Trail;
+import orbispace.core.plan.ThrowConflict;
+import orbispace.core.plan.ThrowCourse;
+import orbispace.core.plan.ThrowIdea;
+import orbispace.core.plan.ThrowRemedies;
+import orbispace.core.plan.ThrowRemedy;
+import orbispace.core.plan.ThrowStanding;
+import orbispace.core.plan.Words;
+import orbispace.core.render.Responses;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
+
+/** Throwing words: what is picked of a source, the throws of it, and how they stand. */
+public final class Throwing {
+    private static final double USUAL_DB = -4;
+    private static final double SAME_SECONDS = 2e-3;
+    private static final String JOB = "throw";
+    private static final long PAUSE_MILLIS = 250;
+
+    private final Session session;
+    private final ObjectProperty<@Nullable Span> picked = new SimpleObjectProperty<>();
+    private final StringProperty throwId = new SimpleStringProperty("");
+    private final ObjectProperty<@Nullable Measured> standing = new SimpleObjectProperty<>();
+
+    /**
+     * How a throw of a design stands.
+     *
+     * @param design the design
+     * @param throwId the throw
+     * @param standing what was measured
+     */
+    public record Measured(Design design, String throwId, ThrowStanding standing) {}
+
+    Throwing(Session session) {
+        this.session = session;
+    }
+
+    /** The stretch of the source that is picked, in seconds; null for none. */
+    public ReadOnlyObjectProperty<@Nullable Span> picked() {
+        return picked;
+    }
+
+    /** Id of the chosen throw; empty for none. */
+    public StringProperty throwId() {
+        return throwId;
+    }
+
+    /** What was measured last of a chosen throw; null for nothing. */
+    public ReadOnlyObjectProperty<@Nullable Measured> measured() {
+        return standing;
+    }
+
+    /** Forgets what was picked, for another song. */
+    void begin() {
+        picked.set(null);
+        throwId.set("");
+        standing.set(null);
+    }
+
+    private Design design() {
+        return session.design().get();
+    }
+
+    private SongClock clock() {
+        return design().song().clock();
+    }
+
+    /** The source whose words are picked: the one that is judged on Clear. */
+    public Optional<Source> source() {
+        return session.clearing().source();
+    }
+
+    /** What can be picked of a source: phrases, strokes, or bars of what has neither. */
+    public Words words(Source source) {
+        Material m = session.measured().materials().get(source.id());
+        if (m == null) {
+            return Words.NONE;
+        }
+        return m.phrases()
+                .map(p -> Words.of(p, m.silhouette()))
+                .or(() -> m.hits().map(Words::of))
+                .filter(w -> !w.phrases().isEmpty())
+                .orElseGet(() -> Words.of(clock(), session.songSeconds()));
+    }
+
+    /** What can be picked of the source. */
+    public Words words() {
+        return source().map(this::words).orElse(Words.NONE);
+    }
+
+    /** Picks a stretch, and the throw that lies there if there is one. */
+    public void pick(@Nullable Span span) {
+        picked.set(span);
+        throwId.set(span == null ? "" : at(span).map(Throw::id).orElse(""));
+    }
+
+    private Optional<Throw> at(Span span) {
+        String id = source().map(Source::id).orElse("");
+        return design().thrown().stream()
+                .filter(t -> t.sourceId().equals(id) && same(span(t), span))
+                .findFirst();
+    }
+
+    private static boolean same(Span a, Span b) {
+        return Math.abs(a.startSeconds() - b.startSeconds()) < SAME_SECONDS
+                && Math.abs(a.endSeconds() - b.endSeconds()) < SAME_SECONDS;
+    }
+
+    /** When a throw sounds, in seconds. */
+    public Span span(Throw t) {
+        return new Span(clock().secondsAt(t.fromBeat()), clock().secondsAt(t.toBeat()));
+    }
+
+    /** Picks the word at a moment, or the next one. */
+    public void pickWord(double seconds) {
+        words().wordAt(seconds).ifPresent(this::pick);
+    }
+
+    /** Picks the phrase at a moment, or the next one. */
+    public void pickPhrase(double seconds) {
+        words().phraseAt(seconds).ifPresent(this::pick);
+    }
+
+    private double here() {
+        Span now = picked.get();
+        return now == null ? session.transport().position().get() : now.startSeconds();
+    }
+
+    /** Picks the phrase that the picked word is in, or the next at the playhead. */
+    public void wholePhrase() {
+        pickPhrase(here());
+    }
+
+    /** Picks the last word of what is picked. */
+    public void lastWord() {
+        Span now = picked.get();
+        if (now == null) {
+            pickWord(here());
+            return;
+        }
+        words().words().stream()
+                .filter(now::overlaps)
+                .reduce((a, b) -> b)
+                .ifPresent(this::pick);
+    }
+
+    /** Picks the next or the one before. */
+    public void step(int by) {
+        Span now = picked.get();
+        if (now == null) {
+            pickPhrase(here());
+        } else {
+            pick(words().step(now, by));
+        }
+    }
+
+    /** Picks a word more. */
+    public void grow() {
+        Span now = picked.get();
+        if (now != null) {
+            pick(words().grown(now));
+        }
+    }
+
+    /** Picks a word fewer. */
+    public void shrink() {
+        Span now = picked.get();
+        if (now != null) {
+            pick(words().shrunk(now));
+        }
+    }
+
+    /** The chosen throw. */
+    public Optional<Throw> chosen() {
+        return find(throwId.get());
+    }
+
+    private Optional<Throw> find(String id) {
+        return design().thrown().stream().filter(t -> t.id().equals(id)).findFirst();
+    }
+
+    /** Chooses a throw and picks its word. */
+    public void choose(Throw t) {
+        if (source().stream().noneMatch(s -> s.id().equals(t.sourceId()))) {
+            session.clearing().judge(t.sourceId());
+        }
+        picked.set(span(t));
+        throwId.set(t.id());
+    }
+
+    /** Throws what is picked, or the next phrase, to the chosen return. */
+    public void throwPicked() {
+        if (picked.get() == null) {
+            wholePhrase();
+        }
+        Span span = picked.get();
+        Optional<Source> source = source();
+        String id = session.selection().returnId().get();
+        if (span == null || source.isEmpty() || design().findReturn(id).isEmpty()) {
+            session.problem()
+                    .set("There is no phrase at the playhead or after it, or no return is chosen.");
+            return;
+        }
+        Throw thrown =
+                Throw.of(
+                        ThrowsEdit.freshId(design()),
+                        source.get().id(),
+                        id,
+                        clock().beatAt(span.startSeconds()),
+                        clock().beatAt(span.endSeconds()),
+                        USUAL_DB);
+        if (session.edit(ThrowsEdit.adding(design(), thrown))) {
+            throwId.set(thrown.id());
+        }
+    }
+
+    /** Throws an idea to the chosen return. */
+    public void take(ThrowIdea idea) {
+        picked.set(idea.word());
+        throwPicked();
+    }
+
+    /** Changes the chosen throw. */
+    public void change(UnaryOperator<Throw> change) {
+        chosen().ifPresent(t -> change(t, change, null));
+    }
+
+    /** Changes the chosen throw by hand; all changes of a gesture are one step. */
+    public void drag(UnaryOperator<Throw> change, Object gesture) {
+        chosen().ifPresent(t -> change(t, change, gesture));
+    }
+
+    private void change(Throw t, UnaryOperator<Throw> change, @Nullable Object gesture) {
+        try {
+            ThrowsEdit edit = ThrowsEdit.changing(design(), change.apply(t));
+            if (gesture == null) {
+                session.edit(edit);
+            } else {
+                session.drag(edit, gesture);
+            }
+        } catch (IllegalArgumentException e) {
+            session.problem().set(String.valueOf(e.getMessage()));
+        }
+    }
+
+    /** Lets the chosen throw repeat in another way. */
+    public void trail(UnaryOperator<Trail> change) {
+        change(t -> t.withTrail(change.apply(t.trail())));
+    }
+
+    /** Lays the chosen throw over what is picked. */
+    public void overPicked() {
+        Span span = picked.get();
+        if (span != null) {
+            change(t ->
+                    t.over(clock().beatAt(span.startSeconds()), clock().beatAt(span.endSeconds())));
+        }
+    }
+
+    /** Gives the chosen throw the feedback whose repeats end in the gap. */
+    public void fit() {
+        chosen().flatMap(this::course)
+                .ifPresent(c -> trail(t -> t.withFeedback(c.fittingFeedback())));
+    }
+
+    /** Shuts the trail of the chosen throw where the next phrase begins, or lets it ring out. */
+    public void shutAtNext(boolean shut) {
+        chosen().flatMap(this::course)
+                .ifPresent(c ->
+                        trail(t -> t.until(shut ? clock().beatAt(c.gap().endSeconds()) : null)));
+    }
+
+    /** Draws the level of the chosen throw as points at the edges of its words. */
+    public void rideOverWords() {
+        change(t -> {
+            List<Throw.RidePoint> points = new ArrayList<>();
+            for (double at : words().edges(span(t))) {
+                double beat = Math.clamp(clock().beatAt(at), t.fromBeat(), t.toBeat());
+                points.add(new Throw.RidePoint(beat, t.levelDb()));
+            }
+            return t.withRide(points);
+        });
+    }
+
+    /** The beat of the nearest edge of a word inside a throw. */
+    public double snapped(Throw t, double seconds) {
+        double nearest =
+                words().edges(span(t)).stream()
+                        .min(java.util.Comparator.comparingDouble(e -> Math.abs(e - seconds)))
+                        .orElse(seconds);
+        return Math.clamp(clock().beatAt(nearest), t.fromBeat(), t.toBeat());
+    }
+
+    /** Takes the chosen throw away. */
+    public void remove() {
+        chosen().ifPresent(t -> session.edit(ThrowsEdit.without(design(), t.id())));
+    }
+
+    /** Presses a remedy. */
+    public void apply(ThrowRemedy remedy) {
+        session.edit(remedy.edit());
+    }
+
+    private Responses responses() {
+        return session.material().map(SongMaterial::responses).orElse(Responses.NONE);
+    }
+
+    /** What follows a throw; empty if its source or return is gone. */
+    public Optional<ThrowCourse> course(Throw t) {
+        return ThrowCourse.of(design(), responses(), t, words(t).phrases(), session.songSeconds());
+    }
+
+    private Words words(Throw t) {
+        return design().findSource(t.sourceId()).map(this::words).orElse(Words.NONE);
+    }
+
+    /** Everything that is to be said of the throws. */
+    public List<ThrowConflict> conflicts() {
+        Map<String, Words> words = new HashMap<>();
+        for (Source s : design().sources()) {
+            if (session.measured().materials().containsKey(s.id())) {
+                words.put(s.id(), words(s));
+            }
+        }
+        return ThrowConflict.of(design(), responses(), words, session.songSeconds());
+    }
+
+    /** Words of the source that suggest themselves and are not thrown yet, the best first. */
+    public List<ThrowIdea> ideas() {
+        Optional<Source> source = source();
+        if (source.isEmpty() || session.measured().materials().get(source.get().id()) == null) {
+            return List.of();
+        }
+        List<Source> others = new ArrayList<>(design().sources());
+        others.remove(source.get());
+        return ThrowIdea.of(words(), session.songSeconds(), gap -> power(others, gap)).stream()
+                .filter(i -> at(i.word()).isEmpty())
+                .toList();
+    }
+
+    private double power(List<Source> sources, Span span) {
+        double sum = 0;
+        for (Source s : sources) {
+            Material m = session.measured().materials().get(s.id());
+            if (m != null) {
+                sum +=
+                        m.silhouette().power(span.startSeconds(), span.endSeconds())
+                                * Decibels.toPower(s.gainDb());
+            }
+        }
+        return sum;
+    }
+
+    /** Goes to the next throw that something is wrong with. */
+    public void nextConflict() {
+        List<Throw> wrong =
+                conflicts().stream().map(ThrowConflict::thrown).distinct().toList();
+        if (!wrong.isEmpty()) {
+            int now = wrong.indexOf(chosen().orElse(null));
+            choose(wrong.get((now + 1) % wrong.size()));
+        }
+    }
+
+    /** Measures how the chosen throw stands, in the background, if that is not known. */
+    public void measure() {
+        Design now = design();
+        Measured known = standing.get();
+        Optional<Throw> t = chosen();
+        Optional<CoverAnalysis> analysis = session.measured().analysis();
+        if (known != null && known.design().equals(now) && known.throwId().equals(throwId.get())) {
+            return;
+        }
+        if (t.isEmpty() || analysis.isEmpty()) {
+            session.jobs().cancel(JOB);
+            return;
+        }
+        Material m = session.measured().materials().get(t.get().sourceId());
+        if (m == null || m.phrases().isEmpty() || session.jobs().awaits(JOB)) {
+            return;
+        }
+        session.jobs()
+                .after(
+                        JOB,
+                        PAUSE_MILLIS,
+                        () ->
+                                session.jobs()
+                                        .start(
+                                                JOB,
+                                                "Measuring the throw",
+                                                job ->
+                                                        ThrowRemedies.measure(
+                                                                analysis.get(),
+                                                                responses(),
+                                                                now,
+                                                                t.get(),
+                                                                m.phrases().get(),
+                                                                session.songSeconds(),
+                                                                job),
+                                                found -> found.ifPresent(s -> standing.set(new Measured(now, t.get().id(), s))),
+                                                session::failed));
+    }
+}
