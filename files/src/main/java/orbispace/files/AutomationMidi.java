@@ -14,14 +14,15 @@ import javax.sound.midi.Track;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Song;
 import orbispace.core.plan.Automation;
+import orbispace.files.ControllerTable.Controller;
 
 /**
  * Automation as a Standard MIDI File of type 1: tempo, metre and section names on the first track,
  * one track per lane after it. Tick 0 is bar 1; what lies before it is written there.
  *
  * <p>A value stands for a level: 0 for silence, then straight in dB from {@link #LOWEST_DB} to
- * {@link #HIGHEST_DB} at the highest value. With fine values a controller is sent with its fine
- * part 32 numbers above it.
+ * {@link #HIGHEST_DB} at the highest value. A controller of 14 bits is sent with its fine part 32
+ * numbers above it.
  */
 public final class AutomationMidi {
     /** Ticks per quarter note. */
@@ -34,30 +35,19 @@ public final class AutomationMidi {
     public static final double HIGHEST_DB = 12;
 
     private static final int GRID = 10;
-    private static final int FINE_OFFSET = 32;
 
     private final Song song;
-    private final int firstController;
-    private final boolean fine;
+    private final ControllerTable table;
 
     /**
      * A writer.
      *
      * @param song whose time it takes
-     * @param firstController number of the first lane's controller; the others follow, 0 to 119, or
-     *     to 31 with fine values
-     * @param fine whether levels have 14 bits instead of 7
+     * @param table which controller carries which lane
      */
-    public AutomationMidi(Song song, int firstController, boolean fine) {
+    public AutomationMidi(Song song, ControllerTable table) {
         this.song = song;
-        this.firstController = firstController;
-        this.fine = fine;
-    }
-
-    /** The controller of a lane. */
-    public int controller(int lane) {
-        int most = fine ? FINE_OFFSET : 120;
-        return Math.floorMod(firstController + lane, most);
+        this.table = table;
     }
 
     /** Writes the lanes. */
@@ -68,7 +58,8 @@ public final class AutomationMidi {
             text(time, 0x03, 0, song.title());
             MidiTempo.writeTime(time, song.clock(), song.sections());
             for (int i = 0; i < automation.lanes().size(); i++) {
-                lane(sequence.createTrack(), automation.lanes().get(i), i);
+                Automation.Lane lane = automation.lanes().get(i);
+                lane(sequence.createTrack(), lane, table.of(i, lane.name()));
             }
             AtomicFile.write(file, part -> MidiSystem.write(sequence, 1, part.toFile()));
         } catch (InvalidMidiDataException e) {
@@ -76,22 +67,23 @@ public final class AutomationMidi {
         }
     }
 
-    private void lane(Track track, Automation.Lane lane, int index)
+    private void lane(Track track, Automation.Lane lane, Controller to)
             throws InvalidMidiDataException {
         text(track, 0x03, 0, lane.name());
         List<Automation.Point> points = lane.points();
         int last = -1;
         for (int i = 0; i < points.size(); i++) {
             long tick = tick(points.get(i).beat());
-            last = event(track, index, tick, value(points.get(i).levelDb()), last);
+            last = event(track, to, tick, value(points.get(i).levelDb(), to.fine()), last);
             if (i + 1 < points.size()) {
-                last = between(track, index, points.get(i), points.get(i + 1), last);
+                last = between(track, to, points.get(i), points.get(i + 1), last);
             }
         }
     }
 
     /** Values on the way from one point to the next, straight in amplitude, on a fine grid. */
-    private int between(Track track, int index, Automation.Point a, Automation.Point b, int before)
+    private int between(
+            Track track, Controller on, Automation.Point a, Automation.Point b, int before)
             throws InvalidMidiDataException {
         int last = before;
         double from = amplitude(a.levelDb());
@@ -104,7 +96,7 @@ public final class AutomationMidi {
             double seconds = song.clock().secondsAt(t / (double) TICKS);
             double share = (seconds - a.seconds()) / (b.seconds() - a.seconds());
             double level = Decibels.ofAmplitude(Math.max(1e-9, from + share * (to - from)));
-            last = event(track, index, t, value(level), last);
+            last = event(track, on, t, value(level, on.fine()), last);
         }
         return last;
     }
@@ -114,7 +106,7 @@ public final class AutomationMidi {
     }
 
     /** The value that stands for a level. */
-    public int value(double levelDb) {
+    public static int value(double levelDb, boolean fine) {
         int most = fine ? 16383 : 127;
         if (levelDb < LOWEST_DB) {
             return 0;
@@ -124,35 +116,30 @@ public final class AutomationMidi {
     }
 
     /** The level that a value stands for. */
-    public double levelDb(int value) {
+    public static double levelDb(int value, boolean fine) {
         int most = fine ? 16383 : 127;
         return value == 0
                 ? Automation.SILENT_DB
                 : LOWEST_DB + (value - 1.0) / (most - 1) * (HIGHEST_DB - LOWEST_DB);
     }
 
-    private int event(Track track, int lane, long tick, int value, int last)
+    private static int event(Track track, Controller on, long tick, int value, int last)
             throws InvalidMidiDataException {
         if (value == last) {
             return last;
         }
-        int controller = controller(lane);
-        int coarse = fine ? value >> 7 : value;
-        track.add(
-                new MidiEvent(
-                        new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, controller, coarse),
-                        tick));
-        if (fine) {
-            track.add(
-                    new MidiEvent(
-                            new ShortMessage(
-                                    ShortMessage.CONTROL_CHANGE,
-                                    0,
-                                    controller + FINE_OFFSET,
-                                    value & 127),
-                            tick));
+        change(track, on.number(), on.fine() ? value >> 7 : value, tick);
+        if (on.fine()) {
+            change(track, on.number() + ControllerTable.FINE_OFFSET, value & 127, tick);
         }
         return value;
+    }
+
+    private static void change(Track track, int number, int value, long tick)
+            throws InvalidMidiDataException {
+        track.add(
+                new MidiEvent(
+                        new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, number, value), tick));
     }
 
     private static long tick(double beat) {

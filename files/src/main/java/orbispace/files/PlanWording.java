@@ -30,7 +30,12 @@ public final class PlanWording {
                     .sendsDb()
                     .getOrDefault(r.id(), java.util.Map.of())
                     .forEach((id, db) ->
-                            words.add("send of " + source(design, id) + " " + Wording.signed(db) + " dB"));
+                            words.add(
+                                    "send of "
+                                            + source(design, id)
+                                            + " "
+                                            + Wording.signed(db)
+                                            + " dB"));
             if (!words.isEmpty()) {
                 lines.add(new RecallSheet.Line("In " + s.name(), String.join("; ", words)));
             }

@@ -1,6 +1,7 @@
 package orbispace.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
@@ -8,7 +9,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiSystem;
@@ -23,6 +26,7 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
 import orbispace.core.plan.Automation;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
@@ -87,7 +91,8 @@ class AutomationFileTest {
 
     private Sequence written(boolean fine) throws IOException, InvalidMidiDataException {
         Path file = folder.resolve("ferry.mid");
-        new AutomationMidi(design().song(), 20, fine).write(Automation.of(design()), file);
+        new AutomationMidi(design().song(), new ControllerTable(20, fine, Map.of()))
+                .write(Automation.of(design()), file);
         return MidiSystem.getSequence(file.toFile());
     }
 
@@ -98,7 +103,6 @@ class AutomationFileTest {
         Track time = sequence.getTracks()[0];
         List<Automation.Lane> lanes = Automation.of(design()).lanes();
         assertThat(sequence.getTracks()).hasSize(lanes.size() + 1);
-        AutomationMidi midi = new AutomationMidi(design().song(), 20, true);
         for (int lane = 0; lane < lanes.size(); lane++) {
             java.util.NavigableMap<Long, Integer> values =
                     values(sequence.getTracks()[lane + 1], 20 + lane);
@@ -108,7 +112,8 @@ class AutomationFileTest {
                         .as(lanes.get(lane).name() + " at beat " + p.beat())
                         .isCloseTo(p.seconds(), within(0.00075));
                 int value = values.floorEntry(tick).getValue();
-                assertThat(midi.levelDb(value)).isCloseTo(p.levelDb(), within(0.01));
+                assertThat(AutomationMidi.levelDb(value, true))
+                        .isCloseTo(p.levelDb(), within(0.01));
             }
         }
     }
@@ -155,12 +160,58 @@ class AutomationFileTest {
 
     @Test
     void valuesAndLevelsAreEachOthersInverse() {
-        AutomationMidi coarse = new AutomationMidi(design().song(), 20, false);
         for (int v = 0; v < 128; v++) {
-            assertThat(coarse.value(coarse.levelDb(v))).isEqualTo(v);
+            assertThat(AutomationMidi.value(AutomationMidi.levelDb(v, false), false)).isEqualTo(v);
         }
-        assertThat(coarse.value(99)).isEqualTo(127);
-        assertThat(coarse.controller(110)).isEqualTo(10);
+        assertThat(AutomationMidi.value(99, false)).isEqualTo(127);
+    }
+
+    @Test
+    void lanesTakeTheControllersChosenForThemAndTheOthersFollowInOrder()
+            throws IOException, InvalidMidiDataException {
+        List<String> lanes =
+                Automation.of(design()).lanes().stream().map(Automation.Lane::name).toList();
+        ControllerTable table =
+                new ControllerTable(110, false, Map.of())
+                        .with(lanes.getLast(), new ControllerTable.Controller(7, true));
+        assertThat(table.of(0, lanes.getFirst()).number()).isEqualTo(110);
+        assertThat(table.of(11, "other").number()).isEqualTo(1);
+        assertThat(table.shared(lanes)).isEmpty();
+        assertThat(
+                        table.with(lanes.getFirst(), new ControllerTable.Controller(39, false))
+                                .shared(lanes))
+                .containsExactly(39);
+        Path file = folder.resolve("chosen.mid");
+        new AutomationMidi(design().song(), table).write(Automation.of(design()), file);
+        Track last = MidiSystem.getSequence(file.toFile()).getTracks()[lanes.size()];
+        Set<Integer> numbers = new TreeSet<>();
+        for (int i = 0; i < last.size(); i++) {
+            if (last.get(i).getMessage() instanceof ShortMessage m) {
+                numbers.add(m.getData1());
+            }
+        }
+        assertThat(numbers).containsExactly(7, 39);
+        assertThatThrownBy(() -> new ControllerTable.Controller(32, true))
+                .hasMessageContaining("0 to 31");
+    }
+
+    @Test
+    void aThrowThatRepeatsInItsOwnWayHasALaneAndAReturnOfItsOwn() {
+        Throw own =
+                design().thrown()
+                        .getFirst()
+                        .withTrail(Trail.AS_RETURN.withFeedback(0.5).until(15.5));
+        List<Automation.Lane> lanes = Automation.of(design().withThrown(List.of(own))).lanes();
+        assertThat(lanes)
+                .anyMatch(l -> l.name().equals("Drum to B Fog horn for throw t1"))
+                .noneMatch(l -> l.name().equals("Drum to B Fog horn"));
+        Automation.Lane shut =
+                lanes.stream()
+                        .filter(l -> l.name().equals("B Fog horn for throw t1 level"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(shut.points().getLast().levelDb()).isEqualTo(Automation.SILENT_DB);
+        assertThat(shut.points().getLast().beat()).isCloseTo(15.5, within(1e-3));
     }
 
     @Test

@@ -29,6 +29,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
@@ -110,7 +111,17 @@ class ProjectFileTest {
                         .locking("B", Setting.DECAY, true)
                         .hearing(new HearingLevel(82, OptionalDouble.empty())),
                 List.of(
-                        Throw.of("t1", "voice", "B", 3, 4.5, -4),
+                        Throw.of("t1", "voice", "B", 3, 4.5, -4)
+                                .withTrail(
+                                        Trail.AS_RETURN
+                                                .withTime(new MusicalTime.Millis(320))
+                                                .withFeedback(0.4)
+                                                .withSides(Trail.Sides.ALTERNATE)
+                                                .withFilter(
+                                                        Filter.OPEN.withLowPass(
+                                                                new Filter.Corner(3000, 2)))
+                                                .withFeed(-2.5)
+                                                .until(9.0)),
                         Throw.of("t2", "voice", "A", 6, 8, 0)
                                 .withFades(20, 40)
                                 .withRide(

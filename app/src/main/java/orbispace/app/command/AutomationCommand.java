@@ -3,18 +3,19 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.session.HandOver;
 import orbispace.core.design.Design;
-import orbispace.core.design.Throw;
 import orbispace.core.plan.Automation;
-import orbispace.core.plan.ThrownWords;
+import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.AutomationCsv;
 import orbispace.files.AutomationMidi;
+import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFolder;
-import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -48,6 +49,12 @@ final class AutomationCommand implements Callable<Integer> {
     private boolean fine;
 
     @Option(
+            names = "--lane",
+            paramLabel = "NAME=N",
+            description = "controller of one lane by its name; N:14 for 14 bits")
+    private Map<String, String> chosen = Map.of();
+
+    @Option(
             names = "--words",
             paramLabel = "DIR",
             description = "also write each thrown word as a stem of its own")
@@ -64,14 +71,10 @@ final class AutomationCommand implements Callable<Integer> {
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(out);
         String name = file.toString().toLowerCase(Locale.ROOT);
-        if (controller < 0 || controller > (fine ? 31 : 119)) {
-            throw new WrongUsage(
-                    "--controller " + controller + " is outside 0 to " + (fine ? 31 : 119));
-        }
         Automation automation = Automation.of(design);
-        AutomationMidi midi = new AutomationMidi(design.song(), controller, fine);
+        ControllerTable table = table(automation);
         if (name.endsWith(".mid")) {
-            midi.write(automation, file);
+            new AutomationMidi(design.song(), table).write(automation, file);
         } else if (name.endsWith(".csv")) {
             AutomationCsv.write(design.song(), automation, file);
         } else {
@@ -86,15 +89,41 @@ final class AutomationCommand implements Callable<Integer> {
                     .put("name", lane.name())
                     .put("return", lane.returnId())
                     .put("source", lane.sourceId())
-                    .put("controller", midi.controller(i))
+                    .put("controller", table.of(i, lane.name()).number())
+                    .put("fine", table.of(i, lane.name()).fine())
                     .put("points", lane.points().size());
         }
         ArrayNode lost = document.putArray("notHeard");
         design.lostThrows().forEach(t -> lost.add(t.id()));
         ArrayNode written = document.putArray("words");
         writeWords(design).forEach(w -> written.add(w.toString()));
-        output.print(document, () -> lines(automation, midi, design, file));
+        output.print(document, () -> lines(automation, table, design, file));
         return 0;
+    }
+
+    /** The table of controllers; every lane that is named must be there. */
+    private ControllerTable table(Automation automation) {
+        List<String> names = automation.lanes().stream().map(Automation.Lane::name).toList();
+        try {
+            ControllerTable table = new ControllerTable(controller, fine, Map.of());
+            for (Map.Entry<String, String> e : chosen.entrySet()) {
+                if (!names.contains(e.getKey())) {
+                    throw new WrongUsage(
+                            "--lane "
+                                    + e.getKey()
+                                    + ": no such lane; there are "
+                                    + (names.isEmpty() ? "none" : String.join(", ", names)));
+                }
+                boolean wide = e.getValue().endsWith(":14");
+                int number = Integer.parseInt(e.getValue().replaceFirst(":14$", "").strip());
+                table = table.with(e.getKey(), new ControllerTable.Controller(number, wide));
+            }
+            return table;
+        } catch (NumberFormatException e) {
+            throw new WrongUsage("--lane takes a controller number, with :14 for 14 bits");
+        } catch (IllegalArgumentException e) {
+            throw new WrongUsage(String.valueOf(e.getMessage()));
+        }
     }
 
     private List<Path> writeWords(Design design) throws FileProblem {
@@ -106,28 +135,17 @@ final class AutomationCommand implements Callable<Integer> {
         SongMaterial material =
                 ProjectFolder.readAll(
                         ProjectArguments.folder(java.util.Objects.requireNonNull(project)), design);
-        List<Path> files = new java.util.ArrayList<>();
-        for (ThrownWords.Word word : ThrownWords.of(design, material)) {
-            Throw t = word.thrown();
-            Path file = folder.resolve(t.sourceId() + "-" + t.id() + ".wav");
-            WavWriter.write(
-                    file,
-                    word.audio(),
-                    WavWriter.Depth.FLOAT_32,
-                    "thrown word of " + t.sourceId() + " for return " + t.returnId());
-            files.add(file);
-        }
-        return files;
+        return HandOver.words(design, material, folder, Job.QUIET);
     }
 
-    private void lines(Automation automation, AutomationMidi midi, Design design, Path file) {
+    private void lines(Automation automation, ControllerTable table, Design design, Path file) {
         if (automation.lanes().isEmpty()) {
             output.line("%s", "nothing moves: no section differs and no word is thrown");
         }
         for (int i = 0; i < automation.lanes().size(); i++) {
             output.line(
                     "controller %3d  %s, %d points",
-                    midi.controller(i),
+                    table.of(i, automation.lanes().get(i).name()).number(),
                     automation.lanes().get(i).name(),
                     automation.lanes().get(i).points().size());
         }

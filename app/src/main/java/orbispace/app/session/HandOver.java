@@ -5,8 +5,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import orbispace.core.design.Design;
+import orbispace.core.design.Throw;
+import orbispace.core.plan.Automation;
+import orbispace.core.plan.ThrownWords;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
+import orbispace.files.AutomationCsv;
+import orbispace.files.AutomationMidi;
+import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
 import orbispace.files.RecallSheet;
 import orbispace.files.SheetWriter;
@@ -26,12 +32,34 @@ public final class HandOver {
      * @param sheetEndings forms of the recall sheet, such as {@code .html}
      * @param prints whether returns and mix are printed
      * @param depth how prints are written
+     * @param lanes automation
      */
     public record Order(
-            Path folder, List<String> sheetEndings, boolean prints, WavWriter.Depth depth) {
+            Path folder,
+            List<String> sheetEndings,
+            boolean prints,
+            WavWriter.Depth depth,
+            Lanes lanes) {
         /** Keeps its own list. */
         public Order {
             sheetEndings = List.copyOf(sheetEndings);
+        }
+    }
+
+    /**
+     * What of the plan and the throws to write.
+     *
+     * @param endings forms of the automation, {@code .mid} or {@code .csv}
+     * @param controllers which controller carries which lane
+     * @param words whether thrown words are cut into stems of their own
+     */
+    public record Lanes(List<String> endings, ControllerTable controllers, boolean words) {
+        /** Nothing. */
+        public static final Lanes NONE = new Lanes(List.of(), ControllerTable.USUAL, false);
+
+        /** Keeps its own list. */
+        public Lanes {
+            endings = List.copyOf(endings);
         }
     }
 
@@ -58,6 +86,43 @@ public final class HandOver {
                     new Prints.Order(
                             order.folder(), order.depth(), Optional.empty(), Optional.empty());
             files.addAll(Prints.print(design, material, prints, job).files());
+        }
+        lanes(design, order, files);
+        if (order.lanes().words()) {
+            files.addAll(words(design, material, order.folder().resolve("words"), job));
+        }
+        return files;
+    }
+
+    private static void lanes(Design design, Order order, List<Path> files) throws FileProblem {
+        Automation automation = Automation.of(design);
+        for (String ending : order.lanes().endings()) {
+            Path file = order.folder().resolve("automation" + ending);
+            if (ending.equals(".mid")) {
+                new AutomationMidi(design.song(), order.lanes().controllers())
+                        .write(automation, file);
+            } else {
+                AutomationCsv.write(design.song(), automation, file);
+            }
+            files.add(file);
+        }
+    }
+
+    /** Writes each thrown word as a stem of its own, lined up with the song; answers the files. */
+    public static List<Path> words(Design design, SongMaterial material, Path folder, Job job)
+            throws FileProblem {
+        List<Path> files = new ArrayList<>();
+        for (ThrownWords.Word word : ThrownWords.of(design, material)) {
+            job.check();
+            Prints.makeFolder(folder);
+            Throw t = word.thrown();
+            Path file = folder.resolve(t.sourceId() + "-" + t.id() + ".wav");
+            WavWriter.write(
+                    file,
+                    word.audio(),
+                    WavWriter.Depth.FLOAT_32,
+                    "thrown word of " + t.sourceId() + " for return " + t.returnId());
+            files.add(file);
         }
         return files;
     }

@@ -133,15 +133,13 @@ public final class Planning {
                 null);
     }
 
-    private void plan(
-            UnaryOperator<SectionPlan> change, String what, @Nullable Object gesture) {
+    private void plan(UnaryOperator<SectionPlan> change, String what, @Nullable Object gesture) {
         try {
             List<Section> all = new ArrayList<>(sections());
             all.replaceAll(s -> isChosen(s) ? s.withPlan(change.apply(s.plan())) : s);
             long n = all.stream().filter(this::isChosen).count();
             String where = n == 1 ? section().map(Section::name).orElse("") : n + " sections";
-            SongEdit edit =
-                    new SongEdit(design().song().withSections(all), what + " in " + where);
+            SongEdit edit = new SongEdit(design().song().withSections(all), what + " in " + where);
             if (gesture == null) {
                 session.edit(edit);
             } else {

@@ -159,10 +159,7 @@ public final class Throwing {
             pickWord(here());
             return;
         }
-        words().words().stream()
-                .filter(now::overlaps)
-                .reduce((a, b) -> b)
-                .ifPresent(this::pick);
+        words().words().stream().filter(now::overlaps).reduce((a, b) -> b).ifPresent(this::pick);
     }
 
     /** Picks the next or the one before. */
@@ -374,8 +371,7 @@ public final class Throwing {
 
     /** Goes to the next throw that something is wrong with. */
     public void nextConflict() {
-        List<Throw> wrong =
-                conflicts().stream().map(ThrowConflict::thrown).distinct().toList();
+        List<Throw> wrong = conflicts().stream().map(ThrowConflict::thrown).distinct().toList();
         if (!wrong.isEmpty()) {
             int now = wrong.indexOf(chosen().orElse(null));
             choose(wrong.get((now + 1) % wrong.size()));
@@ -417,7 +413,13 @@ public final class Throwing {
                                                                 m.phrases().get(),
                                                                 session.songSeconds(),
                                                                 job),
-                                                found -> found.ifPresent(s -> standing.set(new Measured(now, t.get().id(), s))),
+                                                found ->
+                                                        found.ifPresent(s ->
+                                                                standing.set(
+                                                                        new Measured(
+                                                                                now,
+                                                                                t.get().id(),
+                                                                                s))),
                                                 session::failed));
     }
 }

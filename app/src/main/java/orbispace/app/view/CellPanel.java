@@ -318,7 +318,7 @@ final class CellPanel extends VBox {
         edge.show(cell.edge());
         tempo.show(cell.tempo());
         seal.repaint();
-        showSends(id);
+        KeptFocus.through(sends, () -> showSends(id));
         steps.refresh();
     }
 }

@@ -76,6 +76,12 @@ final class NumberField extends StackPane {
         entry.focusedProperty().addListener((o, was, is) -> leave(is));
     }
 
+    /** Leaves the name to what stands beside it. */
+    void withoutName() {
+        name.setVisible(false);
+        name.setManaged(false);
+    }
+
     void show(String value, String valueUnit) {
         number.setText(value);
         unit.setText(valueUnit);

@@ -219,8 +219,7 @@ final class PlanChart extends ScalingCanvas {
                     TextAlignment.CENTER);
             return;
         }
-        BarRuler.paint(
-                pen, session.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
+        BarRuler.paint(pen, session.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
         PlanLanes lanes = new PlanLanes(pen, axis, session);
         Planning.Measured known = planning.measured().get();
         boolean current = known != null && known.design().equals(session.design().get());

@@ -95,11 +95,10 @@ final class PlanLanes {
             if (c.returnId().equals(r.id()) && sections().contains(c.section())) {
                 Span span = song().span(c.section());
                 double x = axis.x(span.startSeconds());
-                double end = axis.x(Math.min(span.endSeconds(), span.startSeconds() + CLASH_SECONDS));
+                double end =
+                        axis.x(Math.min(span.endSeconds(), span.startSeconds() + CLASH_SECONDS));
                 Hatch.cross(
-                        pen.g,
-                        pen.palette.warn,
-                        Hatch.Area.rectangle(x, base - 18, end - x, 18));
+                        pen.g, pen.palette.warn, Hatch.Area.rectangle(x, base - 18, end - x, 18));
                 pen.haloed(
                         Wording.percent(c.kept(), 0),
                         x + 3,

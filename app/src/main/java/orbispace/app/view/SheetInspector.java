@@ -28,6 +28,7 @@ final class SheetInspector extends VBox {
     private final CheckBox csv = box("Table", ".csv");
     private final CheckBox prints = box("Printed returns and mix", "");
     private final ToggleGroup depths = new ToggleGroup();
+    private final LanesPanel lanes;
     private final TextField folder = new TextField();
     private final Button go = Plate.button("Hand over", this::handOver);
     private final Button cancel = Plate.button("Cancel", this::cancel);
@@ -36,6 +37,7 @@ final class SheetInspector extends VBox {
 
     SheetInspector(Session session) {
         this.session = session;
+        lanes = new LanesPanel(session);
         getStyleClass().add("inspector");
         Label title = new Label("Hand over");
         title.getStyleClass().add("inspector-title");
@@ -72,6 +74,8 @@ final class SheetInspector extends VBox {
                         caps("PRINTS"),
                         prints,
                         depthRow(),
+                        caps("AUTOMATION"),
+                        lanes,
                         caps("TO"),
                         new HBox(6, folder, choose),
                         new HBox(6, go, cancel),
@@ -82,12 +86,14 @@ final class SheetInspector extends VBox {
                 .addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
         session.file().addListener((o, was, is) -> suggest());
         session.design()
-                .addListener(
-                        (o, was, is) -> go.setDisable(session.design().get().sources().isEmpty()));
+                .addListener((o, was, is) -> {
+                    go.setDisable(session.design().get().sources().isEmpty());
+                    lanes.refresh();
+                });
         suggest();
     }
 
-    private static CheckBox box(String text, String ending) {
+    static CheckBox box(String text, String ending) {
         CheckBox box = new CheckBox(ending.isEmpty() ? text : text + "  " + ending);
         box.setAccessibleText(text);
         return box;
@@ -148,7 +154,8 @@ final class SheetInspector extends VBox {
         WavWriter.Depth depth =
                 chosen == null ? WavWriter.Depth.BITS_24 : (WavWriter.Depth) chosen.getUserData();
         HandOver.Order order =
-                new HandOver.Order(target.get(), endings, prints.isSelected(), depth);
+                new HandOver.Order(
+                        target.get(), endings, prints.isSelected(), depth, lanes.order());
         busy(true);
         result.setText("");
         session.handingOver()

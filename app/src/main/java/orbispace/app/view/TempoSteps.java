@@ -36,8 +36,7 @@ final class TempoSteps extends ScalingCanvas {
     }
 
     void refresh() {
-        boolean seen =
-                echo().isPresent() && !session.design().get().song().sections().isEmpty();
+        boolean seen = echo().isPresent() && !session.design().get().song().sections().isEmpty();
         setVisible(seen);
         setManaged(seen);
         repaint();

@@ -85,7 +85,10 @@ final class ThrowChart extends ScalingCanvas {
         TimeAxis whole = axis();
         return Optional.of(
                 new TimeAxis(
-                        from, Math.max(from + LEAST_LENS_SECONDS, to), whole.left(), whole.width()));
+                        from,
+                        Math.max(from + LEAST_LENS_SECONDS, to),
+                        whole.left(),
+                        whole.width()));
     }
 
     private TimeAxis axis() {
@@ -138,8 +141,8 @@ final class ThrowChart extends ScalingCanvas {
         return session.design().get().thrown().stream()
                 .filter(t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x) <= NEAR)
                 .min(
-                        Comparator.comparingDouble(t ->
-                                Math.abs(axis().x(throwing.span(t).startSeconds()) - x)));
+                        Comparator.comparingDouble(
+                                t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x)));
     }
 
     /** Takes hold of the level of the chosen throw, or of a point of its ride, near the hand. */
@@ -192,9 +195,10 @@ final class ThrowChart extends ScalingCanvas {
         }
         double db = new ThrowLens(session, lens.get(), LENS_TOP, getHeight()).levelDb(e.getY());
         throwing.drag(
-                t -> held.point() == RideGrip.LEVEL
-                        ? t.withLevel(db)
-                        : t.withRide(moved(t.ride(), held.point(), db)),
+                t ->
+                        held.point() == RideGrip.LEVEL
+                                ? t.withLevel(db)
+                                : t.withRide(moved(t.ride(), held.point(), db)),
                 held);
     }
 

@@ -84,12 +84,7 @@ final class ThrowLens {
         next(pen, picked);
         BarRuler.paint(
                 pen, session.design().get().song().clock(), axis, top + RULER - 12, 12, bottom - 2);
-        pen.text(
-                "Throws",
-                16,
-                top + RULER + 14,
-                Type.strong(13),
-                pen.palette.ink);
+        pen.text("Throws", 16, top + RULER + 14, Type.strong(13), pen.palette.ink);
         silhouette(pen, picked);
         throwing.chosen().ifPresent(t -> ride(pen, t));
         double row = Math.min(MOST_ROW, (bottom - voiceBase() - 14) / Math.max(1, shown.size()));
@@ -136,7 +131,13 @@ final class ThrowLens {
             pen.g.setFill(pen.palette.time);
             pen.g.setGlobalAlpha(0.14);
             double x = axis.x(picked.startSeconds());
-            clip(pen, axis, x, axis.x(picked.endSeconds()), voiceTop() - 6, voiceBase() - voiceTop() + 6);
+            clip(
+                    pen,
+                    axis,
+                    x,
+                    axis.x(picked.endSeconds()),
+                    voiceTop() - 6,
+                    voiceBase() - voiceTop() + 6);
             pen.g.setGlobalAlpha(1);
         }
         if (m != null) {
@@ -182,13 +183,7 @@ final class ThrowLens {
 
     private static void label(Pen pen, String text, double x, double y) {
         pen.haloed(
-                text,
-                x,
-                y,
-                Type.strong(11),
-                pen.palette.ink,
-                pen.palette.disc,
-                TextAlignment.LEFT);
+                text, x, y, Type.strong(11), pen.palette.ink, pen.palette.disc, TextAlignment.LEFT);
     }
 
     /** The room that a throw of what is picked would have. */

@@ -24,7 +24,9 @@ import orbispace.core.plan.ThrowCourse;
 import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
-/** The numbers of the chosen throw: its level and fades, how it repeats, what it feeds, its ride. */
+/**
+ * The numbers of the chosen throw: its level and fades, how it repeats, what it feeds, its ride.
+ */
 final class ThrowNumbers extends VBox {
     private static final int POLES = 2;
     private static final double OPEN_LOW_HZ = 20;
@@ -43,13 +45,7 @@ final class ThrowNumbers extends VBox {
     ThrowNumbers(Session session) {
         this.session = session;
         throwing = session.throwing();
-        number(
-                "send",
-                "decibels like \u22124",
-                Entries::db,
-                Throw::levelDb,
-                Throw::withLevel,
-                0.5);
+        number("send", "decibels like \u22124", Entries::db, Throw::levelDb, Throw::withLevel, 0.5);
         number(
                 "opens in",
                 "milliseconds like 5",
@@ -100,13 +96,12 @@ final class ThrowNumbers extends VBox {
                         s -> s == Trail.Sides.AS_RETURN ? "sides as set" : "repeats " + s.label(),
                         s -> throwing.trail(t -> t.withSides(s)));
         shut.setOnAction(e -> throwing.shutAtNext(shut.isSelected()));
-        feeds.setOnAction(
-                e -> throwing.trail(t -> t.withFeed(feeds.isSelected() ? Double.valueOf(0) : null)));
+        feeds.setOnAction(e ->
+                throwing.trail(t -> t.withFeed(feeds.isSelected() ? Double.valueOf(0) : null)));
         Button fit = Plate.small("Fit to the gap", throwing::fit);
         Button single =
                 Plate.small("Single repeat", () -> throwing.trail(t -> t.withFeedback(0.0)));
-        Button asReturn =
-                Plate.small("As its return", () -> throwing.trail(t -> Trail.AS_RETURN));
+        Button asReturn = Plate.small("As its return", () -> throwing.trail(t -> Trail.AS_RETURN));
         Button over = Plate.small("Over what is picked", throwing::overPicked);
         Button words = Plate.small("Ride word by word", throwing::rideOverWords);
         Button level = Plate.small("One level", () -> throwing.change(t -> t.withRide(List.of())));
@@ -120,7 +115,11 @@ final class ThrowNumbers extends VBox {
                         echoOnes,
                         echoChoices,
                         new HBox(6, sides),
-                        new HBox(12, field("high-pass"), field("low-pass"), field("into its spaces")),
+                        new HBox(
+                                12,
+                                field("high-pass"),
+                                field("low-pass"),
+                                field("into its spaces")),
                         flow(feeds, shut),
                         new HBox(6, asReturn));
         setSpacing(8);
@@ -247,7 +246,8 @@ final class ThrowNumbers extends VBox {
         field("high-pass").show(own ? Wording.number(low(trail), 0) : "as set", own ? "Hz" : "");
         field("low-pass").show(own ? Wording.number(high(trail), 0) : "as set", own ? "Hz" : "");
         boolean fed = trail.feedDb() != null;
-        field("into its spaces").show(fed ? Wording.number(feed(trail), 1) : "as set", fed ? "dB" : "");
+        field("into its spaces")
+                .show(fed ? Wording.number(feed(trail), 1) : "as set", fed ? "dB" : "");
         MusicalTime time = timeOf(t);
         boolean echo = time != null;
         for (HBox row : List.of(echoOnes, echoChoices)) {
@@ -261,7 +261,7 @@ final class ThrowNumbers extends VBox {
         sides.show(trail.sides());
         shut.setSelected(trail.untilBeat() != null);
         feeds.setSelected(fed);
-        showRide(t);
+        KeptFocus.through(ride, () -> showRide(t));
     }
 
     /** A small field for each point of the ride. */

@@ -34,7 +34,8 @@ final class ThrowPanel extends VBox {
     private final Throwing throwing;
     private final MenuButton source = new MenuButton();
     private final Label picked = new Label();
-    private final Button throwIt = Plate.small("Throw it", () -> session().throwing().throwPicked());
+    private final Button throwIt =
+            Plate.small("Throw it", () -> session().throwing().throwPicked());
     private final ThrowNumbers numbers;
     private final VBox said = new VBox(6);
     private final VBox list = new VBox(6);
@@ -109,15 +110,23 @@ final class ThrowPanel extends VBox {
         numbers.setVisible(chosen.isPresent());
         numbers.setManaged(chosen.isPresent());
         chosen.ifPresent(numbers::show);
-        said.getChildren().clear();
         List<ThrowConflict> conflicts = throwing.conflicts();
-        chosen.ifPresent(t -> say(t, conflicts));
+        KeptFocus.through(
+                said,
+                () -> {
+                    said.getChildren().clear();
+                    chosen.ifPresent(t -> say(t, conflicts));
+                });
+        KeptFocus.through(list, () -> lists(chosen.isEmpty(), conflicts));
+        throwing.measure();
+    }
+
+    private void lists(boolean withIdeas, List<ThrowConflict> conflicts) {
         list.getChildren().clear();
-        if (chosen.isEmpty()) {
+        if (withIdeas) {
             ideas();
         }
         throwsOfAll(conflicts);
-        throwing.measure();
     }
 
     private String place(Span span) {

@@ -260,4 +260,83 @@ class SpacesCommandTest extends CommandCase {
                 2,
                 "0 to 119");
     }
+
+    @Test
+    void controllersAreChosenLaneByLane() throws IOException {
+        Path project = Songs.write(folder);
+        Path planned = folder.resolve("planned.orbispace.json");
+        Path midi = folder.resolve("lanes.mid");
+        run("plan", project.toString(), "--lay", "open-up", "--out", planned.toString());
+        String text = java.nio.file.Files.readString(project);
+        java.nio.file.Files.writeString(
+                project,
+                text.substring(0, text.lastIndexOf('}'))
+                        + ", \"throws\": [{\"id\": \"t1\", \"source\": \"lead-voice\","
+                        + " \"return\": \"A\", \"fromBeat\": 2, \"toBeat\": 3,"
+                        + " \"levelDb\": 0}]}");
+        String lane =
+                run("automation", project.toString(), "--out", midi.toString(), "--json")
+                        .json()
+                        .path("lanes")
+                        .get(0)
+                        .path("name")
+                        .asString();
+        JsonNode j =
+                run(
+                                "automation",
+                                project.toString(),
+                                "--out",
+                                midi.toString(),
+                                "--lane",
+                                lane + "=7:14",
+                                "--json")
+                        .json();
+        assertThat(j.path("lanes").get(0).path("controller").asInt()).isEqualTo(7);
+        assertThat(j.path("lanes").get(0).path("fine").asBoolean()).isTrue();
+        assertOneLine(
+                run("automation", project.toString(), "--out", midi.toString(), "--lane", "x=1"),
+                2,
+                "no such lane");
+        assertOneLine(
+                run(
+                        "automation",
+                        project.toString(),
+                        "--out",
+                        midi.toString(),
+                        "--lane",
+                        lane + "=many"),
+                2,
+                "controller number");
+    }
+
+    @Test
+    void thePlanIsMeasuredLaidAndWritten() throws IOException {
+        Path project = Songs.write(folder);
+        Path planned = folder.resolve("planned.orbispace.json");
+        JsonNode j =
+                run(
+                                "plan",
+                                project.toString(),
+                                "--lay",
+                                "hold",
+                                "--out",
+                                planned.toString(),
+                                "--json")
+                        .json();
+        assertThat(j.path("sections").size()).isEqualTo(1);
+        JsonNode first = j.path("sections").get(0);
+        assertThat(first.path("drySones").asDouble()).isPositive();
+        assertThat(first.path("returns").get(0).path("wetShare").asDouble()).isBetween(0.0, 1.0);
+        assertThat(j.path("ideas").size()).isPositive();
+        assertThat(planned).exists();
+        assertThat(run("plan", planned.toString()).out())
+                .contains("arrangement", "could be thrown");
+        assertOneLine(run("plan", project.toString(), "--lay", "wide"), 2, "none of open-up");
+        assertOneLine(
+                run("plan", project.toString(), "--out", planned.toString()), 2, "needs --lay");
+        assertOneLine(
+                run("plan", project.toString(), "--lay", "none", "--out", planned.toString()),
+                1,
+                "is there already");
+    }
 }

@@ -20,6 +20,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.Span;
+import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.SoundReader;
@@ -317,7 +318,12 @@ class SessionTest {
         session.handingOver()
                 .start(
                         new HandOver.Order(
-                                to, List.of(".html", ".csv"), true, WavWriter.Depth.BITS_16),
+                                to,
+                                List.of(".html", ".csv"),
+                                true,
+                                WavWriter.Depth.BITS_16,
+                                new HandOver.Lanes(
+                                        List.of(".mid", ".csv"), ControllerTable.USUAL, true)),
                         written::addAll,
                         message -> {
                             throw new AssertionError(message);
@@ -329,7 +335,9 @@ class SessionTest {
                         "recall-sheet.csv",
                         "A-hall.wav",
                         "B-echo.wav",
-                        "mix.wav");
+                        "mix.wav",
+                        "automation.mid",
+                        "automation.csv");
         assertThat(SoundReader.read(to.resolve("mix.wav")).seconds()).isGreaterThan(9);
     }
 

@@ -138,7 +138,8 @@ class ThrowScreenTest extends WindowCase {
         assertThat(thrown().ride()).hasSizeGreaterThanOrEqualTo(2);
         focus(called("point 1"));
         key(KeyCode.DOWN);
-        assertThat(thrown().ride().getFirst().levelDb()).isEqualTo(-5);
+        key(KeyCode.DOWN);
+        assertThat(thrown().ride().getFirst().levelDb()).isEqualTo(-6);
         fireText("One level");
         assertThat(thrown().ride()).isEmpty();
     }
@@ -176,7 +177,9 @@ class ThrowScreenTest extends WindowCase {
         key(KeyCode.ENTER);
         double before = thrown().levelDb();
         // The lens begins 0.8 s before the word; its level line lies in the upper half.
-        double y = box.getMinY() + new LensProbe(session, chart.getBoundsInLocal().getHeight()).y(before);
+        double y =
+                box.getMinY()
+                        + new LensProbe(session, chart.getBoundsInLocal().getHeight()).y(before);
         double x = left + 60 + 0.9 * width / 6;
         robot.moveTo(x, y);
         robot.press(javafx.scene.input.MouseButton.PRIMARY);

@@ -63,8 +63,7 @@ public record ThrowCourse(
             Design design, Responses responses, Throw t, List<Span> phrases, double songEnd) {
         return design.lostThrows().contains(t)
                 ? Optional.empty()
-                : Optional.of(
-                        of(design, new ChainWorks(design, responses), t, phrases, songEnd));
+                : Optional.of(of(design, new ChainWorks(design, responses), t, phrases, songEnd));
     }
 
     /** The same of a throw that is known to be heard, by works that are at hand. */
