@@ -246,9 +246,14 @@ public final class ReturnWording {
                 loop.saturation() == 0
                         ? ""
                         : ", saturation " + Wording.percent(loop.saturation(), 0);
+        String glides =
+                loop.glideMillis() == 0
+                        ? ""
+                        : ", glides to a new time within " + Wording.millis(loop.glideMillis());
         return loop.wowMillis() == 0
-                ? bent
+                ? bent + glides
                 : bent
+                        + glides
                         + ", wow "
                         + Wording.millis(loop.wowMillis())
                         + " at "

@@ -205,6 +205,10 @@ final class ReturnWriter {
                     .put("wowMillis", e.loop().wowMillis())
                     .put("wowHz", e.loop().wowHz());
         }
+        n.remove("glideMillis");
+        if (e.loop().glideMillis() != 0) {
+            n.put("glideMillis", e.loop().glideMillis());
+        }
         n.put("width", e.width());
     }
 

@@ -104,7 +104,8 @@ final class SpaceReader {
                         number(n, "loopLowPassHz"),
                         number(n, "loopSaturation", 0),
                         number(n, "wowMillis", 0),
-                        number(n, "wowHz", 0.5)),
+                        number(n, "wowHz", 0.5),
+                        number(n, "glideMillis", 0)),
                 number(n, "width", 1));
     }
 

@@ -47,7 +47,7 @@ class SpacesFileTest {
                                 EIGHTH,
                                 new MusicalTime.Millis(230),
                                 0.4,
-                                new EchoSettings.Loop(100, 5000, 0.3, 1, 0.6),
+                                new EchoSettings.Loop(100, 5000, 0.3, 1, 0.6, 250),
                                 0.8),
                         new Space.Doubler(
                                 List.of(

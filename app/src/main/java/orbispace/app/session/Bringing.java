@@ -160,8 +160,19 @@ public final class Bringing {
                         "form",
                         "Reading " + midi.getFileName(),
                         job -> MidiTempo.read(midi),
-                        form -> session.edit(FormFromMidi.edit(session.design().get(), form)),
+                        this::take,
                         session::failed);
+    }
+
+    private void take(MidiTempo.Form form) {
+        FormFromMidi.Taken taken = FormFromMidi.of(session.design().get(), form);
+        if (session.edit(taken.edit()) && !taken.unplaced().isEmpty()) {
+            session.problem()
+                    .set(
+                            "What was planned for "
+                                    + String.join(", ", taken.unplaced())
+                                    + " has no section in this form; undo brings it back.");
+        }
     }
 
     private void add(List<Path> paths) {

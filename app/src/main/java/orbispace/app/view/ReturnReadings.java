@@ -108,6 +108,11 @@ final class ReturnReadings {
         hertz("loop: low-pass", e.loop().lowPassHz());
         put("loop: bend", Wording.number(100 * e.loop().saturation(), 0), "%");
         put("loop: wow", Wording.number(e.loop().wowMillis(), 1), "ms");
+        boolean glides = e.loop().glideMillis() != 0;
+        put(
+                "new time: glide",
+                glides ? Wording.number(e.loop().glideMillis(), 0) : "none",
+                glides ? "ms" : "");
     }
 
     private void stages(Design design, Return r) {

@@ -83,7 +83,8 @@ record SpaceCard(String head, Plot plot, boolean explained, List<String> numbers
                         "loop: high-pass",
                         "loop: low-pass",
                         "loop: bend",
-                        "loop: wow"));
+                        "loop: wow",
+                        "new time: glide"));
         return cards;
     }
 

@@ -221,13 +221,23 @@ final class SpaceNumbers {
                                     e.loop().lowPassHz(),
                                     e.loop().saturation(),
                                     e.loop().wowMillis(),
-                                    e.loop().wowHz()
+                                    e.loop().wowHz(),
+                                    e.loop().glideMillis()
                                 },
-                        (e, v) -> e.withLoop(new EchoSettings.Loop(v[0], v[1], v[2], v[3], v[4])));
+                        (e, v) ->
+                                e.withLoop(
+                                        new EchoSettings.Loop(
+                                                v[0], v[1], v[2], v[3], v[4], glide(v[5]))));
         all.put("loop: high-pass", row.at(0, Unit.hertz("loop"), 10, 20, 2000));
         all.put("loop: low-pass", row.at(1, Unit.hertz("loop"), 250, 500, 20000));
         all.put("loop: bend", row.at(2, Unit.percent("loop"), 0.05, 0, 1));
         all.put("loop: wow", row.at(3, Unit.millis("loop"), 0.1, 0, 5));
+        all.put("new time: glide", row.at(5, Unit.millis("glide"), 20, 0, 5000));
+    }
+
+    /** A glide is none or long enough to be one. */
+    private static double glide(double millis) {
+        return millis < 10 ? 0 : Math.max(20, millis);
     }
 
     private static void copy(Map<String, ReturnNumber> all, int index) {

@@ -100,6 +100,7 @@ class SpaceNumbersTest {
         "ECHO, loop: low-pass, 4k, 4.0 kHz",
         "ECHO, loop: bend, 30, 30 %",
         "ECHO, loop: wow, 1.5, 1.5 ms",
+        "ECHO, new time: glide, 200, 200 ms",
         "DOUBLER, copy 1: later, 11, 11.0 ms",
         "DOUBLER, copy 2: cents, 12, 12",
         "DOUBLER, copy 2: side, 60, 60 %",

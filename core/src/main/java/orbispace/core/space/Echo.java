@@ -16,7 +16,7 @@ import orbispace.core.signal.SoftCurve;
  * <p>A single echo and a stereo pair answer each side for itself; a ping-pong sums its input to
  * mono and answers left, right, left. The first arrival is the input itself at the set time
  * (fractions of a frame included); arrival k stands at k times the spacing, {@code feedback^(k-1)}
- * in level before filters and curve. A new time is cross-faded in.
+ * in level before filters and curve. A new time is cross-faded in, or glided to if that is set.
  */
 public final class Echo implements Engine {
     /** The shortest delay the lines can hold. */
@@ -37,6 +37,7 @@ public final class Echo implements Engine {
         private final float bend;
         private final double wowFrames;
         private final double wowPerFrame;
+        private final double glideFrames;
 
         private Tuning(EchoSettings s, double rate) {
             settings = s;
@@ -54,6 +55,7 @@ public final class Echo implements Engine {
             double most = Math.min(leftFrames, rightFrames) - LEAST_FRAMES;
             wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
             wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
+            glideFrames = s.loop().glideMillis() / 1000 * rate;
         }
 
         static Tuning of(EchoSettings settings, double sampleRateHz) {
@@ -81,6 +83,39 @@ public final class Echo implements Engine {
     private float far;
     private double wow;
     private double turn;
+    private final Glide leftGlide = new Glide();
+    private final Glide rightGlide = new Glide();
+
+    /** How far a line still is from its new time, in frames. */
+    private static final class Glide {
+        private double target;
+        private double off;
+        private double step;
+
+        /** Gives a line its time: at once and made up for by what is off, or by a cross-fade. */
+        void aim(DelayLine line, double frames, double glideFrames) {
+            if (glideFrames > 0 && frames != target) {
+                off += target - frames;
+                step = Math.abs(off) / glideFrames;
+                line.setDelay(frames, true);
+            } else if (glideFrames <= 0) {
+                line.setDelay(frames, false);
+            }
+            target = frames;
+        }
+
+        /** What is off now; it becomes less by a step. */
+        double next() {
+            double now = off;
+            off = Math.abs(off) <= step ? 0 : off - Math.signum(off) * step;
+            return now;
+        }
+
+        void settle(double frames) {
+            target = frames;
+            off = 0;
+        }
+    }
 
     /** An echo at rest. */
     Echo(Tuning tuning, double sampleRateHz) {
@@ -102,6 +137,8 @@ public final class Echo implements Engine {
         loop.set(tuning.loop, true);
         leftLine.setDelay(tuning.leftFrames, true);
         rightLine.setDelay(tuning.rightFrames, true);
+        leftGlide.settle(tuning.leftFrames);
+        rightGlide.settle(tuning.rightFrames);
     }
 
     @Override
@@ -116,10 +153,11 @@ public final class Echo implements Engine {
     public void process(float[] left, float[] right, int from, int to) {
         int at = from;
         while (at < to) {
-            leftLine.setDelay(tuning.leftFrames, false);
-            rightLine.setDelay(tuning.rightFrames, false);
+            leftGlide.aim(leftLine, tuning.leftFrames, tuning.glideFrames);
+            rightGlide.aim(rightLine, tuning.rightFrames, tuning.glideFrames);
             int readable = Math.min(leftLine.readable(), rightLine.readable());
-            int n = Math.min(Math.min(BLOCK, readable - (int) wow), to - at);
+            int nearer = (int) Math.ceil(Math.max(0, Math.max(-leftGlide.off, -rightGlide.off)));
+            int n = Math.min(Math.min(BLOCK, readable - (int) wow - nearer), to - at);
             processBlock(left, right, at, Math.max(1, n));
             at += Math.max(1, n);
         }
@@ -151,7 +189,8 @@ public final class Echo implements Engine {
     }
 
     private void read(int n) {
-        if (wow == 0 && tuning.wowFrames == 0) {
+        boolean sways = wow != 0 || tuning.wowFrames != 0;
+        if (!sways && leftGlide.off == 0 && rightGlide.off == 0) {
             leftLine.read(l, n);
             rightLine.read(r, n);
             return;
@@ -159,8 +198,8 @@ public final class Echo implements Engine {
         for (int k = 0; k < n; k++) {
             wow += (tuning.wowFrames - wow) / GLIDE_FRAMES;
             double sway = wow * Math.sin(turn);
-            l[k] = leftLine.ahead(k, sway);
-            r[k] = rightLine.ahead(k, sway);
+            l[k] = leftLine.ahead(k, sway + leftGlide.next());
+            r[k] = rightLine.ahead(k, sway + rightGlide.next());
             turn += tuning.wowPerFrame;
         }
         if (tuning.wowFrames == 0 && wow < 1e-3) {

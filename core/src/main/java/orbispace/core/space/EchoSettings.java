@@ -50,13 +50,26 @@ public record EchoSettings(
      * @param saturation how hard the soft curve bends, 0 (not at all) to 1
      * @param wowMillis how far the time sways to each side, 0 to 5
      * @param wowHz how fast it sways, 0.05 to 5
+     * @param glideMillis how long a new time is glided to, which bends the pitch meanwhile, 20 to
+     *     5,000; 0 to fade to it without
      */
     public record Loop(
             double highPassHz,
             double lowPassHz,
             double saturation,
             double wowMillis,
-            double wowHz) {
+            double wowHz,
+            double glideMillis) {
+        /** A loop that fades to a new time. */
+        public Loop(
+                double highPassHz,
+                double lowPassHz,
+                double saturation,
+                double wowMillis,
+                double wowHz) {
+            this(highPassHz, lowPassHz, saturation, wowMillis, wowHz, 0);
+        }
+
         /** Checks the ranges. */
         public Loop {
             EngineSettings.require("loop high-pass", highPassHz, 20, 2000);
@@ -64,6 +77,9 @@ public record EchoSettings(
             EngineSettings.require("loop saturation", saturation, 0, 1);
             EngineSettings.require("wow", wowMillis, 0, 5);
             EngineSettings.require("wow rate", wowHz, 0.05, 5);
+            if (glideMillis != 0) {
+                EngineSettings.require("glide", glideMillis, 20, 5000);
+            }
         }
 
         /** A loop of two filters that neither bends nor sways. */

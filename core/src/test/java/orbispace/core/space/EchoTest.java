@@ -121,6 +121,49 @@ class EchoTest {
         assertThat(new Audio[] {a}[0].channel(1)).containsOnly(0f);
     }
 
+    /** A steady tone through an echo whose time changes from 0.4 to 0.3 s after two seconds. */
+    private static float[] retimed(double glideMillis) {
+        var loop = new EchoSettings.Loop(20, 20000, 0, 0, 0.5, glideMillis);
+        var long400 = new EchoSettings(EchoSettings.Kind.SINGLE, 0.4, 0.4, 0, loop, 1);
+        var short300 = new EchoSettings(EchoSettings.Kind.SINGLE, 0.3, 0.3, 0, loop, 1);
+        Engine echo = Engine.of(long400, RATE);
+        float[] x = new float[(int) (5 * RATE)];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = (float) Math.sin(2 * Math.PI * 500 * i / RATE);
+        }
+        float[] y = x.clone();
+        echo.process(x, y, 0, (int) (2 * RATE));
+        echo.apply(EngineTuning.of(short300, RATE));
+        echo.process(x, y, (int) (2 * RATE), x.length);
+        return x;
+    }
+
+    private static double cycles(float[] x, double from, double to) {
+        int ups = 0;
+        for (int i = (int) (from * RATE); i < to * RATE; i++) {
+            ups += x[i - 1] < 0 && x[i] >= 0 ? 1 : 0;
+        }
+        return ups / (to - from);
+    }
+
+    @Test
+    void aNewTimeIsFadedToWithoutAndGlidedToWithABendOfThePitch() {
+        float[] faded = retimed(0);
+        float[] glided = retimed(1000);
+        // While 0.1 s is made up for within a second, the tone is a tenth higher.
+        assertThat(cycles(glided, 2.1, 2.9)).isCloseTo(550, within(2.0));
+        assertThat(cycles(glided, 3.1, 3.9)).isCloseTo(500, within(2.0));
+        assertThat(cycles(faded, 2.1, 2.9)).isCloseTo(500, within(2.0));
+        double steepest = 2 * Math.PI * 550 / RATE;
+        for (int i = (int) (1 * RATE); i < glided.length; i++) {
+            assertThat(Math.abs(glided[i] - glided[i - 1])).isLessThan((float) steepest * 1.02f);
+        }
+        float[] settled = retimed(1000);
+        int at = (int) (4.5 * RATE);
+        assertThat(settled[at])
+                .isCloseTo((float) Math.sin(2 * Math.PI * 500 * (at / RATE - 0.3)), within(1e-3f));
+    }
+
     @Test
     void saturationKeepsTheLoopBoundedAndWowMovesTheArrivalsByWhatIsSet() {
         var loop = new EchoSettings.Loop(20, 20000, 1, 2, 0.5);
