@@ -13,7 +13,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.Space;
-import orbispace.core.space.ReverbSettings;
+import orbispace.core.space.ReverbKind;
 import orbispace.core.time.SongClock;
 import orbispace.files.MidiTempo;
 import org.junit.jupiter.api.Test;
@@ -37,7 +37,7 @@ class FormFromMidiTest {
                                 Map.of(),
                                 Filter.OPEN,
                                 new MusicalTime.Millis(20),
-                                new Space.Reverb(ReverbSettings.Kind.HALL, 2, 1, 0.7, 1),
+                                new Space.Reverb(ReverbKind.HALL, 2, 1, 0.7, 1),
                                 Filter.OPEN,
                                 null,
                                 0,
