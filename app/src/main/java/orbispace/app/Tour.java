@@ -23,6 +23,7 @@ import orbispace.app.session.DemoFiles;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Session;
 import orbispace.app.view.MainWindow;
+import orbispace.core.plan.PlanTemplate;
 import orbispace.files.FileProblem;
 
 /** Opens every main view on the demo song off screen and writes a picture of each. */
@@ -31,6 +32,9 @@ final class Tour {
     private static final int HEIGHT = 800;
     private static final long MOST_SECONDS = 180;
     private static final String SHOWN_RETURN = "B";
+    private static final String PLANNED = "Plan";
+    private static final String THROWN_TO = "C";
+    private static final double THROWN_AT_SECONDS = 38;
 
     private Tour() {}
 
@@ -101,6 +105,10 @@ final class Tour {
                 window.show(stop.screen());
                 return stop;
             });
+            if (stop.screen().equals(PLANNED)) {
+                settle(() -> !session.jobs().busy());
+                on(() -> planned(session));
+            }
             settle(() -> session.measured().clearance().get() != null && !session.jobs().busy());
             WritableImage image = on(() -> window.scene().snapshot(null));
             files.add(write(folder.resolve(stop.file()), image));
@@ -110,6 +118,15 @@ final class Tour {
             return files;
         });
         return files;
+    }
+
+    /** Lays a plan and throws a word, so that there is something to see. */
+    private static boolean planned(Session session) {
+        session.planning().lay(PlanTemplate.OPEN_UP);
+        session.selection().returnId().set(THROWN_TO);
+        session.throwing().pickWord(THROWN_AT_SECONDS);
+        session.throwing().throwPicked();
+        return true;
     }
 
     /** Waits until all is measured and two layouts have passed. */

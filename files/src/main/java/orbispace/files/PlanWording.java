@@ -15,6 +15,8 @@ import orbispace.core.time.SongClock;
 
 /** What the plan does to a return, and what is thrown into it, in words. */
 public final class PlanWording {
+    private static final double ROUNDED = 0.005;
+
     private PlanWording() {}
 
     /** A line for each section in which a return differs, and for each throw into it. */
@@ -135,8 +137,9 @@ public final class PlanWording {
         return String.join(", ", words);
     }
 
-    private static String place(SongClock clock, double beat) {
-        int bar = clock.barAtSeconds(clock.secondsAt(beat) + 1e-6);
+    /** Where a beat lies: its bar and the quarter note in it, from 1. */
+    public static String place(SongClock clock, double beat) {
+        int bar = clock.barAtSeconds(clock.secondsAt(beat + ROUNDED));
         double into = beat - clock.metre().beatOfBar(bar) + 1;
         return "bar " + bar + " quarter " + Wording.number(into, 2);
     }

@@ -20,6 +20,7 @@ public final class Player implements AutoCloseable {
     private volatile boolean playing;
     private volatile boolean open = true;
     private volatile int position;
+    private final Bridge bridge;
     private volatile int seek = -1;
     private volatile int length;
     private volatile @Nullable Span loop;
@@ -29,6 +30,7 @@ public final class Player implements AutoCloseable {
     /** Opens the sound card, or the silent output where there is none. */
     public Player(double sampleRateHz) {
         this.sampleRateHz = sampleRateHz;
+        bridge = new Bridge(sampleRateHz);
         output = Output.open(sampleRateHz, BLOCK_FRAMES);
         thread = new Thread(this::run, "orbispace-audio");
         thread.setDaemon(true);
@@ -99,6 +101,9 @@ public final class Player implements AutoCloseable {
         int overrun = 0;
         while (open) {
             boolean on = playing && field.ready();
+            if (on != was) {
+                bridge.jump();
+            }
             if (on && !was) {
                 limiter.restart();
             }
@@ -108,6 +113,7 @@ public final class Player implements AutoCloseable {
                 int n = framesToLoopEnd();
                 field.process(position, left, right, n);
                 limiter.process(left, right, n);
+                bridge.process(left, right, n);
                 advance(n);
                 level = pack(left, right, n, bytes);
                 if (System.nanoTime() - began > n / sampleRateHz * 1e9) {
@@ -117,7 +123,10 @@ public final class Player implements AutoCloseable {
                 output.write(bytes, 4 * n);
             } else {
                 level = 0;
-                java.util.Arrays.fill(bytes, (byte) 0);
+                java.util.Arrays.fill(left, 0);
+                java.util.Arrays.fill(right, 0);
+                bridge.process(left, right, BLOCK_FRAMES);
+                pack(left, right, BLOCK_FRAMES, bytes);
                 output.write(bytes, bytes.length);
             }
         }
@@ -130,6 +139,7 @@ public final class Player implements AutoCloseable {
         if (wanted >= 0) {
             position = wanted;
             seek = -1;
+            bridge.jump();
         }
         Span span = loop;
         if (span == null) {
@@ -139,6 +149,7 @@ public final class Player implements AutoCloseable {
         int end = (int) Math.round(span.endSeconds() * sampleRateHz);
         if (position >= end || position < start) {
             position = start;
+            bridge.jump();
         }
         return Math.clamp(end - position, 1, BLOCK_FRAMES);
     }

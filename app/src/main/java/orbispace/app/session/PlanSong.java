@@ -29,11 +29,7 @@ public final class PlanSong {
     private final CoverAnalysis analysis;
     private final Map<String, Words> words = new HashMap<>();
 
-    /**
-     * What can be laid over a song.
-     *
-     * @param label its name on the command line
-     */
+    /** What can be laid over a song. */
     public enum Laid {
         /** Long spaces come up for the chorus. */
         OPEN_UP("open-up"),

@@ -236,7 +236,7 @@ public final class Planning {
         if (busy
                 || analysis.isEmpty()
                 || now.sources().isEmpty()
-                || known != null && known.design().equals(now)) {
+                || (known != null && known.design().equals(now))) {
             return;
         }
         session.jobs().after(JOB, PAUSE_MILLIS, () -> start(analysis.get(), design()));

@@ -107,12 +107,15 @@ final class SectionStrip extends ScalingCanvas {
                     16,
                     font,
                     on ? pen.palette.ink : pen.palette.ink2);
-            pen.text(
-                    Wording.number(clock.bpmOfBar(s.firstBar()), 0),
-                    left + 5,
-                    32,
-                    Type.strong(11.5),
-                    on ? pen.palette.time : pen.palette.ink3);
+            String bpm = Wording.number(clock.bpmOfBar(s.firstBar()), 0);
+            if (Pen.width(bpm, Type.strong(11.5)) < right - left - 6) {
+                pen.text(
+                        bpm,
+                        left + 5,
+                        32,
+                        Type.strong(11.5),
+                        on ? pen.palette.time : pen.palette.ink3);
+            }
         }
         bars(pen, w);
         window(pen, w);

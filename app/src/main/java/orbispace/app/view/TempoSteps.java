@@ -75,7 +75,9 @@ final class TempoSteps extends ScalingCanvas {
         boolean off = Math.abs(worst) > OFF_MILLIS && echo.time() instanceof MusicalTime.Note;
         pen.text(
                 off
-                        ? "Stays: up to " + Wording.number(Math.abs(worst), 0) + " ms off the note."
+                        ? "Stays: up to "
+                                + Wording.number(Math.abs(worst), 0)
+                                + " ms off the note (dashed)."
                         : "On its note value in every section.",
                 0,
                 h - 6,

@@ -34,6 +34,7 @@ final class ThrowChart extends ScalingCanvas {
     static final double LENS_TOP = VOICE + FUNNEL;
 
     private static final double PIN = 8;
+    private static final int MOST_IDEAS = 3;
     private static final double NEAR = 9;
     private static final double CLUSTER = 11;
     private static final double BEFORE_SECONDS = 0.8;
@@ -252,6 +253,7 @@ final class ThrowChart extends ScalingCanvas {
             double full = m.silhouette().peak(0, m.silhouette().seconds());
             SilhouettePainter.paint(pen, m.silhouette(), axis, VOICE - 2, VOICE - 28, full);
         }
+        ideas(pen, axis);
         pins(pen, axis, conflicts);
         Optional<TimeAxis> lens = lens();
         if (isFocused()) {
@@ -270,7 +272,7 @@ final class ThrowChart extends ScalingCanvas {
     private static void empty(Pen pen, TimeAxis axis, double h) {
         pen.text(
                 "Click a word on the silhouette, twice for its phrase, and throw it to the chosen"
-                        + " return with Enter.",
+                        + " return with Enter. Rings mark words that could be thrown.",
                 axis.left() + axis.width() / 2,
                 VOICE + (h - VOICE) / 2,
                 Type.regular(13),
@@ -295,6 +297,19 @@ final class ThrowChart extends ScalingCanvas {
                 Math.floor(from) + 0.5, 22.5, Math.max(2, Math.floor(to - from)), VOICE - 22);
         pen.line(from, VOICE, lens.left(), LENS_TOP, pen.palette.time, 0.6);
         pen.line(to, VOICE, lens.right(), LENS_TOP, pen.palette.time, 0.6);
+    }
+
+    /** Hollow marks over the words that suggest themselves. */
+    private void ideas(Pen pen, TimeAxis axis) {
+        throwing.ideas().stream()
+                .limit(MOST_IDEAS)
+                .forEach(idea -> {
+                    double x = axis.x(idea.word().startSeconds());
+                    pen.g.setLineDashes(2, 3);
+                    pen.line(x, VOICE - 2, x, PIN + 8, pen.palette.ink3, 1);
+                    pen.g.setLineDashes();
+                    pen.circle(x, PIN + 4, 3.5, null, pen.palette.ink3, 1.2);
+                });
     }
 
     /** Pins of all throws; those that are close are counted. */

@@ -131,12 +131,7 @@ final class ThrowPanel extends VBox {
 
     private String place(Span span) {
         SongClock clock = session.design().get().song().clock();
-        int bar = clock.barAtSeconds(span.startSeconds() + 1e-6);
-        double quarter = clock.beatAt(span.startSeconds()) - clock.metre().beatOfBar(bar) + 1;
-        return "Bar "
-                + bar
-                + ", quarter "
-                + Wording.number(quarter, 2)
+        return sentence(PlanWording.place(clock, clock.beatAt(span.startSeconds())))
                 + ", "
                 + Wording.number(span.seconds(), 2)
                 + " s";

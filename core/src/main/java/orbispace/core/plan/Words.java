@@ -23,6 +23,8 @@ public record Words(List<Span> phrases, List<Span> words) {
 
     private static final double STROKE_SECONDS = 0.25;
     private static final double EDGE_SECONDS = 1e-3;
+    private static final double LEAST_WORD_SECONDS = 0.08;
+    private static final double NEAR_SECONDS = 0.15;
 
     /** Keeps its own lists. */
     public Words {
@@ -45,7 +47,24 @@ public record Words(List<Span> phrases, List<Span> words) {
                     Syllables.dips(silhouette, part).stream().map(at -> new Span(at, at)).toList();
             words.addAll(parts(part, dips));
         }
-        return new Words(found.spans(), words);
+        return new Words(found.spans(), whole(words));
+    }
+
+    /** Joins what is too short to be a word, such as a last consonant, to the word before it. */
+    private static List<Span> whole(List<Span> parts) {
+        List<Span> words = new ArrayList<>();
+        for (Span part : parts) {
+            boolean follows =
+                    !words.isEmpty()
+                            && part.startSeconds() - words.getLast().endSeconds() < NEAR_SECONDS;
+            if (part.seconds() < LEAST_WORD_SECONDS && follows) {
+                Span before = words.removeLast();
+                words.add(new Span(before.startSeconds(), part.endSeconds()));
+            } else {
+                words.add(part);
+            }
+        }
+        return words;
     }
 
     /** What lies between gaps inside a stretch. */

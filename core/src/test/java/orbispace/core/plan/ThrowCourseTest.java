@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.MusicalTime;
@@ -18,6 +19,7 @@ import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.Silhouette;
 import orbispace.core.render.Responses;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
@@ -109,6 +111,40 @@ class ThrowCourseTest {
         assertThat(WORDS.grown(new Span(1.5, 2))).isEqualTo(new Span(1.5, 4.4));
         assertThat(WORDS.grown(new Span(9.7, 10))).isEqualTo(new Span(9, 10));
         assertThat(WORDS.edges(new Span(1, 2))).containsExactly(1.0, 1.4, 1.5, 2.0);
+    }
+
+    /** A phrase of three syllables, the last with a short stop after it. */
+    private static Silhouette sung() {
+        float[] x = new float[3 * 48000];
+        double[][] syllables = {
+            {0.5, 0.9, 0.2}, {0.95, 1.4, 0.1}, {1.45, 2.0, 0.15}, {2.04, 2.07, 0.1}
+        };
+        for (double[] s : syllables) {
+            for (int i = (int) (s[0] * 48000); i < s[1] * 48000; i++) {
+                x[i] = (float) (s[2] * Math.sin(2 * Math.PI * 300 * i / 48000));
+            }
+        }
+        return Silhouette.of(Audio.of(48000, x));
+    }
+
+    @Test
+    void wordsArePartedWhereTheLevelDipsBetweenSyllables() {
+        Phrases phrase = new Phrases(List.of(new Span(0.5, 2.07)), List.of(), -80, -50, -20);
+        List<Span> words = Words.of(phrase, sung()).words();
+        assertThat(words).hasSize(3);
+        assertThat(words.get(0).endSeconds()).isCloseTo(0.925, within(0.03));
+        assertThat(words.get(1).endSeconds()).isCloseTo(1.425, within(0.03));
+        assertThat(words.get(2).endSeconds()).isEqualTo(2.07);
+        assertThat(sung().power(0.6, 0.8)).isCloseTo(0.02, within(1e-3));
+        assertThat(sung().power(2.5, 2.9)).isZero();
+        assertThat(sung().power(5, 6)).isZero();
+    }
+
+    @Test
+    void barsAndQuartersStandForWordsWhereThereAreNone() {
+        Words bars = Words.of(SongClock.constant(120, 3, 4), 4);
+        assertThat(bars.phrases()).hasSize(3).first().isEqualTo(new Span(0, 1.5));
+        assertThat(bars.words()).hasSize(9).last().isEqualTo(new Span(4, 4.5));
     }
 
     @Test

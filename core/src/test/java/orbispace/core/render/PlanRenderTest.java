@@ -11,6 +11,7 @@ import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
+import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -19,6 +20,7 @@ import orbispace.core.design.SectionKind;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Trail;
 import orbispace.core.time.SongClock;
 import org.junit.jupiter.api.Test;
 
@@ -235,16 +237,24 @@ class PlanRenderTest {
             plans[i] = p;
         }
         double from = 1 + 8 * random.nextDouble();
-        return design(plans)
-                .withThrown(
-                        List.of(
-                                Throw.of(
-                                        "t1",
-                                        "voice",
-                                        random.nextBoolean() ? "A" : "B",
-                                        from,
-                                        from + 0.2 + random.nextDouble(),
-                                        -random.nextInt(20))));
+        Throw thrown =
+                Throw.of(
+                        "t1",
+                        "voice",
+                        random.nextBoolean() ? "A" : "B",
+                        from,
+                        from + 0.2 + random.nextDouble(),
+                        -random.nextInt(20));
+        return design(plans).withThrown(List.of(thrown.withTrail(trail(random, from))));
+    }
+
+    private static Trail trail(Random random, double from) {
+        Trail trail = Trail.AS_RETURN;
+        trail = random.nextBoolean() ? trail.withFeedback(0.8 * random.nextDouble()) : trail;
+        trail = random.nextBoolean() ? trail.withFeed(-3.0) : trail;
+        trail = random.nextBoolean() ? trail.until(from + 2 * random.nextDouble()) : trail;
+        trail = random.nextBoolean() ? trail.withTime(new MusicalTime.Millis(170)) : trail;
+        return trail.withSides(List.of(Trail.Sides.values()).get(random.nextInt(3)));
     }
 
     @Test
@@ -255,9 +265,10 @@ class PlanRenderTest {
             for (String id : List.of("A", "B")) {
                 Audio planned = wet(d, id);
                 Audio without = java.util.Objects.requireNonNull(plain.get(id));
-                // A send may be thrown at up to 0 dB where it is else at -6, and the fastest
-                // change takes 5 ms.
-                double louder = id.equals("B") ? 2 : 1;
+                // A send may be thrown at up to 0 dB where it is else at -6, a trail sounds beside
+                // it and into the other, and the fastest change takes 5 ms.
+                boolean trails = !d.thrown().getFirst().trail().isPlain();
+                double louder = (id.equals("B") ? 2 : 1) * (trails ? 2 : 1);
                 double most = louder * (step(without) + without.peak() / (0.005 * RATE)) * 1.6;
                 assertThat(step(planned)).as("seed " + seed + " " + id).isLessThan(most);
             }
