@@ -137,7 +137,16 @@ public final class ProjectFolder {
      * @throws FileProblem with the first stem that cannot be read
      */
     public static SongMaterial readAll(Path folder, Design design) throws FileProblem {
-        Stems stems = read(folder, design, Job.QUIET);
+        return readStems(folder, design, Job.QUIET).material(design);
+    }
+
+    /**
+     * Reads all stems and responses of a design.
+     *
+     * @throws FileProblem if any cannot be read
+     */
+    public static Stems readStems(Path folder, Design design, Job job) throws FileProblem {
+        Stems stems = read(folder, design, job);
         List<String> problems = new ArrayList<>();
         for (Source source : design.sources()) {
             Optional.ofNullable(stems.problems().get(source.id())).ifPresent(problems::add);
@@ -146,7 +155,7 @@ public final class ProjectFolder {
         if (!problems.isEmpty()) {
             throw new FileProblem(problems.getFirst());
         }
-        return stems.material(design);
+        return stems;
     }
 
     /** Length of the longest stem that can be read, in seconds. */

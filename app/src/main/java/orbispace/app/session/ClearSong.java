@@ -72,8 +72,14 @@ public final class ClearSong {
 
     /** The analysis of a song heard at its listening level. */
     static CoverAnalysis heard(Design design, SongMaterial material, Job job) {
-        Renderer renderer =
-                new Renderer(material, material.frames(), StageCache.beside(material.bytes()));
+        return heard(
+                design,
+                new Renderer(material, material.frames(), StageCache.beside(material.bytes())),
+                job);
+    }
+
+    /** The same with a renderer that is at hand. */
+    static CoverAnalysis heard(Design design, Renderer renderer, Job job) {
         double lufs =
                 LoudnessMeter.measure(renderer.render(design, job).mix())
                         .integratedLufs()

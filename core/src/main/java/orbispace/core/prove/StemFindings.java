@@ -253,6 +253,6 @@ public final class StemFindings {
     }
 
     static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values).replace('-', '\u2212');
+        return String.format(Locale.ROOT, format, values).replaceAll("-(?=[0-9])", "\u2212");
     }
 }

@@ -1,0 +1,53 @@
+package orbispace.core.prove;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.clear.DuckCourse;
+import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.ShortCopy;
+import orbispace.core.measure.StereoReport;
+
+/**
+ * What was measured of one return of a design.
+ *
+ * @param cost what it takes of the mix
+ * @param stereo of its sound over the song
+ * @param envelope mean power of its sound in steps of 50 ms
+ * @param wetShare its share of all loudness over the song, 0 to 1; empty without a source
+ * @param directShare share of its impulse response's energy within 2 ms of the dry sound
+ * @param ducking what its ducker does over the lead's phrases, if it has one
+ * @param copies sources of which it is a short copy that combs with them, by source id
+ */
+public record ReturnFacts(
+        ReturnCost cost,
+        StereoReport stereo,
+        float[] envelope,
+        OptionalDouble wetShare,
+        double directShare,
+        Optional<DuckCourse> ducking,
+        Map<String, ShortCopy> copies) {
+    /** Length of a step of the envelope. */
+    public static final double STEP_SECONDS = 0.05;
+
+    /** Keeps its own copies. */
+    public ReturnFacts {
+        envelope = envelope.clone();
+        copies = Map.copyOf(copies);
+    }
+
+    @Override
+    public float[] envelope() {
+        return envelope.clone();
+    }
+
+    /** Whether it makes any sound. */
+    boolean sounds() {
+        for (float power : envelope) {
+            if (power > 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
