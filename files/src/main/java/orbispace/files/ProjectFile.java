@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.function.UnaryOperator;
 import orbispace.core.design.Design;
+import orbispace.core.prove.Logbook;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -28,21 +30,40 @@ public final class ProjectFile {
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private final Design design;
+    private final Logbook log;
     private final ObjectNode document;
 
-    private ProjectFile(Design design, ObjectNode document) {
+    private ProjectFile(Design design, Logbook log, ObjectNode document) {
         this.design = design;
+        this.log = log;
         this.document = document;
     }
 
     /** A project that is not yet on disk. */
     public static ProjectFile of(Design design) {
-        return new ProjectFile(design, JsonNodeFactory.instance.objectNode());
+        return new ProjectFile(design, Logbook.EMPTY, JsonNodeFactory.instance.objectNode());
     }
 
     /** The design it holds. */
     public Design design() {
         return design;
+    }
+
+    /** Its snapshots and log. */
+    public Logbook logbook() {
+        return log;
+    }
+
+    /** The same with another logbook, to be written. */
+    public ProjectFile withLogbook(Logbook other) {
+        ObjectNode changed = document.deepCopy();
+        LogJson.write(changed, other);
+        return new ProjectFile(design, other, changed);
+    }
+
+    /** The same with the designs of its snapshots changed, such as for another folder. */
+    public ProjectFile withSnapshots(UnaryOperator<Design> move) {
+        return log.snapshots().isEmpty() ? this : withLogbook(LogJson.moved(log, move));
     }
 
     /**
@@ -72,7 +93,8 @@ public final class ProjectFile {
                                 + VERSION);
             }
             migrate(object);
-            return new ProjectFile(new ProjectReader(file).design(object), object);
+            return new ProjectFile(
+                    new ProjectReader(file).design(object), LogJson.read(file, object), object);
         } catch (JacksonException e) {
             var place = e.getLocation();
             String where = place == null ? "" : " near line " + place.getLineNr();
@@ -88,7 +110,7 @@ public final class ProjectFile {
         ObjectNode merged = document.deepCopy();
         ProjectWriter.write(merged, changed);
         AtomicFile.write(file, temporary -> Files.write(temporary, text(merged)));
-        return new ProjectFile(changed, merged);
+        return new ProjectFile(changed, log, merged);
     }
 
     /** Writes like {@link #write}, and keeps what stood in the file beside it. */

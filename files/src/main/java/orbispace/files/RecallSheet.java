@@ -22,13 +22,15 @@ import orbispace.core.time.SongClock;
  * @param noteNames heads of the note value columns
  * @param sections note values in ms per section
  * @param returns the spaces
+ * @param design what it was made of, for pictures
  */
 public record RecallSheet(
         String title,
         String summary,
         List<String> noteNames,
         List<SectionRow> sections,
-        List<ReturnCard> returns) {
+        List<ReturnCard> returns,
+        Design design) {
 
     private static final List<String> NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
 
@@ -104,7 +106,7 @@ public record RecallSheet(
             cards.add(card(design, r, decays.get(r.id())));
         }
         return new RecallSheet(
-                design.song().title(), summary(design, lengthSeconds), NOTES, rows, cards);
+                design.song().title(), summary(design, lengthSeconds), NOTES, rows, cards, design);
     }
 
     private static String summary(Design design, double lengthSeconds) {

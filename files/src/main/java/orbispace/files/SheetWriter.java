@@ -22,14 +22,25 @@ public final class SheetWriter {
 
     private SheetWriter() {}
 
+    /** Writes a sheet; a PDF of it is on A4. */
+    public static void write(Path file, RecallSheet sheet) throws FileProblem {
+        write(file, sheet, false);
+    }
+
     /**
-     * Writes a sheet in the form that the file's ending names: .html, .md or .csv.
+     * Writes a sheet in the form that the file's ending names: .pdf, .html, .md or .csv.
      *
+     * @param letter whether a PDF is on Letter instead of A4
      * @throws FileProblem in one line, for another ending or if it cannot be written
      */
-    public static void write(Path file, RecallSheet sheet) throws FileProblem {
+    public static void write(Path file, RecallSheet sheet, boolean letter) throws FileProblem {
         String name = file.toString().toLowerCase(Locale.ROOT);
-        if (name.endsWith(".html")) {
+        if (name.endsWith(".pdf")) {
+            AtomicFile.write(
+                    file,
+                    temporary ->
+                            java.nio.file.Files.write(temporary, PdfSheet.bytes(sheet, letter)));
+        } else if (name.endsWith(".html")) {
             AtomicFile.writeText(file, html(sheet));
         } else if (name.endsWith(".md")) {
             AtomicFile.writeText(file, markdown(sheet));
@@ -38,8 +49,8 @@ public final class SheetWriter {
         } else {
             throw new FileProblem(
                     file
-                            + ": a sheet is written as .html, .md or .csv; choose one of these"
-                            + " endings");
+                            + ": a sheet is written as .pdf, .html, .md or .csv; choose one of"
+                            + " these endings");
         }
     }
 

@@ -2,6 +2,7 @@ package orbispace.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.io.Reader;
@@ -16,6 +17,9 @@ import orbispace.core.measure.DecayReport;
 import orbispace.core.render.ImpulseResponse;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -113,7 +117,12 @@ class SheetTest {
         Path file = folder.resolve("sheet.html");
         RecallSheet odd =
                 new RecallSheet(
-                        "<b>Tide & \"Time\"</b>", "x", List.of("1/4"), List.of(), List.of());
+                        "<b>Tide & \"Time\"</b>",
+                        "x",
+                        List.of("1/4"),
+                        List.of(),
+                        List.of(),
+                        sheet().design());
         SheetWriter.write(file, odd);
         String html = Files.readString(file);
         assertThat(html)
@@ -127,7 +136,7 @@ class SheetTest {
     @Test
     void otherEndingsAreRefusedWithThoseThereAre() {
         assertThatThrownBy(() -> SheetWriter.write(folder.resolve("sheet.docx"), sheet()))
-                .hasMessageContaining(".html, .md or .csv");
+                .hasMessageContaining(".pdf, .html, .md or .csv");
     }
 
     @Test
@@ -156,5 +165,54 @@ class SheetTest {
                         "- Throw: Voice, bar 1 quarter 4.00 to bar 2 quarter 1.50",
                         "send at \u22124.0 dB",
                         "a ride of 2 points, opens in 20 ms, shuts in 40 ms");
+    }
+
+    private static String pdfText(Path file) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            return new PDFTextStripper().getText(pdf);
+        }
+    }
+
+    @Test
+    void thePdfCarriesEveryNumberInItsOwnFontOnBothPapers() throws IOException {
+        Path a4 = folder.resolve("sheet.pdf");
+        Path letter = folder.resolve("letter.pdf");
+        SheetWriter.write(a4, sheet());
+        SheetWriter.write(letter, sheet(), true);
+        String text = pdfText(a4);
+        for (RecallSheet.ReturnCard card : sheet().returns()) {
+            assertThat(text).contains(card.name());
+            for (RecallSheet.Line line : card.lines()) {
+                assertThat(text).contains(line.label());
+                for (String word : line.value().split(" ")) {
+                    assertThat(text).contains(word);
+                }
+            }
+        }
+        assertThat(text).contains("714.3").doesNotContain("?");
+        assertThat(pdfText(letter)).contains(sheet().title());
+        try (PDDocument pdf = Loader.loadPDF(a4.toFile());
+                PDDocument other = Loader.loadPDF(letter.toFile())) {
+            assertThat(pdf.getPage(0).getMediaBox().getWidth()).isCloseTo(595.3f, within(0.1f));
+            assertThat(other.getPage(0).getMediaBox().getWidth()).isEqualTo(612f);
+            for (var name : pdf.getPage(0).getResources().getFontNames()) {
+                assertThat(pdf.getPage(0).getResources().getFont(name).isEmbedded()).isTrue();
+            }
+        }
+    }
+
+    @Test
+    void aDamagedFontIsRefused() throws IOException {
+        byte[] font;
+        try (var in =
+                SheetWriter.class.getResourceAsStream(
+                        "fonts/ibm-plex-sans-latin-400-normal.woff")) {
+            font = java.util.Objects.requireNonNull(in).readAllBytes();
+        }
+        assertThat(WoffFont.toTrueType(font).length).isGreaterThan(font.length);
+        assertThatThrownBy(() -> WoffFont.toTrueType(new byte[10]))
+                .hasMessageContaining("not a WOFF");
+        byte[] cut = java.util.Arrays.copyOf(font, font.length / 2);
+        assertThatThrownBy(() -> WoffFont.toTrueType(cut)).isInstanceOf(IOException.class);
     }
 }

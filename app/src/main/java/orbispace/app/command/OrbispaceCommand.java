@@ -60,6 +60,8 @@ public final class OrbispaceCommand implements Callable<Integer> {
         line.addSubcommand(new ClearCommand(output));
         line.addSubcommand(new SheetCommand(output));
         line.addSubcommand(new CheckCommand(output));
+        line.addSubcommand(new CompareCommand(output));
+        line.addSubcommand(new SnapshotCommand(output, java.time.Clock.systemUTC()));
         line.addSubcommand(new PlanCommand(output));
         line.addSubcommand(new AutomationCommand(output));
         line.setOut(new java.io.PrintWriter(out, true, java.nio.charset.StandardCharsets.UTF_8));

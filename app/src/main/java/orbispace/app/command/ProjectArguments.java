@@ -85,7 +85,9 @@ final class ProjectArguments {
     static void write(Path from, Path to, Design design) throws FileProblem {
         Path home = folder(to);
         makeFolder(home);
-        ProjectFile.read(from).write(to, ClearSong.movedTo(design, folder(from), home));
+        ProjectFile.read(from)
+                .withSnapshots(d -> ClearSong.movedTo(d, folder(from), home))
+                .write(to, ClearSong.movedTo(design, folder(from), home));
     }
 
     private static String names(java.util.List<String> names) {

@@ -23,7 +23,7 @@ final class SheetCommand implements Callable<Integer> {
             names = "--out",
             required = true,
             paramLabel = "FILE",
-            description = "file ending in .html, .md or .csv")
+            description = "file ending in .pdf, .html, .md or .csv")
     private @Nullable Path out;
 
     private final Output output;

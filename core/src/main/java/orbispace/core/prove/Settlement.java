@@ -15,8 +15,13 @@ public record Settlement(OptionalDouble residualDb, String words) {
     private static final double SAME_DB = -60;
     private static final double CLOSE_DB = -25;
 
-    /** Subtracts two sounds of one rate, channel by channel. */
+    /** Subtracts two wet sounds of one rate, channel by channel. */
     public static Settlement of(Audio first, Audio second) {
+        return of(first, second, first);
+    }
+
+    /** Subtracts two mixes; what is left is told against the wet of the first. */
+    public static Settlement of(Audio first, Audio second, Audio wet) {
         double difference = 0;
         double power = 0;
         int frames = Math.max(first.frames(), second.frames());
@@ -27,7 +32,8 @@ public record Settlement(OptionalDouble residualDb, String words) {
                 double x = i < a.length ? a[i] : 0;
                 double y = i < b.length ? b[i] : 0;
                 difference += (x - y) * (x - y);
-                power += x * x;
+                double w = i < wet.frames() ? wet.channel(c)[i] : 0;
+                power += w * w;
             }
         }
         if (power == 0 && difference > 0) {

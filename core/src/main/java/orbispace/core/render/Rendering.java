@@ -2,6 +2,7 @@ package orbispace.core.render;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import orbispace.core.audio.Audio;
 
@@ -16,5 +17,11 @@ public record Rendering(Map<String, Audio> wets, Audio dry, Audio mix) {
     /** Keeps its own map. */
     public Rendering {
         wets = Collections.unmodifiableMap(new LinkedHashMap<>(wets));
+    }
+
+    /** All returns together. */
+    public Audio wet() {
+        return Mixdown.sum(
+                Audio.silence(dry.sampleRateHz(), 2, dry.frames()), List.copyOf(wets.values()));
     }
 }
