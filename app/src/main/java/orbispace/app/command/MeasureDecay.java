@@ -23,13 +23,18 @@ final class MeasureDecay extends SoundFileCommand {
     @Override
     public Integer call() throws FileProblem {
         DecayReport report = DecayMeter.measure(read());
+        output.print(document(report), () -> lines(report));
+        return 0;
+    }
+
+    /** A report with the keys of this command. */
+    static ObjectNode document(DecayReport report) {
         ObjectNode document = Output.object();
         Output.put(document, "predelayMillis", 1000 * report.predelaySeconds());
         document.set("broadband", band(report.broadband()));
         ArrayNode bands = document.putArray("bands");
         report.bands().forEach(b -> bands.add(band(b)));
-        output.print(document, () -> lines(report));
-        return 0;
+        return document;
     }
 
     private static ObjectNode band(BandDecay b) {
@@ -54,7 +59,8 @@ final class MeasureDecay extends SoundFileCommand {
                 : OptionalDouble.empty();
     }
 
-    private void lines(DecayReport report) {
+    /** A report for people. */
+    void lines(DecayReport report) {
         output.line("predelay %.3f ms", 1000 * report.predelaySeconds());
         output.line(
                 "%-10s %9s %9s %9s %8s %8s %6s",

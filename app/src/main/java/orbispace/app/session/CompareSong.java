@@ -63,14 +63,6 @@ public final class CompareSong {
     }
 
     private static Audio times(Audio audio, double db) {
-        float gain = (float) Decibels.toAmplitude(db);
-        float[][] channels = new float[audio.channelCount()][];
-        for (int c = 0; c < channels.length; c++) {
-            channels[c] = audio.channel(c).clone();
-            for (int i = 0; i < channels[c].length; i++) {
-                channels[c][i] *= gain;
-            }
-        }
-        return Audio.of(audio.sampleRateHz(), channels);
+        return audio.scaled(Decibels.toAmplitude(db));
     }
 }

@@ -339,4 +339,92 @@ class SpacesCommandTest extends CommandCase {
                 1,
                 "is there already");
     }
+
+    @Test
+    void aUnitIsMeasuredByAnExchangeOfFiles() throws IOException {
+        String sweep = folder.resolve("sweep.wav").toString();
+        String recording = folder.resolve("recording.wav").toString();
+        String response = folder.resolve("response.wav").toString();
+        run("sweep", "--out", sweep, "--seconds", "3");
+        run("sweep", "--out", recording, "--through-simulated-unit", sweep);
+        String[] capture = {
+            "capture", "--sweep", sweep, "--recording", recording, "--out", response, "--label", "2"
+        };
+        JsonNode j = run(with(capture, "--fit", "--json")).json();
+        assertThat(j.path("latencySamples").asInt()).isEqualTo(211);
+        assertThat(j.path("inverted").asBoolean()).isTrue();
+        assertThat(j.path("trueSeconds").asDouble()).isBetween(1.7, 1.85);
+        assertThat(j.path("bands").size()).isEqualTo(8);
+        assertThat(j.path("fit").path("worstPercent").asDouble()).isLessThan(8);
+        assertThat(java.nio.file.Path.of(response)).exists();
+        assertThat(run(capture).out()).contains("upside down", "label 2.00 s, truth 1.");
+        assertOneLine(
+                run("capture", "--sweep", sweep, "--recording", sweep, "--out", sweep),
+                2,
+                "is an input");
+        Path song = Songs.write(folder);
+        assertThat(song).exists();
+        String voice = folder.resolve("lead-voice.wav").toString();
+        assertOneLine(
+                run("capture", "--sweep", sweep, "--recording", voice, "--out", response),
+                1,
+                "does not hold this sweep");
+        assertOneLine(
+                run(
+                        "capture",
+                        "--sweep",
+                        voice.replace("voice", "x"),
+                        "--recording",
+                        voice,
+                        "--out",
+                        response),
+                1,
+                "lead-x.wav");
+        assertOneLine(run("sweep", "--out", "x.mp3"), 2, ".wav");
+    }
+
+    private static String[] with(String[] args, String... more) {
+        String[] all = java.util.Arrays.copyOf(args, args.length + more.length);
+        System.arraycopy(more, 0, all, args.length, more.length);
+        return all;
+    }
+
+    @Test
+    void findingsAreListedAndSnapshotsCompared() throws IOException {
+        Path project = Songs.write(folder);
+        JsonNode j = run("check", project.toString(), "--json").json();
+        for (JsonNode f : j.path("findings")) {
+            assertThat(f.path("rule").asString()).matches("[a-z-]+");
+            assertThat(f.path("severity").asString()).isIn("act", "weigh", "know");
+            assertThat(f.path("evidence").asString()).isNotEmpty();
+        }
+        assertThat(j.path("findings").size()).isPositive();
+        assertThat(run("check", project.toString()).status()).isZero();
+        assertThat(run("check", project.toString(), "--strict").status()).isEqualTo(1);
+        Path kept = folder.resolve("kept.orbispace.json");
+        run("snapshot", project.toString(), "--name", "first", "--out", kept.toString());
+        assertThat(run("snapshot", kept.toString()).out()).contains("first");
+        JsonNode same =
+                run("compare", kept.toString(), "--a", "first", "--b", "now", "--json").json();
+        assertThat(same.path("gainDb").asDouble()).isZero();
+        assertThat(same.path("residualDb").isNull()).isTrue();
+        Path laid = folder.resolve("laid.orbispace.json");
+        Path louder = folder.resolve("louder.orbispace.json");
+        java.nio.file.Files.writeString(
+                louder,
+                java.nio.file.Files.readString(kept)
+                        .replaceFirst("\"levelDb\" : [-0-9.]+", "\"levelDb\" : 0"));
+        JsonNode other =
+                run("compare", louder.toString(), "--a", "first", "--b", "now", "--json").json();
+        assertThat(other.path("loudnessB").asDouble())
+                .isNotEqualTo(other.path("loudnessA").asDouble());
+        assertThat(other.path("residualDb").isNumber()).isTrue();
+        assertThat(laid).doesNotExist();
+        assertOneLine(
+                run("compare", kept.toString(), "--a", "none", "--b", "now"), 1, "it has first");
+        assertOneLine(
+                run("snapshot", kept.toString(), "--name", "First", "--out", laid.toString()),
+                1,
+                "already");
+    }
 }

@@ -1,0 +1,171 @@
+package orbispace.app.command;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.Callable;
+import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.core.audio.Audio;
+import orbispace.core.measure.BandDecay;
+import orbispace.core.measure.DecayTime;
+import orbispace.core.measure.Sweep;
+import orbispace.core.measure.UnitMeter;
+import orbispace.core.measure.UnitReport;
+import orbispace.core.prove.ReverbFit;
+import orbispace.core.render.Job;
+import orbispace.files.FileProblem;
+import orbispace.files.SoundReader;
+import orbispace.files.WavWriter;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Finds the response of a unit from the recording of a sweep. */
+@Command(
+        name = "capture",
+        mixinStandardHelpOptions = true,
+        description = "finds a unit's impulse response, latency, decay, noise and distortion")
+final class CaptureCommand implements Callable<Integer> {
+    @Option(
+            names = "--sweep",
+            required = true,
+            paramLabel = "FILE",
+            description = "what was played")
+    private @Nullable Path sweep;
+
+    @Option(
+            names = "--recording",
+            required = true,
+            paramLabel = "FILE",
+            description = "what came back")
+    private @Nullable Path recording;
+
+    @Option(
+            names = "--out",
+            required = true,
+            paramLabel = "IR.wav",
+            description = "where the response goes")
+    private @Nullable Path out;
+
+    @Option(
+            names = "--label",
+            paramLabel = "S",
+            description = "decay that the unit's panel says, to be set against the truth")
+    private @Nullable Double label;
+
+    @Option(names = "--fit", description = "also set our reverb to decay like it")
+    private boolean fit;
+
+    private final Output output;
+
+    CaptureCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        Path to = java.util.Objects.requireNonNull(out);
+        Path played = java.util.Objects.requireNonNull(sweep);
+        Path heard = java.util.Objects.requireNonNull(recording);
+        for (Path input : new Path[] {played, heard}) {
+            if (input.toAbsolutePath().equals(to.toAbsolutePath())) {
+                throw new WrongUsage("--out " + to + " is an input");
+            }
+        }
+        UnitReport report = measured(played, heard);
+        WavWriter.write(to, report.response(), WavWriter.Depth.FLOAT_32, "response of a unit");
+        Optional<ReverbFit> fitted =
+                fit ? ReverbFit.of(report.response(), 0, Job.QUIET) : Optional.empty();
+        output.print(document(report, to, fitted), () -> lines(report, fitted, to));
+        return 0;
+    }
+
+    private static UnitReport measured(Path played, Path heard) throws FileProblem {
+        Audio sweep = SoundReader.read(played);
+        try {
+            Sweep.of(sweep);
+        } catch (IllegalArgumentException e) {
+            throw new FileProblem(played + ": is no sweep of ours: " + e.getMessage(), e);
+        }
+        try {
+            return UnitMeter.measure(sweep, SoundReader.read(heard));
+        } catch (IllegalArgumentException e) {
+            throw new FileProblem(heard + ": " + e.getMessage(), e);
+        }
+    }
+
+    private ObjectNode document(UnitReport report, Path to, Optional<ReverbFit> fitted) {
+        ObjectNode document = MeasureDecay.document(report.decay());
+        document.put("file", to.toString())
+                .put("latencySamples", report.latencySamples())
+                .put("inverted", report.inverted())
+                .put("noiseDbfs", report.noiseDbfs())
+                .put("driftPpm", report.driftPpm())
+                .put("driftMatters", report.drifts());
+        ArrayNode harmonics = document.putArray("harmonics");
+        report.harmonics()
+                .forEach(h ->
+                        harmonics.addObject().put("order", h.order()).put("levelDb", h.levelDb()));
+        OptionalDouble truth = truth(report);
+        if (label != null) {
+            document.put("labelSeconds", label);
+            Output.put(document, "trueSeconds", truth);
+        }
+        fitted.ifPresent(f -> {
+            ObjectNode n = document.putObject("fit");
+            n.put("kind", f.space().kind().label())
+                    .put("decaySeconds", f.space().decaySeconds())
+                    .put("lowRatio", f.space().lowRatio())
+                    .put("highRatio", f.space().highRatio())
+                    .put("residualPercent", 100 * f.residual())
+                    .put("worstPercent", 100 * f.worst())
+                    .put("clarityOffDb", f.clarityOffDb());
+        });
+        return document;
+    }
+
+    /** Mean of T30 at 500 Hz and 1 kHz, as a panel would say it. */
+    private static OptionalDouble truth(UnitReport report) {
+        return report.decay().bands().stream()
+                .filter(b -> b.centreHz() > 400 && b.centreHz() < 1100)
+                .map(BandDecay::t30)
+                .filter(DecayTime.Measured.class::isInstance)
+                .mapToDouble(t -> ((DecayTime.Measured) t).seconds())
+                .average();
+    }
+
+    private void lines(UnitReport report, Optional<ReverbFit> fitted, Path to) {
+        output.line(
+                "latency %d samples%s, noise %.1f dBFS, drift %.1f ppm%s",
+                report.latencySamples(),
+                report.inverted() ? ", upside down" : "",
+                report.noiseDbfs(),
+                report.driftPpm(),
+                report.drifts() ? " (undone; let one clock serve both)" : "");
+        report.harmonics()
+                .forEach(h -> output.line("harmonic %d  %.1f dB", h.order(), h.levelDb()));
+        if (label != null) {
+            output.line(
+                    "label %.2f s, truth %s",
+                    label,
+                    truth(report).isPresent()
+                            ? String.format(
+                                    java.util.Locale.ROOT, "%.2f s", truth(report).getAsDouble())
+                            : "not measurable");
+        }
+        new MeasureDecay(output).lines(report.decay());
+        fitted.ifPresent(f ->
+                output.line(
+                        "like our %s with decay %.2f s, lows x%.2f, highs x%.2f: T30 off by %.1f %%"
+                                + " on the mean, %.1f %% at most",
+                        f.space().kind().label(),
+                        f.space().decaySeconds(),
+                        f.space().lowRatio(),
+                        f.space().highRatio(),
+                        100 * f.residual(),
+                        100 * f.worst()));
+        output.line("%s", to);
+    }
+}

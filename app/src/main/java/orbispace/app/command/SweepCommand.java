@@ -1,0 +1,69 @@
+package orbispace.app.command;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.core.audio.Audio;
+import orbispace.core.measure.Sweep;
+import orbispace.demo.SimulatedUnit;
+import orbispace.files.FileProblem;
+import orbispace.files.SoundReader;
+import orbispace.files.WavWriter;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes the sweep that a unit is measured with, or plays one through the simulated unit. */
+@Command(
+        name = "sweep",
+        mixinStandardHelpOptions = true,
+        description = "writes a sweep to play through any unit; record all of it, its silence too")
+final class SweepCommand implements Callable<Integer> {
+    @Option(names = "--out", required = true, paramLabel = "FILE", description = "WAV to write")
+    private @Nullable Path out;
+
+    @Option(
+            names = "--seconds",
+            paramLabel = "S",
+            description = "length of the sweep, 1 to 60; 10 if not given")
+    private double seconds = 10;
+
+    @Option(names = "--rate", paramLabel = "HZ", description = "sample rate; 48000 if not given")
+    private double rate = 48000;
+
+    @Option(
+            names = "--through-simulated-unit",
+            paramLabel = "SWEEP",
+            description = "instead write what is recorded of a sweep through a simulated unit")
+    private @Nullable Path through;
+
+    private final Output output;
+
+    SweepCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        Path file = java.util.Objects.requireNonNull(out);
+        if (!file.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".wav")) {
+            throw new WrongUsage("--out " + file + " does not end in .wav");
+        }
+        if (through != null && through.toAbsolutePath().equals(file.toAbsolutePath())) {
+            throw new WrongUsage("--out " + file + " is the sweep itself");
+        }
+        Audio audio =
+                through == null
+                        ? new Sweep(rate, seconds).audio()
+                        : SimulatedUnit.record(SoundReader.read(through));
+        String what = through == null ? "exponential sine sweep" : "recording of a simulated unit";
+        WavWriter.write(file, audio, WavWriter.Depth.FLOAT_32, what);
+        ObjectNode document = Output.object();
+        document.put("file", file.toString())
+                .put("seconds", audio.seconds())
+                .put("sampleRateHz", audio.sampleRateHz());
+        output.print(document, () -> output.line("%s", file));
+        return 0;
+    }
+}

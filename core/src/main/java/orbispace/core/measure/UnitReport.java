@@ -1,0 +1,46 @@
+package orbispace.core.measure;
+
+import java.util.List;
+import orbispace.core.audio.Audio;
+
+/**
+ * What a sweep tells of a unit that it was played through.
+ *
+ * @param response its linear impulse response from its first arrival on, one channel per channel of
+ *     the recording; 1 stands for unit gain
+ * @param latencySamples from the start of the recording to the first arrival
+ * @param inverted whether the first arrival points down
+ * @param noiseDbfs mean level of the recording's last half second
+ * @param harmonics level of each harmonic under the linear response
+ * @param driftPpm by how much the recorder's clock runs faster than the player's
+ * @param decay of the response
+ */
+public record UnitReport(
+        Audio response,
+        int latencySamples,
+        boolean inverted,
+        double noiseDbfs,
+        List<Harmonic> harmonics,
+        double driftPpm,
+        DecayReport decay) {
+    /** Drift from which it is warned about, in parts per million. */
+    public static final double DRIFT_PPM = 2;
+
+    /**
+     * A harmonic.
+     *
+     * @param order 2 or more
+     * @param levelDb energy of its response re that of the linear one
+     */
+    public record Harmonic(int order, double levelDb) {}
+
+    /** Keeps its own list. */
+    public UnitReport {
+        harmonics = List.copyOf(harmonics);
+    }
+
+    /** Whether the clocks ran apart enough to matter. */
+    public boolean drifts() {
+        return Math.abs(driftPpm) > DRIFT_PPM;
+    }
+}
