@@ -35,14 +35,14 @@ final class CompareCommand implements Callable<Integer> {
             required = true,
             paramLabel = "SNAPSHOT",
             description = "a snapshot by its name, or now for the design itself")
-    private @Nullable String first;
+    private String first = "";
 
     @Option(
             names = "--b",
             required = true,
             paramLabel = "SNAPSHOT",
             description = "the other, likewise")
-    private @Nullable String second;
+    private String second = "";
 
     @Option(names = "--section", paramLabel = "NAME", description = "only this section")
     private @Nullable String section;
@@ -55,8 +55,8 @@ final class CompareCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FileProblem {
-        if (project == null || first == null || second == null) {
-            throw new WrongUsage("name a project and two snapshots");
+        if (project == null) {
+            throw new WrongUsage("name a project");
         }
         ProjectFile file = ProjectFile.read(project);
         Design a = design(file, first);

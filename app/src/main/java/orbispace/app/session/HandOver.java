@@ -77,7 +77,7 @@ public final class HandOver {
             for (String ending : order.sheetEndings()) {
                 job.check();
                 Path file = order.folder().resolve("recall-sheet" + ending);
-                SheetWriter.write(file, sheet);
+                SheetWriter.write(file, sheet, ending.startsWith(".letter"));
                 files.add(file);
             }
         }

@@ -124,6 +124,16 @@ public final class Jobs {
                 .execute(() -> finish(name, cancelled, then));
     }
 
+    /** Does something on the interface thread after a pause that counts as no work. */
+    void quietly(long pauseMillis, Runnable then) {
+        CompletableFuture.delayedExecutor(pauseMillis, TimeUnit.MILLISECONDS, interfaceThread)
+                .execute(() -> {
+                    if (!workers.isShutdown()) {
+                        then.run();
+                    }
+                });
+    }
+
     /** Does something on the interface thread, unless a job is cancelled until then. */
     void later(Job job, Runnable then) {
         interfaceThread.execute(() -> {

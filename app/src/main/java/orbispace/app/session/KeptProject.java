@@ -7,18 +7,23 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.design.Design;
+import orbispace.core.prove.Logbook;
 import orbispace.core.render.Job;
 import orbispace.files.Autosave;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Where the open project is kept: its file, the folder of its stems, its state after every change,
  * and the projects before it.
  */
 final class KeptProject {
+    private static final Logger LOG = LoggerFactory.getLogger(KeptProject.class);
+
     private final RecentProjects recent;
     private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
     private final StateKeeper keeper = new StateKeeper();
@@ -114,10 +119,42 @@ final class KeptProject {
         }
     }
 
+    /** Snapshots and log of the project. */
+    Logbook logbook() {
+        return project.logbook();
+    }
+
+    /**
+     * Keeps another logbook, in the file at once if there is one: the log is written as it happens,
+     * while the design is only saved when that is asked for.
+     */
+    void keepLog(Logbook log) {
+        project = project.withLogbook(log);
+        Path path = file.get();
+        if (path != null) {
+            ProjectFile document = project;
+            Path home = Objects.requireNonNull(path.getParent());
+            Path from = folder == null ? home : folder;
+            keeper.run(() -> write(document, path, from, home));
+        }
+    }
+
+    private static void write(ProjectFile document, Path path, Path from, Path home) {
+        try {
+            document.withSnapshots(d -> Relocation.moved(d, from, home))
+                    .write(path, document.design());
+        } catch (FileProblem e) {
+            LOG.warn("the log could not be kept: {}", e.getMessage());
+        }
+    }
+
     /** Writes a design; nothing changes if that fails. Stems stay named from their own folder. */
     void save(Path path, Design design) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
-        project = project.save(absolute, Relocation.moved(design, folder, absolute.getParent()));
+        Path home = absolute.getParent();
+        project =
+                project.withSnapshots(d -> Relocation.moved(d, folder, home))
+                        .save(absolute, Relocation.moved(design, folder, home));
         dropState();
         file.set(absolute);
         recent.add(absolute);

@@ -24,6 +24,7 @@ final class Listening {
         this.before = before;
         this.span = span;
         transport.hearingBefore().addListener((o, was, is) -> hear());
+        transport.blind().addListener((o, was, is) -> hear());
         transport.mono().addListener((o, was, is) -> hear());
         transport.wetOnly().addListener((o, was, is) -> hear());
         transport.returnAlone().addListener((o, was, is) -> hear());
@@ -37,7 +38,8 @@ final class Listening {
 
     /** Makes the design that is to be heard sound, at the loudness of its pair. */
     void hear() {
-        boolean hearing = transport.hearingBefore().get();
+        Boolean blind = transport.blind().get();
+        boolean hearing = blind == null ? transport.hearingBefore().get() : blind;
         MixMeasure mix = measured.mix().get();
         transport.hear(hearing ? before.get() : now.get(), mix == null ? 0 : mix.matchDb(hearing));
     }

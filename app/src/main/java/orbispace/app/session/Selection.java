@@ -17,6 +17,7 @@ public final class Selection {
     private final ObjectProperty<EventChoice> events =
             new SimpleObjectProperty<>(EventChoice.USUAL);
     private final StringProperty returnId = new SimpleStringProperty("");
+    private final StringProperty wanted = new SimpleStringProperty("");
     private final StringProperty sourceId = new SimpleStringProperty("");
 
     Selection() {}
@@ -44,6 +45,11 @@ public final class Selection {
     /** What is chosen on the ruler of tempo and form; null for nothing. */
     public ObjectProperty<@Nullable FormItem> form() {
         return form;
+    }
+
+    /** Name of a screen that is to come to the front; empty for none. */
+    public StringProperty wanted() {
+        return wanted;
     }
 
     /** Which of the song's own events are shown as rings. */

@@ -49,6 +49,7 @@ public final class Session {
     private final Clearing clearing;
     private final Planning planning;
     private final Throwing throwing;
+    private final Proving proving;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -76,6 +77,7 @@ public final class Session {
         clearing = new Clearing(this);
         planning = new Planning(this);
         throwing = new Throwing(this);
+        proving = new Proving(this, kept, java.time.Clock.systemUTC());
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -166,6 +168,11 @@ public final class Session {
     /** The field over the song's sections. */
     public Planning planning() {
         return planning;
+    }
+
+    /** Findings, snapshots, log and blind trials. */
+    public Proving proving() {
+        return proving;
     }
 
     /** Throwing words. */
@@ -292,7 +299,13 @@ public final class Session {
         measure();
     }
 
-    /** Takes another design as one step. */
+    /** Compares with another design from now on. */
+    void compareWith(Design other) {
+        before.set(other);
+        measure();
+    }
+
+    /** Takes another design as a step of its own. */
     void replace(Design other, String label) {
         editing.replace(other, label);
         changed();
@@ -305,6 +318,7 @@ public final class Session {
         keepSection(now);
         field.unsettle();
         clearing.changed();
+        proving.changed();
         if (bringing.recovered().get() != null) {
             kept.setStateAside();
         }
@@ -411,6 +425,7 @@ public final class Session {
         clearing.begin();
         planning.begin();
         throwing.begin();
+        proving.begin();
         field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);

@@ -52,6 +52,11 @@ public final class Survey {
         this.problem = problem;
     }
 
+    /** Stems that share sound, as far as that was looked for. */
+    List<SharedSound> pairs() {
+        return pairs;
+    }
+
     /** The song as it was given last. */
     private record Heard(Design design, SongStems stems, SongMaterial material) {}
 

@@ -35,6 +35,7 @@ public final class Transport {
     private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
     private final BooleanProperty looping = new SimpleBooleanProperty(false);
+    private final ObjectProperty<@Nullable Boolean> blind = new SimpleObjectProperty<>();
     private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
     private final BooleanProperty clicking = new SimpleBooleanProperty(false);
     private final BooleanProperty mono = new SimpleBooleanProperty(false);
@@ -60,6 +61,11 @@ public final class Transport {
     /** Whether the chosen section repeats. */
     public BooleanProperty looping() {
         return looping;
+    }
+
+    /** What a blind trial lets be heard, the field before or now; null while none runs. */
+    public ObjectProperty<@Nullable Boolean> blind() {
+        return blind;
     }
 
     /** Whether the field before is heard. */

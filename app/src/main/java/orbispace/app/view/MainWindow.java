@@ -58,6 +58,7 @@ public final class MainWindow {
         screens.put(Step.ORBIT, new OrbitView(session));
         screens.put(Step.CLEAR, new ClearView(session));
         screens.put(Step.PLAN, new PlanView(session));
+        screens.put(Step.PROVE, new ProveView(session));
         screens.put(Step.SHEET, new SheetView(session));
         welcome = new Welcome(files);
         problemBar = problemBar();
@@ -76,6 +77,12 @@ public final class MainWindow {
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
         scene = new Scene(root, 1280, 800);
+        session.selection()
+                .wanted()
+                .addListener((o, was, is) -> {
+                    show(is);
+                    session.selection().wanted().set("");
+                });
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         scene.setOnDragOver(files::offered);
@@ -254,8 +261,8 @@ public final class MainWindow {
             keys.setText(
                     screen().keys()
                             + " Space: play. L: repeat the section. B: before or after; Shift+B:"
-                            + " compare with now. M: mono. W: wet alone. 1, 2, 3, 6: Song, Orbit,"
-                            + " Clear, Sheet. Ctrl+N, O, S: new, open, save. ?: these lines.");
+                            + " compare with now. M: mono. W: wet alone. 1 to 6: the steps."
+                            + " Ctrl+N, O, S: new, open, save. ?: these lines.");
             keys.setVisible(!keys.isVisible());
         }
         for (Step s : Step.values()) {

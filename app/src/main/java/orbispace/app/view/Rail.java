@@ -125,6 +125,17 @@ final class Rail extends VBox {
                         pen.line(x, 24, x, 26, ink, 1.2);
                     }
                 }
+                case PROVE -> {
+                    pen.line(18, 9, 18, 26, ink, 1.5);
+                    pen.line(10, 12, 26, 12, ink, 1.5);
+                    pen.line(13, 26, 23, 26, ink, 1.5);
+                    pen.g.setStroke(ink);
+                    pen.g.setLineWidth(1.3);
+                    for (double x : new double[] {10, 26}) {
+                        pen.g.strokePolygon(
+                                new double[] {x - 4, x, x + 4}, new double[] {20, 12, 20}, 3);
+                    }
+                }
                 case SHEET -> {
                     pen.g.setStroke(ink);
                     pen.g.setLineWidth(1.4);

@@ -23,7 +23,9 @@ import orbispace.files.WavWriter;
 /** What to hand over, in which form, and where to. */
 final class SheetInspector extends VBox {
     private final Session session;
-    private final CheckBox html = box("Page to print", ".html");
+    private final CheckBox pdf = box("Print on A4", ".pdf");
+    private final CheckBox letter = box("on Letter instead", "");
+    private final CheckBox html = box("Page for a browser", ".html");
     private final CheckBox markdown = box("Text", ".md");
     private final CheckBox csv = box("Table", ".csv");
     private final CheckBox prints = box("Printed returns and mix", "");
@@ -45,6 +47,8 @@ final class SheetInspector extends VBox {
         sub.getStyleClass().add("caption");
         VBox head = new VBox(-2, title, sub);
         head.getStyleClass().add("inspector-head");
+        pdf.setSelected(true);
+        letter.visibleProperty().bind(pdf.selectedProperty());
         html.setSelected(true);
         markdown.setSelected(true);
         csv.setSelected(true);
@@ -63,14 +67,23 @@ final class SheetInspector extends VBox {
         progress.setVisible(false);
         progress.managedProperty().bind(progress.visibleProperty());
         cancel.managedProperty().bind(cancel.visibleProperty());
+        LogPanel log = new LogPanel(session);
+        ToggleButton out = Plate.toggle("Hand over", "what is handed over");
+        ToggleButton book = Plate.toggle("Log", "the log");
+        VBox all = new VBox(8);
+        out.setOnAction(e -> turn(out, book, all, log, true));
+        book.setOnAction(e -> turn(out, book, all, log, false));
+        VBox.setVgrow(log, Priority.ALWAYS);
         setSpacing(10);
-        getChildren()
+        getChildren().addAll(new HBox(6, out, book), all, log);
+        turn(out, book, all, log, true);
+        all.getChildren()
                 .addAll(
                         head,
                         caps("RECALL SHEET"),
-                        html,
-                        markdown,
-                        csv,
+                        new HBox(10, pdf, letter),
+                        new HBox(10, html),
+                        new HBox(10, markdown, csv),
                         caps("PRINTS"),
                         prints,
                         depthRow(),
@@ -91,6 +104,16 @@ final class SheetInspector extends VBox {
                     lanes.refresh();
                 });
         suggest();
+    }
+
+    private static void turn(
+            ToggleButton out, ToggleButton book, VBox all, LogPanel log, boolean toOut) {
+        out.setSelected(toOut);
+        book.setSelected(!toOut);
+        all.setVisible(toOut);
+        all.setManaged(toOut);
+        log.setVisible(!toOut);
+        log.setManaged(!toOut);
     }
 
     static CheckBox box(String text, String ending) {
@@ -141,6 +164,9 @@ final class SheetInspector extends VBox {
             return;
         }
         List<String> endings = new ArrayList<>();
+        if (pdf.isSelected()) {
+            endings.add(letter.isSelected() ? ".letter.pdf" : ".pdf");
+        }
         if (html.isSelected()) {
             endings.add(".html");
         }

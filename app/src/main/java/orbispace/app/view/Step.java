@@ -10,6 +10,8 @@ enum Step {
     CLEAR("Clear", 3),
     /** The song. */
     PLAN("Plan", 4),
+    /** What the work changed, and whether one hears it. */
+    PROVE("Prove", 5),
     /** Hand-over. */
     SHEET("Sheet", 6);
 

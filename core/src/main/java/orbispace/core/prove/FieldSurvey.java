@@ -1,5 +1,6 @@
 package orbispace.core.prove;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -122,11 +123,11 @@ public final class FieldSurvey {
         return all <= 0 ? 0 : response.slice(0, cut).meanSquare() * cut / all;
     }
 
-    private static float[] envelope(Audio wet) {
+    private static List<Float> envelope(Audio wet) {
         int step = (int) Math.round(ReturnFacts.STEP_SECONDS * wet.sampleRateHz());
-        float[] envelope = new float[wet.frames() / step];
-        for (int i = 0; i < envelope.length; i++) {
-            envelope[i] = (float) wet.slice(i * step, (i + 1) * step).meanSquare();
+        List<Float> envelope = new ArrayList<>();
+        for (int at = 0; at + step <= wet.frames(); at += step) {
+            envelope.add((float) wet.slice(at, at + step).meanSquare());
         }
         return envelope;
     }

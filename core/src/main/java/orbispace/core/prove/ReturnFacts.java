@@ -1,5 +1,6 @@
 package orbispace.core.prove;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -22,7 +23,7 @@ import orbispace.core.measure.StereoReport;
 public record ReturnFacts(
         ReturnCost cost,
         StereoReport stereo,
-        float[] envelope,
+        List<Float> envelope,
         OptionalDouble wetShare,
         double directShare,
         Optional<DuckCourse> ducking,
@@ -32,22 +33,12 @@ public record ReturnFacts(
 
     /** Keeps its own copies. */
     public ReturnFacts {
-        envelope = envelope.clone();
+        envelope = List.copyOf(envelope);
         copies = Map.copyOf(copies);
-    }
-
-    @Override
-    public float[] envelope() {
-        return envelope.clone();
     }
 
     /** Whether it makes any sound. */
     boolean sounds() {
-        for (float power : envelope) {
-            if (power > 0) {
-                return true;
-            }
-        }
-        return false;
+        return envelope.stream().anyMatch(power -> power > 0);
     }
 }

@@ -42,26 +42,24 @@ final class SameJob implements FieldRule {
     }
 
     /** Correlation of two envelopes over all steps in which either sounds. */
-    static double correlation(float[] a, float[] b) {
+    static double correlation(List<Float> a, List<Float> b) {
         double ab = 0;
         double aa = 0;
         double bb = 0;
         double ma = mean(a);
         double mb = mean(b);
-        for (int i = 0; i < Math.min(a.length, b.length); i++) {
-            ab += (a[i] - ma) * (b[i] - mb);
-            aa += (a[i] - ma) * (a[i] - ma);
-            bb += (b[i] - mb) * (b[i] - mb);
+        for (int i = 0; i < Math.min(a.size(), b.size()); i++) {
+            double x = a.get(i) - ma;
+            double y = b.get(i) - mb;
+            ab += x * y;
+            aa += x * x;
+            bb += y * y;
         }
         return aa <= 0 || bb <= 0 ? 0 : ab / Math.sqrt(aa * bb);
     }
 
-    private static double mean(float[] x) {
-        double sum = 0;
-        for (float v : x) {
-            sum += v;
-        }
-        return x.length == 0 ? 0 : sum / x.length;
+    private static double mean(List<Float> x) {
+        return x.stream().mapToDouble(v -> v).average().orElse(0);
     }
 
     private static Finding finding(Return a, Return b, double alike) {

@@ -75,11 +75,11 @@ class FieldFindingsTest {
     }
 
     private static ReturnFacts facts(
-            double lows, double lu, OptionalDouble monoLoss, double share, float[] envelope) {
+            double lows, double lu, OptionalDouble monoLoss, double share, Float... envelope) {
         return new ReturnFacts(
                 new ReturnCost("x", List.of(lows, 0.1, 0.2, 0.6, 0.1 - lows), lu, lu / 2),
                 new StereoReport(OptionalDouble.of(0), monoLoss, List.of()),
-                envelope,
+                List.of(envelope),
                 OptionalDouble.of(share),
                 0,
                 Optional.empty(),
@@ -88,7 +88,7 @@ class FieldFindingsTest {
 
     /** A return about which there is nothing to say. */
     private static ReturnFacts good() {
-        return facts(0.005, 0.4, OptionalDouble.of(3), 0.015, new float[] {1, 0.2f, 0.8f, 0.1f});
+        return facts(0.005, 0.4, OptionalDouble.of(3), 0.015, 1f, 0.2f, 0.8f, 0.1f);
     }
 
     private static Design design(Return... all) {
@@ -180,11 +180,11 @@ class FieldFindingsTest {
 
     @Test
     void lowsInTheWetAreFoundFromTwoPercentOn() {
-        returns.put("A", facts(0.021, 0, OptionalDouble.of(3), 0.015, new float[] {1}));
+        returns.put("A", facts(0.021, 0, OptionalDouble.of(3), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).containsExactly("wet-lows");
         assertThat(findings(design(voiceHall(1))).getFirst().remedies().getFirst().label())
                 .isEqualTo("high-pass at 225 Hz, 24 dB/oct");
-        returns.put("A", facts(0.019, 0, OptionalDouble.of(3), 0.015, new float[] {1}));
+        returns.put("A", facts(0.019, 0, OptionalDouble.of(3), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).isEmpty();
     }
 
@@ -265,7 +265,7 @@ class FieldFindingsTest {
         cases.put(0.099, "");
         cases.put(0.101, "too-obvious");
         cases.forEach((share, rule) -> {
-            returns.put("A", facts(0, 0, OptionalDouble.of(3), share, new float[] {1}));
+            returns.put("A", facts(0, 0, OptionalDouble.of(3), share, 1f));
             List<String> found = rules(design(voiceHall(1)));
             assertThat(found).as("" + share).isEqualTo(rule.isEmpty() ? List.of() : List.of(rule));
         });
@@ -273,9 +273,9 @@ class FieldFindingsTest {
 
     @Test
     void monoMustNotCostMoreThanFourAndAHalfDecibels() {
-        returns.put("A", facts(0, 0, OptionalDouble.of(4.6), 0.015, new float[] {1}));
+        returns.put("A", facts(0, 0, OptionalDouble.of(4.6), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).containsExactly("mono-loss");
-        returns.put("A", facts(0, 0, OptionalDouble.of(4.4), 0.015, new float[] {1}));
+        returns.put("A", facts(0, 0, OptionalDouble.of(4.4), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).isEmpty();
         ReturnFacts g = good();
         StereoReport notched =
@@ -334,8 +334,7 @@ class FieldFindingsTest {
                                         Fields.hall("A", 1, Map.of("pad", -8.0)),
                                         Fields.hall("B", 1.4, Map.of("pad", -8.0)))))
                 .isEmpty();
-        returns.put(
-                "B", facts(0, 0, OptionalDouble.of(3), 0.015, new float[] {0.1f, 1, 0.2f, 0.9f}));
+        returns.put("B", facts(0, 0, OptionalDouble.of(3), 0.015, 0.1f, 1f, 0.2f, 0.9f));
         assertThat(rules(same)).isEmpty();
     }
 
@@ -376,9 +375,9 @@ class FieldFindingsTest {
 
     @Test
     void headroomCostsUpToOneDecibel() {
-        returns.put("A", facts(0, 1.1, OptionalDouble.of(3), 0.015, new float[] {1}));
+        returns.put("A", facts(0, 1.1, OptionalDouble.of(3), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).containsExactly("headroom-cost");
-        returns.put("A", facts(0, 0.9, OptionalDouble.of(3), 0.015, new float[] {1}));
+        returns.put("A", facts(0, 0.9, OptionalDouble.of(3), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).isEmpty();
     }
 

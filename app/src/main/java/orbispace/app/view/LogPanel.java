@@ -1,0 +1,103 @@
+package orbispace.app.view;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.OptionalDouble;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.session.Proving;
+import orbispace.app.session.Session;
+import orbispace.core.prove.LogEntry;
+import orbispace.files.Wording;
+
+/** The log: what changed, from, to and why, with what was measured; and notes. */
+final class LogPanel extends VBox {
+    private static final int MOST = 200;
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm");
+
+    private final Proving proving;
+    private final TextField note = new TextField();
+    private final TextField search = new TextField();
+    private final VBox entries = new VBox(6);
+
+    LogPanel(Session session) {
+        proving = session.proving();
+        note.setPromptText("a note, and Enter");
+        note.setAccessibleText("note for the log");
+        note.setOnAction(e -> {
+            proving.note(note.getText());
+            note.clear();
+        });
+        search.setPromptText("search");
+        search.setAccessibleText("search the log");
+        search.textProperty().addListener((o, was, is) -> refresh());
+        ScrollPane scroll = new ScrollPane(entries);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(note, search, scroll);
+        setSpacing(8);
+        proving.logbook().addListener((o, was, is) -> refresh());
+        refresh();
+    }
+
+    private void refresh() {
+        entries.getChildren().clear();
+        List<LogEntry> found = proving.search(search.getText());
+        for (LogEntry e : found.subList(0, Math.min(MOST, found.size()))) {
+            entries.getChildren().add(card(e));
+        }
+        if (found.isEmpty()) {
+            entries.getChildren()
+                    .add(
+                            line(
+                                    search.getText().isBlank()
+                                            ? "Every change that stays for ten seconds is noted"
+                                                    + " here."
+                                            : "Nothing in the log says that.",
+                                    "caption"));
+        }
+    }
+
+    private static Node card(LogEntry e) {
+        VBox box = new VBox(2);
+        box.getChildren().add(line(WHEN.format(e.when().atZone(ZoneId.systemDefault())), "caps"));
+        box.getChildren().add(line(e.what(), "row-name"));
+        if (!e.from().isEmpty() || !e.to().isEmpty()) {
+            String from = e.from().isEmpty() ? "nothing" : e.from();
+            String to = e.to().isEmpty() ? "nothing" : e.to();
+            box.getChildren().add(line(from + " became " + to, "caption"));
+        }
+        if (!e.why().isEmpty()) {
+            box.getChildren().add(line(e.why(), "why"));
+        }
+        OptionalDouble was = e.before().integratedLufs();
+        OptionalDouble is = e.after().integratedLufs();
+        if (was.isPresent() && is.isPresent()) {
+            box.getChildren()
+                    .add(
+                            line(
+                                    "mix "
+                                            + Wording.number(was.getAsDouble(), 1)
+                                            + " to "
+                                            + Wording.number(is.getAsDouble(), 1)
+                                            + " LUFS",
+                                    "caption"));
+        }
+        box.getStyleClass().addAll("chain-card", "resting");
+        return Plate.clip(box);
+    }
+
+    private static Label line(String text, String style) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        label.getStyleClass().add(style);
+        return label;
+    }
+}

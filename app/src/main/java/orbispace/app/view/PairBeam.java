@@ -1,0 +1,100 @@
+package orbispace.app.view;
+
+import java.util.OptionalDouble;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
+import orbispace.app.session.MixMeasure;
+import orbispace.app.session.Session;
+import orbispace.core.design.Design;
+import orbispace.core.prove.Snapshot;
+import orbispace.files.Wording;
+
+/** The pair that is compared, as a level beam between two tickets. */
+final class PairBeam extends ScalingCanvas {
+    private static final double TICKET = 250;
+
+    private final Session session;
+
+    PairBeam(Session session) {
+        this.session = session;
+    }
+
+    @Override
+    void paint(Pen pen, double w, double h) {
+        MixMeasure mix = session.measured().mix().get();
+        boolean same = session.before().get().equals(session.design().get());
+        ticket(pen, 0, "before", name(session.before().get(), "As opened"), h);
+        ticket(
+                pen,
+                w - TICKET,
+                "now",
+                same ? "The same" : name(session.design().get(), "As it stands"),
+                h);
+        double left = TICKET + 8;
+        double right = w - TICKET - 8;
+        double y = h / 2 - 4;
+        pen.line(left, y, right, y, pen.palette.ink, 1.6);
+        double middle = (left + right) / 2;
+        pen.g.setStroke(pen.palette.ink);
+        pen.g.setLineWidth(1.2);
+        pen.g.strokePolygon(
+                new double[] {middle - 9, middle, middle + 9}, new double[] {y + 14, y, y + 14}, 3);
+        if (mix == null) {
+            text(pen, "is being measured", middle, y - 8);
+            return;
+        }
+        lufs(pen, mix.before().integratedLufs(), left + (middle - left) / 2, y - 8);
+        lufs(pen, mix.after().integratedLufs(), middle + (right - middle) / 2, y - 8);
+        pen.text(turned(mix.matchDb(true)), left + 6, y + 18, Type.regular(11.5), pen.palette.ink2);
+        pen.text(
+                turned(mix.matchDb(false)),
+                right - 6,
+                y + 18,
+                Type.regular(11.5),
+                pen.palette.ink2,
+                TextAlignment.RIGHT);
+        text(pen, "B flips, matched", middle, y + 34);
+    }
+
+    private static void text(Pen pen, String words, double x, double y) {
+        pen.text(words, x, y, Type.regular(11.5), pen.palette.ink2, TextAlignment.CENTER);
+    }
+
+    private static void lufs(Pen pen, OptionalDouble lufs, double x, double y) {
+        String words = lufs.isEmpty() ? "silence" : Wording.number(lufs.getAsDouble(), 1) + " LUFS";
+        pen.text(words, x, y, Type.strong(14), pen.palette.ink, TextAlignment.CENTER);
+    }
+
+    private static String turned(double db) {
+        return db > -0.05 ? "left as it is" : "turned down " + Wording.number(-db, 1) + " dB";
+    }
+
+    private String name(Design design, String otherwise) {
+        return session.proving().logbook().get().snapshots().reversed().stream()
+                .filter(s -> s.design().equals(design))
+                .map(Snapshot::name)
+                .findFirst()
+                .orElse(otherwise);
+    }
+
+    private void ticket(Pen pen, double x, String which, String name, double h) {
+        pen.clipped(x + 0.5, 8.5, TICKET - 1, h - 18, 6, pen.palette.card, pen.palette.ink);
+        double cy = h / 2;
+        pen.circle(x + 36, cy, 22, null, pen.palette.ink, 1.2);
+        pen.circle(x + 36, cy, 18.5, pen.palette.disc, pen.palette.ink, 0.8);
+        for (double r : new double[] {4, 8, 12}) {
+            pen.g.setStroke(pen.palette.ink2);
+            pen.g.setLineWidth(1);
+            pen.g.strokeArc(
+                    x + 36 - r, cy + 6 - r, 2 * r, 2 * r, 30, 120, javafx.scene.shape.ArcType.OPEN);
+        }
+        pen.text(
+                Pen.cut(name, TICKET - 84, Type.strong(14)),
+                x + 70,
+                cy - 1,
+                Type.strong(14),
+                pen.palette.ink);
+        pen.text(which, x + 70, cy + 17, Type.regular(11.5), pen.palette.ink3);
+    }
+}
