@@ -59,6 +59,7 @@ public final class OrbispaceCommand implements Callable<Integer> {
         line.addSubcommand(new ResponseCommand(output));
         line.addSubcommand(new ClearCommand(output));
         line.addSubcommand(new SheetCommand(output));
+        line.addSubcommand(new HandOverCommand(output));
         line.addSubcommand(new SweepCommand(output));
         line.addSubcommand(new CaptureCommand(output));
         line.addSubcommand(new CheckCommand(output));

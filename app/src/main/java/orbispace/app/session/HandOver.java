@@ -5,9 +5,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import orbispace.core.design.Design;
+import orbispace.core.design.Return;
 import orbispace.core.design.Throw;
 import orbispace.core.plan.Automation;
 import orbispace.core.plan.ThrownWords;
+import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.AutomationCsv;
@@ -64,7 +66,7 @@ public final class HandOver {
     }
 
     /** Writes everything; answers the files. */
-    static List<Path> write(Design design, SongMaterial material, Order order, Job job)
+    public static List<Path> write(Design design, SongMaterial material, Order order, Job job)
             throws FileProblem {
         Prints.makeFolder(order.folder());
         List<Path> files = new ArrayList<>();
@@ -86,10 +88,31 @@ public final class HandOver {
                     new Prints.Order(
                             order.folder(), order.depth(), Optional.empty(), Optional.empty());
             files.addAll(Prints.print(design, material, prints, job).files());
+            files.addAll(responses(design, material, order.folder().resolve("responses"), job));
         }
         lanes(design, order, files);
         if (order.lanes().words()) {
             files.addAll(words(design, material, order.folder().resolve("words"), job));
+        }
+        files.addAll(Manifest.write(order.folder(), design.song().title(), files, job));
+        return files;
+    }
+
+    private static List<Path> responses(Design design, SongMaterial material, Path folder, Job job)
+            throws FileProblem {
+        List<Path> files = new ArrayList<>();
+        for (Return r : design.returns()) {
+            job.check();
+            if (ImpulseResponse.tellsAll(r.space())) {
+                Prints.makeFolder(folder);
+                Path file = folder.resolve(Prints.fileName(r));
+                WavWriter.write(
+                        file,
+                        ImpulseResponse.of(design, r, material.responses()),
+                        WavWriter.Depth.FLOAT_32,
+                        "impulse response of return " + r.id());
+                files.add(file);
+            }
         }
         return files;
     }

@@ -312,7 +312,7 @@ class SessionTest {
     }
 
     @Test
-    void handOverWritesSheetsAndPrints() throws InterruptedException, FileProblem {
+    void handOverWritesSheetsAndPrints() throws InterruptedException, java.io.IOException {
         Path to = folder.resolve("handover");
         List<Path> written = new ArrayList<>();
         session.handingOver()
@@ -336,8 +336,16 @@ class SessionTest {
                         "A-hall.wav",
                         "B-echo.wav",
                         "mix.wav",
+                        "A-hall.wav",
+                        "B-echo.wav",
                         "automation.mid",
-                        "automation.csv");
+                        "automation.csv",
+                        "manifest.csv",
+                        "read-me.html");
+        List<String> manifest = java.nio.file.Files.readAllLines(to.resolve("manifest.csv"));
+        assertThat(manifest).hasSize(10);
+        assertThat(manifest.get(5)).startsWith("mix.wav,dry sources and all returns,");
+        assertThat(manifest.get(5)).matches(".*,-[0-9.]+,-[0-9.]+,[0-9a-f]{64}");
         assertThat(SoundReader.read(to.resolve("mix.wav")).seconds()).isGreaterThan(9);
     }
 

@@ -1,0 +1,72 @@
+package orbispace.app.command;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import orbispace.app.session.HandOver;
+import orbispace.core.design.Design;
+import orbispace.core.render.Job;
+import orbispace.core.render.SongMaterial;
+import orbispace.files.ControllerTable;
+import orbispace.files.FileProblem;
+import orbispace.files.ProjectFolder;
+import orbispace.files.WavWriter;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes everything that is carried away into one folder. */
+@Command(
+        name = "handover",
+        mixinStandardHelpOptions = true,
+        description = "one folder with sheet, prints, responses, automation and a page about them")
+final class HandOverCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "PROJECT", description = "project file")
+    private @Nullable Path project;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "where to")
+    private @Nullable Path out;
+
+    @Option(names = "--bits", paramLabel = "N", description = "16, 24 or 32f; 24 if not given")
+    private String bits = "24";
+
+    @Option(names = "--letter", description = "print the sheet on Letter instead of A4")
+    private boolean letter;
+
+    private final Output output;
+
+    HandOverCommand(Output output) {
+        this.output = output;
+    }
+
+    @Override
+    public Integer call() throws FileProblem {
+        Design design = ProjectArguments.design(project);
+        WavWriter.Depth depth =
+                java.util.Arrays.stream(WavWriter.Depth.values())
+                        .filter(d -> d.label().equals(bits))
+                        .findFirst()
+                        .orElseThrow(() ->
+                                new OrbispaceCommand.WrongUsage(
+                                        "--bits " + bits + " is none of 16, 24, 32f"));
+        SongMaterial material =
+                ProjectFolder.readAll(
+                        ProjectArguments.folder(java.util.Objects.requireNonNull(project)), design);
+        HandOver.Order order =
+                new HandOver.Order(
+                        java.util.Objects.requireNonNull(out),
+                        List.of(letter ? ".letter.pdf" : ".pdf", ".html", ".md", ".csv"),
+                        true,
+                        depth,
+                        new HandOver.Lanes(List.of(".mid", ".csv"), ControllerTable.USUAL, true));
+        List<Path> files = HandOver.write(design, material, order, Job.QUIET);
+        ObjectNode document = Output.object();
+        ArrayNode list = document.putArray("files");
+        files.forEach(f -> list.add(f.toString()));
+        output.print(document, () -> files.forEach(f -> output.line("%s", f)));
+        return 0;
+    }
+}
