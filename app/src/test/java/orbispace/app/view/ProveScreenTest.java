@@ -161,6 +161,15 @@ class ProveScreenTest extends WindowCase {
     }
 
     @Test
+    void aChangeThatStaysIsNotedByItself() {
+        change();
+        until(() -> !session.proving().logbook().get().entries().isEmpty());
+        var entry = session.proving().logbook().get().entries().getLast();
+        assertThat(entry.what()).isEqualTo("return A Return");
+        assertThat(entry.to()).contains("3.0 dB");
+    }
+
+    @Test
     void theLogIsSearchedAndTakesNotes() {
         robot.interact(() -> window.show("Sheet"));
         fire("Log");
