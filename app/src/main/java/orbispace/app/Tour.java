@@ -48,6 +48,7 @@ final class Tour {
                     new Stop("Clear", Palette.DAY, "clear.png"),
                     new Stop("Clear", Palette.NIGHT, "clear-night.png"),
                     new Stop("Plan", Palette.DAY, "plan.png"),
+                    new Stop("Prove", Palette.DAY, "prove.png"),
                     new Stop("Sheet", Palette.DAY, "sheet.png"));
 
     static List<Path> run(Path folder) throws FileProblem {

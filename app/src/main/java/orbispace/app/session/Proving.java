@@ -81,10 +81,10 @@ public final class Proving {
     }
 
     /** Another song is open. */
-    void begin() {
+    void begin(Design given) {
         logbook.set(kept.logbook());
         proven.set(null);
-        logged = design();
+        logged = given;
         loggedMeasures = LogMeasures.NONE;
         reason = "";
         endTrial();

@@ -425,7 +425,7 @@ public final class Session {
         clearing.begin();
         planning.begin();
         throwing.begin();
-        proving.begin();
+        proving.begin(given);
         field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);
