@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
-import orbispace.core.design.Fields;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.LogEntry;
 import orbispace.core.prove.LogMeasures;
@@ -37,7 +36,7 @@ class LogbookFileTest {
 
     private static Logbook log() {
         return Logbook.EMPTY
-                .with(snapshot("First", Fields.two()))
+                .with(snapshot("First", ProjectFileTest.design()))
                 .with(
                         new LogEntry(
                                 WHEN,
@@ -55,15 +54,17 @@ class LogbookFileTest {
     @Test
     void aLogbookIsReadBackAndStaysWhenOnlyTheDesignIsSaved() throws FileProblem {
         Path file = folder.resolve("a" + ProjectFile.SUFFIX);
-        ProjectFile.of(Fields.two()).withLogbook(log()).write(file, Fields.two());
+        ProjectFile.of(ProjectFileTest.design())
+                .withLogbook(log())
+                .write(file, ProjectFileTest.design());
         ProjectFile read = ProjectFile.read(file);
         assertThat(read.logbook()).isEqualTo(log());
-        Design other = new ReturnEdit.Level("A", -9).applyTo(Fields.two());
+        Design other = new ReturnEdit.Level("A", -9).applyTo(ProjectFileTest.design());
         read.write(file, other);
         assertThat(ProjectFile.read(file).logbook()).isEqualTo(log());
         assertThat(ProjectFile.read(file).design()).isEqualTo(other);
         assertThat(ProjectFile.read(file).logbook().find("FIRST").orElseThrow().design())
-                .isEqualTo(Fields.two());
+                .isEqualTo(ProjectFileTest.design());
         read.withLogbook(Logbook.EMPTY).write(file, other);
         assertThat(ProjectFile.read(file).logbook()).isEqualTo(Logbook.EMPTY);
     }
@@ -71,7 +72,9 @@ class LogbookFileTest {
     @Test
     void whatIsWrongInALogbookIsToldWithItsPlace() throws IOException {
         Path file = folder.resolve("a" + ProjectFile.SUFFIX);
-        ProjectFile.of(Fields.two()).withLogbook(log()).write(file, Fields.two());
+        ProjectFile.of(ProjectFileTest.design())
+                .withLogbook(log())
+                .write(file, ProjectFileTest.design());
         String text = Files.readString(file);
         Files.writeString(file, text.replace("2026-03-14T09:26:53Z", "yesterday"));
         assertThatThrownBy(() -> ProjectFile.read(file))
@@ -84,7 +87,7 @@ class LogbookFileTest {
     @Test
     void namesAreSingleAndEntriesAreFoundByAnyWord() {
         Logbook log = log();
-        assertThatThrownBy(() -> log.with(snapshot("first", Fields.two())))
+        assertThatThrownBy(() -> log.with(snapshot("first", ProjectFileTest.design())))
                 .hasMessageContaining("already");
         assertThat(log.without("FIRST").snapshots()).isEmpty();
         assertThat(log.search("OBVIOUS")).hasSize(1);
@@ -102,7 +105,7 @@ class LogbookFileTest {
 
     @Test
     void differencesAreToldInTheWordsOfTheSheet() {
-        Design from = Fields.two();
+        Design from = ProjectFileTest.design();
         Design to = new ReturnEdit.Level("A", -9).applyTo(from);
         to = new ReturnEdit.Feedback("B", 0.2).applyTo(to);
         to = to.withSources(List.of(to.sources().get(0).withGain(-2), to.sources().get(1)));
@@ -110,7 +113,7 @@ class LogbookFileTest {
         assertThat(found)
                 .extracting(d -> d.subject() + "/" + d.label())
                 .containsExactly("return A/Return", "return B/Feedback", "source voice/level");
-        assertThat(found.getFirst().from()).contains("\u22123.0 dB");
+        assertThat(found.getFirst().from()).contains("\u22127.5 dB");
         assertThat(found.getFirst().to()).contains("\u22129.0 dB");
         Design without = new FieldEdit.Remove("B").applyTo(from);
         assertThat(SheetDifferences.of(from, without))
