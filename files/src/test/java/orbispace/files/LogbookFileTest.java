@@ -96,8 +96,7 @@ class LogbookFileTest {
         assertThat(more.search("").getFirst().what()).isEqualTo("rest until noon");
         assertThat(more.withLast(more.entries().getLast().because("ears")).search("ears"))
                 .hasSize(1);
-        Logbook full = Logbook.EMPTY;
-        full =
+        Logbook full =
                 new Logbook(
                         List.of(), java.util.Collections.nCopies(6000, LogEntry.note(WHEN, "x")));
         assertThat(full.entries()).hasSize(5000);

@@ -427,4 +427,33 @@ class SpacesCommandTest extends CommandCase {
                 1,
                 "already");
     }
+
+    @Test
+    void everythingIsHandedOverInOneFolder() throws IOException {
+        Path project = Songs.write(folder);
+        Path to = folder.resolve("out");
+        JsonNode j =
+                run("handover", project.toString(), "--out", to.toString(), "--letter", "--json")
+                        .json();
+        java.util.List<String> names = new java.util.ArrayList<>();
+        j.path("files").forEach(f -> names.add(to.relativize(Path.of(f.asString())).toString()));
+        assertThat(names)
+                .contains(
+                        "recall-sheet.letter.pdf",
+                        "recall-sheet.csv",
+                        "mix.wav",
+                        "automation.mid",
+                        "manifest.csv",
+                        "read-me.html")
+                .anyMatch(n -> n.startsWith("responses/A-"));
+        for (String name : names) {
+            assertThat(to.resolve(name)).exists();
+        }
+        String page = java.nio.file.Files.readString(to.resolve("read-me.html"));
+        assertThat(page).contains("mix.wav", "lined up").doesNotContain("http");
+        assertOneLine(
+                run("handover", project.toString(), "--out", to.toString(), "--bits", "20"),
+                2,
+                "none of 16");
+    }
 }

@@ -45,6 +45,9 @@ public record ReverbFit(
      * @return empty if too few octaves of it could be measured
      */
     public static Optional<ReverbFit> of(Audio response, double predelaySeconds, Job job) {
+        if (response.peak() == 0) {
+            return Optional.empty();
+        }
         DecayReport wanted = DecayMeter.measure(response);
         Optional<Double> middle = mean(wanted, LOW_HZ, HIGH_HZ);
         if (middle.isEmpty()) {

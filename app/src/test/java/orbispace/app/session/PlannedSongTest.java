@@ -1,0 +1,274 @@
+package orbispace.app.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import orbispace.app.Songs;
+import orbispace.core.design.Design;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Section;
+import orbispace.core.design.SongEdit;
+import orbispace.core.design.Space;
+import orbispace.core.design.Throw;
+import orbispace.core.plan.ThrowConflict;
+import orbispace.core.plan.ThrowCourse;
+import orbispace.core.plan.Words;
+import orbispace.core.prove.BlindTrial;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Planning, throwing and proving without a window; phrases of two seconds from 0, 3 and 6 s. */
+class PlannedSongTest {
+    @TempDir Path folder;
+
+    private final UiLoop ui = new UiLoop();
+    private final Session session = new Session(ui, RecentProjects.inMemory(), Songs.facts());
+    private final Planning planning = session.planning();
+    private final Throwing throwing = session.throwing();
+    private final Proving proving = session.proving();
+
+    @BeforeEach
+    void open() throws IOException, InterruptedException {
+        session.open(Songs.write(folder));
+        settle();
+        session.edit(
+                new SongEdit(
+                        design().song()
+                                .withSections(
+                                        List.of(
+                                                new Section("Verse", 1, 2),
+                                                new Section("Chorus", 3, 2),
+                                                new Section("End", 5, 1))),
+                        "form"));
+        session.selection().returnId().set("A");
+        planning.choose(design().song().sections().getFirst());
+        settle();
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private void settle() throws InterruptedException {
+        ui.until(() -> {
+            Clearance c = session.measured().clearance().get();
+            return c != null && c.design().equals(design()) && !session.jobs().busy();
+        });
+    }
+
+    private Design design() {
+        return session.design().get();
+    }
+
+    private double level(int section) {
+        return design().song().sections().get(section).plan().cell("A").levelDb();
+    }
+
+    private Throw thrown() {
+        return design().thrown().getFirst();
+    }
+
+    private String echo() {
+        return design().returns().stream()
+                .filter(r -> r.space() instanceof Space.Echo)
+                .map(r -> r.id())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void sectionsAreChosenTogetherAndChangedAsOne() {
+        planning.toggle(design().song().sections().get(2));
+        assertThat(planning.along().get()).isEqualTo(Set.of(5));
+        planning.change(c -> c.withLevel(-3), "level");
+        assertThat(List.of(level(0), level(1), level(2))).containsExactly(-3.0, 0.0, -3.0);
+        session.undo();
+        assertThat(level(0)).isZero();
+        planning.toggle(design().song().sections().get(2));
+        assertThat(planning.along().get()).isEmpty();
+        planning.toggle(design().song().sections().getFirst());
+        assertThat(planning.isChosen(design().song().sections().getFirst())).isTrue();
+        planning.chooseAll();
+        planning.changeSend("lead-voice", -2);
+        planning.changeSend("lead-voice", -0.5);
+        assertThat(design().song().sections())
+                .allMatch(s -> s.plan().sendDb("A", "lead-voice") == -2.5);
+    }
+
+    @Test
+    void aHandIsOneStepAndAWrongValueLeavesThePlan() {
+        Object gesture = new Object();
+        planning.drag(c -> c.withLevel(-1), gesture);
+        planning.drag(c -> c.withLevel(-4), gesture);
+        session.settle();
+        assertThat(level(0)).isEqualTo(-4);
+        session.undo();
+        assertThat(level(0)).isZero();
+        planning.change(c -> c.withLevel(90), "level");
+        assertThat(level(0)).isZero();
+        assertThat(session.problem().get()).contains("level offset");
+        session.selection().returnId().set("Z");
+        planning.change(c -> c.withLevel(-1), "level");
+        assertThat(planning.cell()).isEqualTo(PlanCell.PLAIN);
+    }
+
+    @Test
+    void aColumnIsCopiedAndThePlanIsMeasured() throws InterruptedException {
+        planning.change(c -> c.withLevel(-6).withMuted(true), "level");
+        planning.copy();
+        planning.choose(design().song().sections().get(1));
+        planning.paste();
+        assertThat(design().song().sections().get(1).plan().cell("A").muted()).isTrue();
+        settle();
+        planning.measure();
+        ui.until(() -> planning.measured().get() != null && !session.jobs().busy());
+        Planning.Measured m = Objects.requireNonNull(planning.measured().get());
+        assertThat(m.sones()).hasSize(3).allMatch(x -> x > 0);
+        assertThat(m.shares()).containsOnlyKeys("A", "B");
+        double fixed = Objects.requireNonNull(m.shares().get("A")).get(0);
+        assertThat(fixed).isLessThan(Objects.requireNonNull(m.shares().get("A")).get(2) + 1e-9);
+    }
+
+    @Test
+    void whatCanBePickedDependsOnTheSource() {
+        assertThat(throwing.words().phrases()).hasSize(3);
+        Words strokes = throwing.words(design().findSource("drum").orElseThrow());
+        assertThat(strokes.words()).hasSize(18);
+        Words bars = throwing.words(design().findSource("pad").orElseThrow());
+        assertThat(bars.phrases().getFirst().seconds()).isCloseTo(2, within(0.3));
+        throwing.pickPhrase(4);
+        Span second = Objects.requireNonNull(throwing.picked().get());
+        assertThat(second.startSeconds()).isCloseTo(3, within(0.05));
+        throwing.grow();
+        assertThat(Objects.requireNonNull(throwing.picked().get()).seconds())
+                .isGreaterThan(second.seconds());
+        throwing.pick(second);
+        throwing.lastWord();
+        assertThat(Objects.requireNonNull(throwing.picked().get()).endSeconds())
+                .isCloseTo(second.endSeconds(), within(0.01));
+        throwing.wholePhrase();
+        assertThat(throwing.picked().get()).isEqualTo(second);
+        throwing.pick(null);
+        assertThat(throwing.chosen()).isEmpty();
+    }
+
+    @Test
+    void aThrowIsFittedShutLaidElsewhereAndChosenByItsConflict() {
+        session.selection().returnId().set(echo());
+        throwing.pickPhrase(0);
+        throwing.throwPicked();
+        throwing.trail(t -> t.withFeedback(0.9));
+        assertThat(throwing.conflicts())
+                .extracting(ThrowConflict::kind)
+                .contains(ThrowConflict.Kind.RUNS_ON);
+        throwing.pick(null);
+        throwing.nextConflict();
+        assertThat(throwing.chosen()).contains(thrown());
+        throwing.fit();
+        ThrowCourse fitted = throwing.course(thrown()).orElseThrow();
+        assertThat(fitted.runningOn() == 0 || !fitted.hasRoom()).isTrue();
+        throwing.shutAtNext(true);
+        assertThat(thrown().trail().untilBeat()).isCloseTo(6, within(0.1));
+        throwing.shutAtNext(false);
+        assertThat(thrown().trail().untilBeat()).isNull();
+        throwing.change(t -> t.withFades(0, 5));
+        assertThat(session.problem().get()).contains("fade");
+        Span third = throwing.words().phrases().getLast();
+        Throw before = thrown();
+        throwing.rideOverWords();
+        double snapped = throwing.snapped(thrown(), 1.99);
+        assertThat(snapped).isCloseTo(thrown().toBeat(), within(0.05));
+        throwing.choose(before);
+        throwing.change(t -> t.withRide(List.of()));
+        session.throwing().pick(third);
+        throwing.choose(thrown());
+        throwing.overPicked();
+        assertThat(thrown().fromBeat()).isEqualTo(before.fromBeat());
+        throwing.remove();
+        assertThat(design().thrown()).isEmpty();
+    }
+
+    @Test
+    void ideasLeaveOutWhatIsThrownAlready() {
+        int ideas = throwing.ideas().size();
+        assertThat(ideas).isPositive();
+        session.selection().returnId().set(echo());
+        throwing.take(throwing.ideas().getFirst());
+        assertThat(throwing.ideas()).hasSize(ideas - 1);
+        session.selection().returnId().set("Z");
+        throwing.throwPicked();
+        assertThat(design().thrown()).hasSize(1);
+        assertThat(session.problem().get()).contains("no return is chosen");
+    }
+
+    @Test
+    void snapshotsAreNamedComparedAndRestored() throws InterruptedException {
+        assertThat(proving.freshName()).isEqualTo("Snapshot 1");
+        proving.snapshot(proving.freshName());
+        Design first = design();
+        assertThat(proving.freshName()).isEqualTo("Snapshot 2");
+        session.edit(new ReturnEdit.Level("A", -1));
+        settle();
+        var kept = proving.logbook().get().snapshots().getFirst();
+        assertThat(kept.measures().integratedLufs()).isPresent();
+        assertThat(proving.differences(kept)).isNotEmpty();
+        proving.compareWith(kept);
+        assertThat(session.before().get()).isEqualTo(first);
+        proving.restore(kept);
+        assertThat(design()).isEqualTo(first);
+        proving.forget(kept);
+        assertThat(proving.logbook().get().snapshots()).isEmpty();
+        proving.snapshot(" ");
+        assertThat(session.problem().get()).contains("needs a name");
+    }
+
+    @Test
+    void theLogNotesWhatChangedWithItsReasonOnce() {
+        proving.log();
+        int before = proving.logbook().get().entries().size();
+        session.edit(new ReturnEdit.Level("A", -1));
+        proving.log();
+        proving.log();
+        var entries = proving.logbook().get().entries();
+        assertThat(entries).hasSize(before + 1);
+        assertThat(entries.getLast().what()).isEqualTo("return A Return");
+        assertThat(entries.getLast().to()).startsWith("\u22121.0 dB");
+        proving.note("  ");
+        assertThat(proving.logbook().get().entries()).hasSize(before + 1);
+        proving.note("the hall waits");
+        assertThat(proving.search("WAITS")).hasSize(1);
+    }
+
+    @Test
+    void aPreferencePlaysTheTwoInTheHiddenOrder() {
+        proving.beginTrial(BlindTrial.Kind.PREFERENCE, 8);
+        BlindTrial trial = Objects.requireNonNull(proving.trial().get());
+        for (int i = 0; i < 8; i++) {
+            boolean firstIsA = trial.hiddenIsA();
+            proving.hear(true);
+            assertThat(session.transport().blind().get()).isEqualTo(firstIsA);
+            proving.hear(false);
+            assertThat(session.transport().blind().get()).isEqualTo(!firstIsA);
+            // The field now is always liked better.
+            proving.answer(!firstIsA);
+        }
+        BlindTrial.Result result = trial.result().orElseThrow();
+        assertThat(result.count()).isZero();
+        assertThat(result.words()).contains("B is liked better");
+        assertThat(session.transport().blind().get()).isNull();
+        proving.answer(true);
+        assertThat(trial.answered()).isEqualTo(8);
+        proving.endTrial();
+        assertThat(proving.trial().get()).isNull();
+    }
+}
