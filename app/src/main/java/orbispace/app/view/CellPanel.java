@@ -92,9 +92,9 @@ final class CellPanel extends VBox {
                         new HBox(6, mute, plain),
                         new HBox(6, edge, tempo),
                         copy,
-                        caps("WHOLE SONG"),
+                        Plate.caps("WHOLE SONG"),
                         templates(),
-                        caps("SENDS HERE"),
+                        Plate.caps("SENDS HERE"),
                         scroll(),
                         steps);
         setSpacing(10);
@@ -161,12 +161,6 @@ final class CellPanel extends VBox {
                         Plate.small("Hold", planning::hold),
                         Plate.small("No plan", planning::clear));
         return row;
-    }
-
-    private static Label caps(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("caps");
-        return label;
     }
 
     private void number(

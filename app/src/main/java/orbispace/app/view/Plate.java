@@ -3,6 +3,7 @@ package orbispace.app.view;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -56,6 +57,13 @@ final class Plate {
         toggle.setMinWidth(Region.USE_PREF_SIZE);
         toggle.setAccessibleText(accessible);
         return toggle;
+    }
+
+    /** A small heading in capitals. */
+    static Label caps(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("caps");
+        return label;
     }
 
     /** Empty space that takes what is left of a row. */

@@ -80,16 +80,16 @@ final class SheetInspector extends VBox {
         all.getChildren()
                 .addAll(
                         head,
-                        caps("RECALL SHEET"),
+                        Plate.caps("RECALL SHEET"),
                         new HBox(10, pdf, letter),
                         new HBox(10, html),
                         new HBox(10, markdown, csv),
-                        caps("PRINTS"),
+                        Plate.caps("PRINTS"),
                         prints,
                         depthRow(),
-                        caps("AUTOMATION"),
+                        Plate.caps("AUTOMATION"),
                         lanes,
-                        caps("TO"),
+                        Plate.caps("TO"),
                         new HBox(6, folder, choose),
                         new HBox(6, go, cancel),
                         progress,
@@ -120,12 +120,6 @@ final class SheetInspector extends VBox {
         CheckBox box = new CheckBox(ending.isEmpty() ? text : text + "  " + ending);
         box.setAccessibleText(text);
         return box;
-    }
-
-    private static Label caps(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("caps");
-        return label;
     }
 
     private HBox depthRow() {

@@ -198,7 +198,7 @@ final class ThrowPanel extends VBox {
         if (ideas.isEmpty()) {
             return;
         }
-        list.getChildren().add(caps("WORDS THAT COULD BE THROWN"));
+        list.getChildren().add(Plate.caps("WORDS THAT COULD BE THROWN"));
         for (ThrowIdea idea : ideas.subList(0, Math.min(MOST_IDEAS, ideas.size()))) {
             String emptier =
                     (idea.quieterDb() >= 0 ? "emptier by " : "fuller by ")
@@ -228,7 +228,7 @@ final class ThrowPanel extends VBox {
         if (session.design().get().thrown().isEmpty()) {
             return;
         }
-        list.getChildren().add(caps("ALL THROWS"));
+        list.getChildren().add(Plate.caps("ALL THROWS"));
         for (Throw t : session.design().get().thrown()) {
             list.getChildren().add(entry(t, conflicts));
         }
@@ -289,12 +289,6 @@ final class ThrowPanel extends VBox {
         VBox box = new VBox(3, head, words);
         box.getStyleClass().addAll("chain-card", style);
         return Plate.clip(box);
-    }
-
-    private static Label caps(String text) {
-        Label label = new Label(text);
-        label.getStyleClass().add("caps");
-        return label;
     }
 
     private static String sentence(String words) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
@@ -76,19 +77,25 @@ class FieldSurveyTest {
     }
 
     private static ReturnFacts facts(Return r) {
-        return new FieldSurvey(ANALYSIS, RENDERER).measure(design(r), STEMS, Job.QUIET).get(r.id());
+        return new FieldSurvey(ANALYSIS, RENDERER)
+                .measure(design(r), STEMS, Job.QUIET)
+                .values()
+                .iterator()
+                .next();
     }
 
-    private static List<String> rules(Return r) {
-        Design design = design(r);
-        FieldFacts facts =
+    private static List<Finding> findings(Design design) {
+        return FieldFindings.of(
                 new FieldFacts(
                         design,
                         STEMS,
                         new FieldSurvey(ANALYSIS, RENDERER).measure(design, STEMS, Job.QUIET),
                         List.of(),
-                        List.of());
-        return FieldFindings.of(facts).stream().map(Finding::rule).toList();
+                        List.of()));
+    }
+
+    private static List<String> rules(Return r) {
+        return findings(design(r)).stream().map(Finding::rule).toList();
     }
 
     @Test
@@ -122,7 +129,8 @@ class FieldSurveyTest {
                         space.withTime(new MusicalTime.Millis(12))
                                 .withKind(EchoSettings.Kind.SINGLE));
         assertThat(facts(copy).copies()).containsOnlyKeys("voice");
-        assertThat(facts(copy).copies().get("voice").firstNotchHz()).isCloseTo(41.7, within(0.5));
+        assertThat(Objects.requireNonNull(facts(copy).copies().get("voice")).firstNotchHz())
+                .isCloseTo(41.7, within(0.5));
         assertThat(rules(copy)).contains("short-offset").doesNotContain("hidden");
         assertThat(facts(echo).copies()).isEmpty();
     }
@@ -145,15 +153,8 @@ class FieldSurveyTest {
         assertThat(rules(slow)).contains("ducker-never-opens");
         assertThat(rules(calm)).noneMatch(r -> r.startsWith("ducker"));
         Design design = design(fast);
-        FieldFacts facts =
-                new FieldFacts(
-                        design,
-                        STEMS,
-                        new FieldSurvey(ANALYSIS, RENDERER).measure(design, STEMS, Job.QUIET),
-                        List.of(),
-                        List.of());
         Finding found =
-                FieldFindings.of(facts).stream()
+                findings(design).stream()
                         .filter(f -> f.rule().equals("ducker-chatters"))
                         .findFirst()
                         .orElseThrow();
