@@ -125,7 +125,7 @@ final class Tour {
     private static boolean planned(Session session) {
         session.planning().lay(PlanTemplate.OPEN_UP);
         session.selection().returnId().set(THROWN_TO);
-        session.throwing().pickWord(THROWN_AT_SECONDS);
+        session.throwing().picking().pickWord(THROWN_AT_SECONDS);
         session.throwing().throwPicked();
         return true;
     }

@@ -39,7 +39,7 @@ public final class Throwing {
     private static final long PAUSE_MILLIS = 250;
 
     private final Session session;
-    private final ObjectProperty<@Nullable Span> picked = new SimpleObjectProperty<>();
+    private final Picking picking;
     private final StringProperty throwId = new SimpleStringProperty("");
     private final ObjectProperty<@Nullable Measured> standing = new SimpleObjectProperty<>();
 
@@ -54,11 +54,15 @@ public final class Throwing {
 
     Throwing(Session session) {
         this.session = session;
+        picking = new Picking(session);
+        picking.picked()
+                .addListener((o, was, is) ->
+                        throwId.set(is == null ? "" : at(is).map(Throw::id).orElse("")));
     }
 
-    /** The stretch of the source that is picked, in seconds; null for none. */
-    public ReadOnlyObjectProperty<@Nullable Span> picked() {
-        return picked;
+    /** What is picked of the source. */
+    public Picking picking() {
+        return picking;
     }
 
     /** Id of the chosen throw; empty for none. */
@@ -73,7 +77,7 @@ public final class Throwing {
 
     /** Forgets what was picked, for another song. */
     void begin() {
-        picked.set(null);
+        picking.pick(null);
         throwId.set("");
         standing.set(null);
     }
@@ -86,37 +90,8 @@ public final class Throwing {
         return design().song().clock();
     }
 
-    /** The source whose words are picked: the one that is judged on Clear. */
-    public Optional<Source> source() {
-        return session.clearing().source();
-    }
-
-    /** What can be picked of a source: phrases, strokes, or bars of what has neither. */
-    public Words words(Source source) {
-        Material m = session.measured().materials().get(source.id());
-        if (m == null) {
-            return Words.NONE;
-        }
-        return m.phrases()
-                .map(p -> Words.of(p, m.silhouette()))
-                .or(() -> m.hits().map(Words::of))
-                .filter(w -> !w.phrases().isEmpty())
-                .orElseGet(() -> Words.of(clock(), session.songSeconds()));
-    }
-
-    /** What can be picked of the source. */
-    public Words words() {
-        return source().map(this::words).orElse(Words.NONE);
-    }
-
-    /** Picks a stretch, and the throw that lies there if there is one. */
-    public void pick(@Nullable Span span) {
-        picked.set(span);
-        throwId.set(span == null ? "" : at(span).map(Throw::id).orElse(""));
-    }
-
     private Optional<Throw> at(Span span) {
-        String id = source().map(Source::id).orElse("");
+        String id = picking.source().map(Source::id).orElse("");
         return design().thrown().stream()
                 .filter(t -> t.sourceId().equals(id) && same(span(t), span))
                 .findFirst();
@@ -132,62 +107,6 @@ public final class Throwing {
         return new Span(clock().secondsAt(t.fromBeat()), clock().secondsAt(t.toBeat()));
     }
 
-    /** Picks the word at a moment, or the next one. */
-    public void pickWord(double seconds) {
-        words().wordAt(seconds).ifPresent(this::pick);
-    }
-
-    /** Picks the phrase at a moment, or the next one. */
-    public void pickPhrase(double seconds) {
-        words().phraseAt(seconds).ifPresent(this::pick);
-    }
-
-    private double here() {
-        Span now = picked.get();
-        return now == null ? session.transport().position().get() : now.startSeconds();
-    }
-
-    /** Picks the phrase that the picked word is in, or the next at the playhead. */
-    public void wholePhrase() {
-        pickPhrase(here());
-    }
-
-    /** Picks the last word of what is picked. */
-    public void lastWord() {
-        Span now = picked.get();
-        if (now == null) {
-            pickWord(here());
-            return;
-        }
-        words().words().stream().filter(now::overlaps).reduce((a, b) -> b).ifPresent(this::pick);
-    }
-
-    /** Picks the next or the one before. */
-    public void step(int by) {
-        Span now = picked.get();
-        if (now == null) {
-            pickPhrase(here());
-        } else {
-            pick(words().step(now, by));
-        }
-    }
-
-    /** Picks a word more. */
-    public void grow() {
-        Span now = picked.get();
-        if (now != null) {
-            pick(words().grown(now));
-        }
-    }
-
-    /** Picks a word fewer. */
-    public void shrink() {
-        Span now = picked.get();
-        if (now != null) {
-            pick(words().shrunk(now));
-        }
-    }
-
     /** The chosen throw. */
     public Optional<Throw> chosen() {
         return find(throwId.get());
@@ -199,20 +118,20 @@ public final class Throwing {
 
     /** Chooses a throw and picks its word. */
     public void choose(Throw t) {
-        if (source().stream().noneMatch(s -> s.id().equals(t.sourceId()))) {
+        if (picking.source().stream().noneMatch(s -> s.id().equals(t.sourceId()))) {
             session.clearing().judge(t.sourceId());
         }
-        picked.set(span(t));
+        picking.pick(span(t));
         throwId.set(t.id());
     }
 
     /** Throws what is picked, or the next phrase, to the chosen return. */
     public void throwPicked() {
-        if (picked.get() == null) {
-            wholePhrase();
+        if (picking.picked().get() == null) {
+            picking.wholePhrase();
         }
-        Span span = picked.get();
-        Optional<Source> source = source();
+        Span span = picking.picked().get();
+        Optional<Source> source = picking.source();
         String id = session.selection().returnId().get();
         if (span == null || source.isEmpty() || design().findReturn(id).isEmpty()) {
             session.problem()
@@ -234,7 +153,7 @@ public final class Throwing {
 
     /** Throws an idea to the chosen return. */
     public void take(ThrowIdea idea) {
-        picked.set(idea.word());
+        picking.pick(idea.word());
         throwPicked();
     }
 
@@ -268,7 +187,7 @@ public final class Throwing {
 
     /** Lays the chosen throw over what is picked. */
     public void overPicked() {
-        Span span = picked.get();
+        Span span = picking.picked().get();
         if (span != null) {
             change(t ->
                     t.over(clock().beatAt(span.startSeconds()), clock().beatAt(span.endSeconds())));
@@ -292,7 +211,7 @@ public final class Throwing {
     public void rideOverWords() {
         change(t -> {
             List<Throw.RidePoint> points = new ArrayList<>();
-            for (double at : words().edges(span(t))) {
+            for (double at : picking.words().edges(span(t))) {
                 double beat = Math.clamp(clock().beatAt(at), t.fromBeat(), t.toBeat());
                 points.add(new Throw.RidePoint(beat, t.levelDb()));
             }
@@ -303,7 +222,7 @@ public final class Throwing {
     /** The beat of the nearest edge of a word inside a throw. */
     public double snapped(Throw t, double seconds) {
         double nearest =
-                words().edges(span(t)).stream()
+                picking.words().edges(span(t)).stream()
                         .min(java.util.Comparator.comparingDouble(e -> Math.abs(e - seconds)))
                         .orElse(seconds);
         return Math.clamp(clock().beatAt(nearest), t.fromBeat(), t.toBeat());
@@ -329,7 +248,7 @@ public final class Throwing {
     }
 
     private Words words(Throw t) {
-        return design().findSource(t.sourceId()).map(this::words).orElse(Words.NONE);
+        return design().findSource(t.sourceId()).map(picking::words).orElse(Words.NONE);
     }
 
     /** Everything that is to be said of the throws. */
@@ -337,7 +256,7 @@ public final class Throwing {
         Map<String, Words> words = new HashMap<>();
         for (Source s : design().sources()) {
             if (session.measured().materials().containsKey(s.id())) {
-                words.put(s.id(), words(s));
+                words.put(s.id(), picking.words(s));
             }
         }
         return ThrowConflict.of(design(), responses(), words, session.songSeconds());
@@ -345,13 +264,14 @@ public final class Throwing {
 
     /** Words of the source that suggest themselves and are not thrown yet, the best first. */
     public List<ThrowIdea> ideas() {
-        Optional<Source> source = source();
+        Optional<Source> source = picking.source();
         if (source.isEmpty() || session.measured().materials().get(source.get().id()) == null) {
             return List.of();
         }
         List<Source> others = new ArrayList<>(design().sources());
         others.remove(source.get());
-        return ThrowIdea.of(words(), session.songSeconds(), gap -> power(others, gap)).stream()
+        return ThrowIdea.of(picking.words(), session.songSeconds(), gap -> power(others, gap))
+                .stream()
                 .filter(i -> at(i.word()).isEmpty())
                 .toList();
     }

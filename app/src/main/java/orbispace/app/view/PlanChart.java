@@ -79,7 +79,7 @@ final class PlanChart extends ScalingCanvas {
 
     private void pressed(MouseEvent e) {
         requestFocus();
-        session.throwing().pick(null);
+        session.throwing().picking().pick(null);
         TimeAxis axis = axis(session, getWidth());
         int row = (int) Math.floor((e.getY() - TOP) / rowHeight());
         boolean inLanes = row >= 0 && row < returns().size();

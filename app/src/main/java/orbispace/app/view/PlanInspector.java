@@ -27,7 +27,7 @@ final class PlanInspector extends VBox {
         VBox.setVgrow(thrown, Priority.ALWAYS);
         getChildren().addAll(new HBox(6, cells, throwsTab), cell, thrown);
         setSpacing(10);
-        session.throwing().picked().addListener((o, was, is) -> show(is != null));
+        session.throwing().picking().picked().addListener((o, was, is) -> show(is != null));
         show(false);
     }
 

@@ -66,7 +66,7 @@ final class ThrowChart extends ScalingCanvas {
 
     /** The axis of the lens: what is picked with what follows it; empty if nothing is picked. */
     private Optional<TimeAxis> lens() {
-        Span picked = throwing.picked().get();
+        Span picked = throwing.picking().picked().get();
         if (picked == null) {
             return Optional.empty();
         }
@@ -76,7 +76,7 @@ final class ThrowChart extends ScalingCanvas {
         }
         double last = picked.endSeconds();
         double next =
-                throwing.words().phrases().stream()
+                throwing.picking().words().phrases().stream()
                         .map(Span::startSeconds)
                         .filter(s -> s > last - 1e-3)
                         .findFirst()
@@ -98,8 +98,8 @@ final class ThrowChart extends ScalingCanvas {
 
     /** The throws of the source that begin where something is picked, the chosen one first. */
     private List<Throw> shown() {
-        Span picked = throwing.picked().get();
-        String id = throwing.source().map(Source::id).orElse("");
+        Span picked = throwing.picking().picked().get();
+        String id = throwing.picking().source().map(Source::id).orElse("");
         List<Throw> all = new ArrayList<>();
         for (Throw t : session.design().get().thrown()) {
             if (picked != null && t.sourceId().equals(id) && throwing.span(t).overlaps(picked)) {
@@ -129,9 +129,9 @@ final class ThrowChart extends ScalingCanvas {
 
     private void pick(double seconds, boolean phrase) {
         if (phrase) {
-            throwing.pickPhrase(seconds);
+            throwing.picking().pickPhrase(seconds);
         } else {
-            throwing.pickWord(seconds);
+            throwing.picking().pickWord(seconds);
         }
     }
 
@@ -218,12 +218,12 @@ final class ThrowChart extends ScalingCanvas {
 
     private void key(KeyEvent e) {
         switch (e.getCode()) {
-            case LEFT -> throwing.step(-1);
-            case RIGHT -> throwing.step(1);
-            case UP -> throwing.grow();
-            case DOWN -> throwing.shrink();
-            case P -> throwing.wholePhrase();
-            case W -> throwing.lastWord();
+            case LEFT -> throwing.picking().step(-1);
+            case RIGHT -> throwing.picking().step(1);
+            case UP -> throwing.picking().grow();
+            case DOWN -> throwing.picking().shrink();
+            case P -> throwing.picking().wholePhrase();
+            case W -> throwing.picking().lastWord();
             case ENTER -> throwing.throwPicked();
             case DELETE, BACK_SPACE -> throwing.remove();
             default -> {
@@ -235,7 +235,7 @@ final class ThrowChart extends ScalingCanvas {
 
     @Override
     void paint(Pen pen, double w, double h) {
-        Optional<Source> source = throwing.source();
+        Optional<Source> source = throwing.picking().source();
         if (source.isEmpty() || session.design().get().returns().isEmpty()) {
             return;
         }

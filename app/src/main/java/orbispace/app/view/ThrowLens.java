@@ -80,7 +80,7 @@ final class ThrowLens {
     void paint(Pen pen, List<Throw> shown, List<ThrowConflict> conflicts) {
         pen.g.setFill(pen.palette.disc);
         pen.g.fillRect(axis.left(), top, axis.width(), bottom - top - 2);
-        Span picked = throwing.picked().get();
+        Span picked = throwing.picking().picked().get();
         next(pen, picked);
         BarRuler.paint(
                 pen, session.design().get().song().clock(), axis, top + RULER - 12, 12, bottom - 2);
@@ -111,7 +111,7 @@ final class ThrowLens {
     /** Where the source sounds after what is picked: there nothing should run on. */
     private void next(Pen pen, @Nullable Span picked) {
         pen.g.setFill(pen.palette.panel);
-        for (Span p : throwing.words().phrases()) {
+        for (Span p : throwing.picking().words().phrases()) {
             if (picked != null && p.startSeconds() > picked.endSeconds() - 1e-3) {
                 clip(
                         pen,
@@ -126,7 +126,10 @@ final class ThrowLens {
 
     private void silhouette(Pen pen, @Nullable Span picked) {
         Material m =
-                throwing.source().map(s -> session.measured().materials().get(s.id())).orElse(null);
+                throwing.picking()
+                        .source()
+                        .map(s -> session.measured().materials().get(s.id()))
+                        .orElse(null);
         if (picked != null) {
             pen.g.setFill(pen.palette.time);
             pen.g.setGlobalAlpha(0.14);
@@ -145,7 +148,7 @@ final class ThrowLens {
             SilhouettePainter.paint(
                     pen, m.silhouette(), axis, voiceBase(), voiceBase() - voiceTop(), full);
         }
-        for (Span w : throwing.words().words()) {
+        for (Span w : throwing.picking().words().words()) {
             double x = axis.x(w.startSeconds());
             if (x >= axis.left() && x <= axis.right()) {
                 pen.line(x, voiceBase(), x, voiceBase() + 4, pen.palette.ink2, 1);
@@ -190,7 +193,7 @@ final class ThrowLens {
     private void gap(Pen pen, Span picked) {
         double from = picked.endSeconds();
         double to =
-                throwing.words().phrases().stream()
+                throwing.picking().words().phrases().stream()
                         .map(Span::startSeconds)
                         .filter(s -> s > from - 1e-3)
                         .findFirst()
@@ -237,7 +240,8 @@ final class ThrowLens {
     /** Each repeat as the word that it repeats, as high as its level. */
     private void repeats(Pen pen, Throw t, ThrowCourse course, double base, double height) {
         Material m =
-                throwing.source()
+                throwing.picking()
+                        .source()
                         .map(Source::id)
                         .map(id -> session.measured().materials().get(id))
                         .orElse(null);

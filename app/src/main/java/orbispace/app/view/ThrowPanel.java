@@ -53,12 +53,12 @@ final class ThrowPanel extends VBox {
         HBox steps =
                 new HBox(
                         4,
-                        step("\u2039", "the one before", () -> throwing.step(-1)),
-                        step("\u203a", "the next", () -> throwing.step(1)),
-                        step("+ word", "a word more", throwing::grow),
-                        step("\u2212 word", "a word fewer", throwing::shrink),
-                        step("Phrase", "pick the phrase", throwing::wholePhrase),
-                        step("Word", "pick the last word", throwing::lastWord));
+                        step("\u2039", "the one before", () -> throwing.picking().step(-1)),
+                        step("\u203a", "the next", () -> throwing.picking().step(1)),
+                        step("+ word", "a word more", throwing.picking()::grow),
+                        step("\u2212 word", "a word fewer", throwing.picking()::shrink),
+                        step("Phrase", "pick the phrase", throwing.picking()::wholePhrase),
+                        step("Word", "pick the last word", throwing.picking()::lastWord));
         VBox all = new VBox(8, numbers, said, list);
         ScrollPane scroll = new ScrollPane(all);
         scroll.setFitToWidth(true);
@@ -88,8 +88,8 @@ final class ThrowPanel extends VBox {
             MenuItem item = new MenuItem(s.name());
             item.setOnAction(e -> {
                 session.clearing().judge(s.id());
-                throwing.pick(null);
-                throwing.pickPhrase(session.transport().position().get());
+                throwing.picking().pick(null);
+                throwing.picking().pickPhrase(session.transport().position().get());
             });
             source.getItems().add(item);
         }
@@ -100,8 +100,8 @@ final class ThrowPanel extends VBox {
     }
 
     void refresh() {
-        source.setText(throwing.source().map(Source::name).orElse("no source"));
-        Span span = throwing.picked().get();
+        source.setText(throwing.picking().source().map(Source::name).orElse("no source"));
+        Span span = throwing.picking().picked().get();
         picked.setText(span == null ? "Nothing is picked." : place(span));
         Optional<Throw> chosen = throwing.chosen();
         String to = session.selection().returnId().get();
@@ -214,7 +214,7 @@ final class ThrowPanel extends VBox {
                                     + " than its like.");
             words.setWrapText(true);
             words.getStyleClass().add("caption");
-            Button look = Plate.small("Look", () -> throwing.pick(idea.word()));
+            Button look = Plate.small("Look", () -> throwing.picking().pick(idea.word()));
             look.setAccessibleText("look at the word at " + place(idea.word()));
             Button take = Plate.small("Throw", () -> throwing.take(idea));
             take.setAccessibleText("throw the word at " + place(idea.word()));

@@ -141,37 +141,37 @@ class PlannedSongTest {
 
     @Test
     void whatCanBePickedDependsOnTheSource() {
-        assertThat(throwing.words().phrases()).hasSize(3);
-        Words strokes = throwing.words(design().findSource("drum").orElseThrow());
+        assertThat(throwing.picking().words().phrases()).hasSize(3);
+        Words strokes = throwing.picking().words(design().findSource("drum").orElseThrow());
         assertThat(strokes.words()).hasSize(18);
-        Words bars = throwing.words(design().findSource("pad").orElseThrow());
+        Words bars = throwing.picking().words(design().findSource("pad").orElseThrow());
         assertThat(bars.phrases().getFirst().seconds()).isCloseTo(2, within(0.3));
-        throwing.pickPhrase(4);
-        Span second = Objects.requireNonNull(throwing.picked().get());
+        throwing.picking().pickPhrase(4);
+        Span second = Objects.requireNonNull(throwing.picking().picked().get());
         assertThat(second.startSeconds()).isCloseTo(3, within(0.05));
-        throwing.grow();
-        assertThat(Objects.requireNonNull(throwing.picked().get()).seconds())
+        throwing.picking().grow();
+        assertThat(Objects.requireNonNull(throwing.picking().picked().get()).seconds())
                 .isGreaterThan(second.seconds());
-        throwing.pick(second);
-        throwing.lastWord();
-        assertThat(Objects.requireNonNull(throwing.picked().get()).endSeconds())
+        throwing.picking().pick(second);
+        throwing.picking().lastWord();
+        assertThat(Objects.requireNonNull(throwing.picking().picked().get()).endSeconds())
                 .isCloseTo(second.endSeconds(), within(0.01));
-        throwing.wholePhrase();
-        assertThat(throwing.picked().get()).isEqualTo(second);
-        throwing.pick(null);
+        throwing.picking().wholePhrase();
+        assertThat(throwing.picking().picked().get()).isEqualTo(second);
+        throwing.picking().pick(null);
         assertThat(throwing.chosen()).isEmpty();
     }
 
     @Test
     void aThrowIsFittedShutLaidElsewhereAndChosenByItsConflict() {
         session.selection().returnId().set(echo());
-        throwing.pickPhrase(0);
+        throwing.picking().pickPhrase(0);
         throwing.throwPicked();
         throwing.trail(t -> t.withFeedback(0.9));
         assertThat(throwing.conflicts())
                 .extracting(ThrowConflict::kind)
                 .contains(ThrowConflict.Kind.RUNS_ON);
-        throwing.pick(null);
+        throwing.picking().pick(null);
         throwing.nextConflict();
         assertThat(throwing.chosen()).contains(thrown());
         throwing.fit();
@@ -183,14 +183,14 @@ class PlannedSongTest {
         assertThat(thrown().trail().untilBeat()).isNull();
         throwing.change(t -> t.withFades(0, 5));
         assertThat(session.problem().get()).contains("fade");
-        Span third = throwing.words().phrases().getLast();
+        Span third = throwing.picking().words().phrases().getLast();
         Throw before = thrown();
         throwing.rideOverWords();
         double snapped = throwing.snapped(thrown(), 1.99);
         assertThat(snapped).isCloseTo(thrown().toBeat(), within(0.05));
         throwing.choose(before);
         throwing.change(t -> t.withRide(List.of()));
-        session.throwing().pick(third);
+        session.throwing().picking().pick(third);
         throwing.choose(thrown());
         throwing.overPicked();
         assertThat(thrown().fromBeat()).isEqualTo(before.fromBeat());

@@ -38,7 +38,7 @@ class ThrowScreenTest extends WindowCase {
     }
 
     private Span picked() {
-        return java.util.Objects.requireNonNull(session.throwing().picked().get());
+        return java.util.Objects.requireNonNull(session.throwing().picking().picked().get());
     }
 
     private Throw thrown() {

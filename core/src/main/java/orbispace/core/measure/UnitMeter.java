@@ -8,20 +8,13 @@ import orbispace.core.signal.Fft;
 /**
  * Finds the response of a unit from a sweep and its recording: the recording's spectrum over the
  * sweep's, which puts the linear response at its latency and each harmonic before it. A clock that
- * ran apart smears the response; the drift is the one whose undoing makes it sharpest, by the group
- * delay {@code drift x t(f)} that it gives each frequency.
+ * ran apart smears the response; that is undone first.
  */
 public final class UnitMeter {
     private static final double SMALL = 1e-10;
     private static final double ONSET_DB = -20;
     private static final int HARMONICS = 5;
     private static final double NOISE_SECONDS = 0.5;
-    private static final double MOST_DRIFT = 200e-6;
-    private static final double DRIFT_STEP = 5e-6;
-    private static final int GOLDEN_ROUNDS = 20;
-    private static final int PART = 1 << 14;
-    private static final int FINE = 4;
-    private static final double FINE_SHARE = 0.01;
     private static final double NOISE_MARGIN_DB = 3;
     private static final double LEAST_SECONDS = 0.05;
 
@@ -29,8 +22,6 @@ public final class UnitMeter {
     private final int size;
     private final Fft fft;
     private final double[] reference;
-    private final Fft partFft = new Fft(PART);
-    private final Fft fineFft = new Fft(FINE * PART);
 
     private UnitMeter(Sweep sweep, Audio played, int recorded) {
         this.sweep = sweep;
@@ -82,10 +73,13 @@ public final class UnitMeter {
         for (int c = 0; c < channels; c++) {
             spectra[c] = divided(recorded.channel(c));
         }
-        double drift = drift(spectra[0]);
+        double[] first = spectra[0].clone();
+        fft.inverse(first);
+        ClockDrift clock = new ClockDrift(sweep);
+        double drift = clock.of(first);
         double[][] responses = new double[channels][];
         for (int c = 0; c < channels; c++) {
-            responses[c] = undrifted(spectra[c], drift, 0);
+            responses[c] = clock.undone(spectra[c], drift, 0);
             fft.inverse(responses[c]);
         }
         int onset = onset(responses);
@@ -137,107 +131,6 @@ public final class UnitMeter {
     private static double keep(double hz) {
         double share = Math.clamp((hz - Sweep.FROM_HZ / 2) / (Sweep.FROM_HZ / 2), 0, 1);
         return Math.sin(Math.PI / 2 * share) * Math.sin(Math.PI / 2 * share);
-    }
-
-    /**
-     * Takes the phase out that a drift gives each frequency: {@code s((1 - d) t)} has that of
-     * {@code s} less {@code 2 pi d f t(f)}.
-     *
-     * @param meanwhile seconds of delay per unit of drift that are left in, so that the whole stays
-     *     where it is
-     */
-    private double[] undrifted(double[] spectrum, double drift, double meanwhile) {
-        double[] h = spectrum.clone();
-        if (drift == 0) {
-            return h;
-        }
-        double growth = sweep.growthSeconds();
-        for (int k = 2; k < h.length; k += 2) {
-            double hz = k / 2.0 * sweep.sampleRateHz() / h.length;
-            if (hz > Sweep.FROM_HZ) {
-                double at = growth * Math.log(hz / Sweep.FROM_HZ) - meanwhile;
-                double turn = 2 * Math.PI * drift * hz * at;
-                double re = h[k] * Math.cos(turn) - h[k + 1] * Math.sin(turn);
-                h[k + 1] = h[k] * Math.sin(turn) + h[k + 1] * Math.cos(turn);
-                h[k] = re;
-            }
-        }
-        return h;
-    }
-
-    /**
-     * Grows as energy gathers in few samples; the energy itself stays the same. Between the samples
-     * as well, so that it does not matter where on them an arrival falls.
-     */
-    private double sharpness(double[] part, double drift) {
-        // A flat spectrum lies at T on the mean, by its group delay.
-        double[] h = java.util.Arrays.copyOf(undrifted(part, drift, sweep.seconds()), FINE * PART);
-        h[1] = 0;
-        fineFft.inverse(h);
-        double sum = 0;
-        for (double v : h) {
-            sum += v * v * v * v;
-        }
-        return sum;
-    }
-
-    /** The spectrum of a stretch around the highest peak, in which a drift shows as well. */
-    private double[] around(double[] spectrum) {
-        double[] h = spectrum.clone();
-        fft.inverse(h);
-        int at = 0;
-        for (int i = 0; i < h.length; i++) {
-            at = Math.abs(h[i]) > Math.abs(h[at]) ? i : at;
-        }
-        double[] part = new double[PART];
-        for (int i = 0; i < PART; i++) {
-            part[i] = h[Math.floorMod(at - PART / 2 + i, size)];
-        }
-        partFft.forward(part);
-        return part;
-    }
-
-    private double drift(double[] spectrum) {
-        double[] part = around(spectrum);
-        double best = 0;
-        double still = sharpness(part, 0);
-        double most = still;
-        for (double d = -MOST_DRIFT; d <= MOST_DRIFT; d += DRIFT_STEP) {
-            double s = sharpness(part, d);
-            if (s > most) {
-                most = s;
-                best = d;
-            }
-        }
-        double found = golden(part, best - DRIFT_STEP, best + DRIFT_STEP);
-        // A response that is no sharper for it had no drift to be undone.
-        return sharpness(part, found) > (1 + FINE_SHARE) * still ? found : 0;
-    }
-
-    private double golden(double[] spectrum, double from, double to) {
-        double ratio = (Math.sqrt(5) - 1) / 2;
-        double a = from;
-        double b = to;
-        double c = b - ratio * (b - a);
-        double d = a + ratio * (b - a);
-        double atC = sharpness(spectrum, c);
-        double atD = sharpness(spectrum, d);
-        for (int i = 0; i < GOLDEN_ROUNDS; i++) {
-            if (atC > atD) {
-                b = d;
-                d = c;
-                atD = atC;
-                c = b - ratio * (b - a);
-                atC = sharpness(spectrum, c);
-            } else {
-                a = c;
-                c = d;
-                atC = atD;
-                d = a + ratio * (b - a);
-                atD = sharpness(spectrum, d);
-            }
-        }
-        return (a + b) / 2;
     }
 
     /** The channel with the higher peak. */
