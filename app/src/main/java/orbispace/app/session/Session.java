@@ -50,6 +50,7 @@ public final class Session {
     private final Planning planning;
     private final Throwing throwing;
     private final Proving proving;
+    private final Ears ears;
     private final HandingOver handingOver;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
@@ -78,6 +79,7 @@ public final class Session {
         planning = new Planning(this);
         throwing = new Throwing(this);
         proving = new Proving(this, kept, java.time.Clock.systemUTC());
+        ears = new Ears(transport, measured, java.time.Clock.systemUTC());
         handingOver = new HandingOver(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
@@ -168,6 +170,11 @@ public final class Session {
     /** The field over the song's sections. */
     public Planning planning() {
         return planning;
+    }
+
+    /** What was listened to, for the ears' sake. */
+    public Ears ears() {
+        return ears;
     }
 
     /** Findings, snapshots, log and blind trials. */

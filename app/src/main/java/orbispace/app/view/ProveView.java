@@ -20,12 +20,14 @@ final class ProveView extends Screen {
     private static final double BAR = 34;
     private static final double BEAM = 96;
     private static final double TRIAL = 188;
+    private static final double EARS = 30;
 
     private final Proving proving;
     private final PairBeam beam;
     private final TrialPanel trial;
     private final CostTable costs;
     private final FindingsPanel findings;
+    private final EarsLine ears;
     private final HBox bar = new HBox(6);
     private final MenuButton snapshots = new MenuButton("Snapshots");
     private final TextField name = new TextField();
@@ -37,6 +39,7 @@ final class ProveView extends Screen {
         trial = new TrialPanel(session);
         costs = new CostTable(session);
         findings = new FindingsPanel(session);
+        ears = new EarsLine(session);
         Button keep = Plate.button("Take a snapshot", this::keep);
         name.setAccessibleText("name of the snapshot");
         name.setOnAction(e -> keep());
@@ -50,7 +53,7 @@ final class ProveView extends Screen {
         what.getStyleClass().add("caption");
         bar.getChildren().addAll(keep, name, Plate.spring(), what, snapshots);
         bar.setAlignment(Pos.CENTER_LEFT);
-        fill(beam, bar, trial, costs);
+        fill(beam, bar, trial, costs, ears);
         session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.before().addListener((o, was, is) -> refreshWhenSeen());
         session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
@@ -100,6 +103,7 @@ final class ProveView extends Screen {
         trial.refresh();
         costs.repaint();
         findings.refresh();
+        ears.refresh();
         proving.measure();
     }
 
@@ -110,7 +114,13 @@ final class ProveView extends Screen {
         Plate.place(bar, 16, HEAD + BEAM + 6, w, BAR);
         double y = HEAD + BEAM + BAR + 18;
         Plate.place(trial, 16, y, w, TRIAL);
-        Plate.place(costs, 16, y + TRIAL + 14, w, Math.max(60, getHeight() - y - TRIAL - 26));
+        Plate.place(
+                costs,
+                16,
+                y + TRIAL + 14,
+                w,
+                Math.max(60, getHeight() - y - TRIAL - 14 - EARS - 16));
+        Plate.place(ears, 16, getHeight() - EARS - 8, w, EARS);
         super.layoutChildren();
     }
 

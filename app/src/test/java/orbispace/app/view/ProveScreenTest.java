@@ -161,6 +161,30 @@ class ProveScreenTest extends WindowCase {
     }
 
     @Test
+    void whatWasListenedToIsCountedCalibratedAndPutAway() {
+        assertThat(labels()).anyMatch(l -> l.contains("Ears: 0 h 0 min listened"));
+        robot.interact(() -> session.transport().togglePlaying());
+        org.testfx.util.WaitForAsyncUtils.sleep(300, java.util.concurrent.TimeUnit.MILLISECONDS);
+        robot.interact(() -> session.transport().togglePlaying());
+        until(() -> session.ears().exposure().get().seconds() > 0.2);
+        TextField meter = (TextField) called("reading of a sound-level meter");
+        robot.interact(() -> {
+            meter.setText("loud");
+            meter.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(session.problem().get()).contains("a level like 79");
+        robot.interact(() -> {
+            meter.setText("79");
+            meter.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(labels()).anyMatch(l -> l.contains("at about 79 dB"));
+        fire("I have rested");
+        assertThat(session.ears().exposure().get().sinceRestSeconds()).isZero();
+        fire("Put away");
+        assertThat(labels()).noneMatch(l -> l.contains("Ears:"));
+    }
+
+    @Test
     void aChangeThatStaysIsNotedByItself() {
         change();
         until(() -> !session.proving().logbook().get().entries().isEmpty());
