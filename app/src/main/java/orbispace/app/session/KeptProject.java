@@ -132,10 +132,9 @@ final class KeptProject {
         project = project.withLogbook(log);
         Path path = file.get();
         if (path != null) {
-            ProjectFile document = project;
+            // Written here and now, so that it can neither be overtaken by a save nor undo one.
             Path home = Objects.requireNonNull(path.getParent());
-            Path from = folder == null ? home : folder;
-            keeper.run(() -> write(document, path, from, home));
+            write(project, path, folder == null ? home : folder, home);
         }
     }
 

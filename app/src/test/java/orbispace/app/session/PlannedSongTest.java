@@ -21,6 +21,7 @@ import orbispace.core.plan.ThrowCourse;
 import orbispace.core.plan.Words;
 import orbispace.core.prove.BlindTrial;
 import orbispace.core.time.Span;
+import orbispace.files.ProjectFile;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -247,6 +248,24 @@ class PlannedSongTest {
         assertThat(proving.logbook().get().entries()).hasSize(before + 1);
         proving.note("the hall waits");
         assertThat(proving.search("WAITS")).hasSize(1);
+    }
+
+    @Test
+    void theLogIsInTheFileAtOnceAndNeitherUndoesASaveNorSavesTheDesign() throws IOException {
+        Path file = Objects.requireNonNull(session.file().get());
+        Design saved = ProjectFile.read(file).design();
+        proving.note("first");
+        assertThat(ProjectFile.read(file).logbook().search("first")).hasSize(1);
+        assertThat(ProjectFile.read(file).design()).isEqualTo(saved);
+        session.edit(new ReturnEdit.Level("A", -1));
+        proving.note("second");
+        assertThat(ProjectFile.read(file).design()).isEqualTo(saved);
+        assertThat(session.save(file)).isTrue();
+        proving.note("third");
+        ProjectFile read = ProjectFile.read(file);
+        assertThat(read.design().requireReturn("A").levelDb()).isEqualTo(-1);
+        assertThat(read.logbook().entries()).hasSize(3);
+        assertThat(session.dirty().get()).isFalse();
     }
 
     @Test
