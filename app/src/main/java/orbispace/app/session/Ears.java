@@ -13,7 +13,6 @@ public final class Ears {
     private static final double COUNT_SECONDS = 5;
     private static final double QUIET_LUFS = -70;
 
-    private final Transport transport;
     private final Measurements measured;
     private final Clock clock;
     private final ObjectProperty<Exposure> exposure = new SimpleObjectProperty<>(Exposure.NONE);
@@ -22,7 +21,6 @@ public final class Ears {
     private long stopped = -1;
 
     Ears(Transport transport, Measurements measured, Clock clock) {
-        this.transport = transport;
         this.measured = measured;
         this.clock = clock;
         transport.playing().addListener((o, was, is) -> turned(is));
