@@ -94,8 +94,6 @@ class LogbookFileTest {
         assertThat(log.search("marimba")).isEmpty();
         Logbook more = log.with(LogEntry.note(WHEN, "rest until noon"));
         assertThat(more.search("").getFirst().what()).isEqualTo("rest until noon");
-        assertThat(more.withLast(more.entries().getLast().because("ears")).search("ears"))
-                .hasSize(1);
         Logbook full =
                 new Logbook(
                         List.of(), java.util.Collections.nCopies(6000, LogEntry.note(WHEN, "x")));

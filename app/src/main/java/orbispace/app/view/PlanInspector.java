@@ -44,7 +44,6 @@ final class PlanInspector extends VBox {
 
     void setPalette(Palette palette) {
         cell.setPalette(palette);
-        thrown.setPalette(palette);
     }
 
     void refresh() {

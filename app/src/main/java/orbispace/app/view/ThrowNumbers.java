@@ -11,7 +11,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.draw.Palette;
 import orbispace.app.session.Session;
 import orbispace.app.session.Throwing;
 import orbispace.core.design.Filter;
@@ -135,8 +134,6 @@ final class ThrowNumbers extends VBox {
     private NumberField field(String name) {
         return java.util.Objects.requireNonNull(fields.get(name));
     }
-
-    void setPalette(Palette palette) {}
 
     private static double low(Trail t) {
         Filter f = t.filter();

@@ -12,7 +12,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.draw.Palette;
 import orbispace.app.session.Session;
 import orbispace.app.session.Throwing;
 import orbispace.core.design.Return;
@@ -34,8 +33,7 @@ final class ThrowPanel extends VBox {
     private final Throwing throwing;
     private final MenuButton source = new MenuButton();
     private final Label picked = new Label();
-    private final Button throwIt =
-            Plate.small("Throw it", () -> session().throwing().throwPicked());
+    private final Button throwIt;
     private final ThrowNumbers numbers;
     private final VBox said = new VBox(6);
     private final VBox list = new VBox(6);
@@ -44,6 +42,7 @@ final class ThrowPanel extends VBox {
         this.session = session;
         throwing = session.throwing();
         numbers = new ThrowNumbers(session);
+        throwIt = Plate.small("Throw it", throwing::throwPicked);
         source.getStyleClass().add("kind-menu");
         source.setAccessibleText("source whose words are thrown");
         source.setOnShowing(e -> fillSources());
@@ -72,10 +71,6 @@ final class ThrowPanel extends VBox {
         throwing.measured().addListener((o, was, is) -> refresh());
     }
 
-    private Session session() {
-        return session;
-    }
-
     private static Button step(String text, String accessible, Runnable action) {
         Button b = Plate.small(text, action);
         b.setAccessibleText(accessible);
@@ -93,10 +88,6 @@ final class ThrowPanel extends VBox {
             });
             source.getItems().add(item);
         }
-    }
-
-    void setPalette(Palette palette) {
-        numbers.setPalette(palette);
     }
 
     void refresh() {

@@ -26,11 +26,6 @@ public record LogEntry(
         return new LogEntry(when, text, "", "", "", LogMeasures.NONE, LogMeasures.NONE);
     }
 
-    /** The same with a reason. */
-    public LogEntry because(String reason) {
-        return new LogEntry(when, what, from, to, reason, before, after);
-    }
-
     /** Whether it has a text in any of its words, whatever the case. */
     public boolean has(String text) {
         String all =

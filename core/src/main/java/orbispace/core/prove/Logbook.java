@@ -67,16 +67,6 @@ public record Logbook(List<Snapshot> snapshots, List<LogEntry> entries) {
         return new Logbook(snapshots, more);
     }
 
-    /** The same with another last entry, such as one that a longer change has taken up. */
-    public Logbook withLast(LogEntry entry) {
-        List<LogEntry> more = new ArrayList<>(entries);
-        if (!more.isEmpty()) {
-            more.removeLast();
-        }
-        more.add(entry);
-        return new Logbook(snapshots, more);
-    }
-
     /** Entries that have a text, the newest first. */
     public List<LogEntry> search(String text) {
         return entries.reversed().stream().filter(e -> text.isBlank() || e.has(text)).toList();
