@@ -68,7 +68,7 @@ final class SheetInspector extends VBox {
         progress.managedProperty().bind(progress.visibleProperty());
         cancel.managedProperty().bind(cancel.visibleProperty());
         LogPanel log = new LogPanel(session);
-        ToggleButton out = Plate.toggle("Hand over", "what is handed over");
+        ToggleButton out = Plate.toggle("Files", "what is handed over");
         ToggleButton book = Plate.toggle("Log", "the log");
         VBox all = new VBox(8);
         out.setOnAction(e -> turn(out, book, all, log, true));
