@@ -154,11 +154,14 @@ class ThrowScreenTest extends WindowCase {
                         .<Button>query()
                         .fire());
         assertThat(design().thrown()).hasSize(1);
+        settle();
         String gone = echo();
         robot.interact(() -> session.edit(new FieldEdit.Remove(gone)));
+        settle();
         assertThat(labels()).contains("Not heard");
         MenuButton to = (MenuButton) called("return of throw t1");
         robot.interact(() -> to.getItems().getFirst().fire());
+        settle();
         assertThat(thrown().returnId()).isEqualTo("A");
         assertThat(labels()).doesNotContain("Not heard");
         fire("remove throw t1");
