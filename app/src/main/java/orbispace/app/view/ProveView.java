@@ -20,7 +20,7 @@ final class ProveView extends Screen {
     private static final double BAR = 34;
     private static final double BEAM = 96;
     private static final double TRIAL = 188;
-    private static final double EARS = 30;
+    private static final double EARS = 42;
 
     private final Proving proving;
     private final PairBeam beam;
