@@ -2,20 +2,15 @@ package orbispace.app.command;
 
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.core.audio.Audio;
-import orbispace.core.measure.BandDecay;
-import orbispace.core.measure.DecayTime;
-import orbispace.core.measure.Sweep;
-import orbispace.core.measure.UnitMeter;
+import orbispace.app.session.Unit;
 import orbispace.core.measure.UnitReport;
 import orbispace.core.prove.ReverbFit;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
-import orbispace.files.SoundReader;
 import orbispace.files.WavWriter;
+import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -74,26 +69,12 @@ final class CaptureCommand implements Callable<Integer> {
                 throw new WrongUsage("--out " + to + " is an input");
             }
         }
-        UnitReport report = measured(played, heard);
+        UnitReport report = Unit.recording(heard).measured(played);
         WavWriter.write(to, report.response(), WavWriter.Depth.FLOAT_32, "response of a unit");
         Optional<ReverbFit> fitted =
                 fit ? ReverbFit.of(report.response(), 0, Job.QUIET) : Optional.empty();
         output.print(document(report, to, fitted), () -> lines(report, fitted, to));
         return 0;
-    }
-
-    private static UnitReport measured(Path played, Path heard) throws FileProblem {
-        Audio sweep = SoundReader.read(played);
-        try {
-            Sweep.of(sweep);
-        } catch (IllegalArgumentException e) {
-            throw new FileProblem(played + ": is no sweep of ours: " + e.getMessage(), e);
-        }
-        try {
-            return UnitMeter.measure(sweep, SoundReader.read(heard));
-        } catch (IllegalArgumentException e) {
-            throw new FileProblem(heard + ": " + e.getMessage(), e);
-        }
     }
 
     private ObjectNode document(UnitReport report, Path to, Optional<ReverbFit> fitted) {
@@ -108,10 +89,9 @@ final class CaptureCommand implements Callable<Integer> {
         report.harmonics()
                 .forEach(h ->
                         harmonics.addObject().put("order", h.order()).put("levelDb", h.levelDb()));
-        OptionalDouble truth = truth(report);
         if (label != null) {
             document.put("labelSeconds", label);
-            Output.put(document, "trueSeconds", truth);
+            Output.put(document, "trueSeconds", report.trueSeconds());
         }
         fitted.ifPresent(f -> {
             ObjectNode n = document.putObject("fit");
@@ -119,21 +99,12 @@ final class CaptureCommand implements Callable<Integer> {
                     .put("decaySeconds", f.space().decaySeconds())
                     .put("lowRatio", f.space().lowRatio())
                     .put("highRatio", f.space().highRatio())
+                    .put("width", f.width())
                     .put("residualPercent", 100 * f.residual())
                     .put("worstPercent", 100 * f.worst())
                     .put("clarityOffDb", f.clarityOffDb());
         });
         return document;
-    }
-
-    /** Mean of T30 at 500 Hz and 1 kHz, as a panel would say it. */
-    private static OptionalDouble truth(UnitReport report) {
-        return report.decay().bands().stream()
-                .filter(b -> b.centreHz() > 400 && b.centreHz() < 1100)
-                .map(BandDecay::t30)
-                .filter(DecayTime.Measured.class::isInstance)
-                .mapToDouble(t -> ((DecayTime.Measured) t).seconds())
-                .average();
     }
 
     private void lines(UnitReport report, Optional<ReverbFit> fitted, Path to) {
@@ -150,20 +121,20 @@ final class CaptureCommand implements Callable<Integer> {
             output.line(
                     "label %.2f s, truth %s",
                     label,
-                    truth(report).isPresent()
-                            ? String.format(
-                                    java.util.Locale.ROOT, "%.2f s", truth(report).getAsDouble())
+                    report.trueSeconds().isPresent()
+                            ? Wording.seconds(report.trueSeconds().getAsDouble())
                             : "not measurable");
         }
         new MeasureDecay(output).lines(report.decay());
         fitted.ifPresent(f ->
                 output.line(
-                        "like our %s with decay %.2f s, lows x%.2f, highs x%.2f: T30 off by %.1f %%"
-                                + " on the mean, %.1f %% at most",
+                        "like our %s with decay %.2f s, lows x%.2f, highs x%.2f, width x%.2f: T30"
+                                + " off by %.1f %% on the mean, %.1f %% at most",
                         f.space().kind().label(),
                         f.space().decaySeconds(),
                         f.space().lowRatio(),
                         f.space().highRatio(),
+                        f.width(),
                         100 * f.residual(),
                         100 * f.worst()));
         output.line("%s", to);

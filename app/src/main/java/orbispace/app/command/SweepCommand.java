@@ -3,9 +3,9 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.session.Unit;
 import orbispace.core.audio.Audio;
 import orbispace.core.measure.Sweep;
-import orbispace.demo.SimulatedUnit;
 import orbispace.files.FileProblem;
 import orbispace.files.SoundReader;
 import orbispace.files.WavWriter;
@@ -56,7 +56,7 @@ final class SweepCommand implements Callable<Integer> {
         Audio audio =
                 through == null
                         ? new Sweep(rate, seconds).audio()
-                        : SimulatedUnit.record(SoundReader.read(through));
+                        : Unit.simulated().played(SoundReader.read(through));
         String what = through == null ? "exponential sine sweep" : "recording of a simulated unit";
         WavWriter.write(file, audio, WavWriter.Depth.FLOAT_32, what);
         ObjectNode document = Output.object();

@@ -52,6 +52,7 @@ public final class Session {
     private final Proving proving;
     private final Ears ears;
     private final HandingOver handingOver;
+    private final UnitMeasuring units;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
     private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
@@ -81,6 +82,7 @@ public final class Session {
         proving = new Proving(this, kept, java.time.Clock.systemUTC());
         ears = new Ears(transport, measured, java.time.Clock.systemUTC());
         handingOver = new HandingOver(this);
+        units = new UnitMeasuring(this);
         listening =
                 new Listening(transport, measured, editing.design()::get, before::get, this::span);
         selection.section().addListener((o, was, is) -> sectionChosen());
@@ -211,6 +213,11 @@ public final class Session {
     /** The recall sheet and the hand-over. */
     public HandingOver handingOver() {
         return handingOver;
+    }
+
+    /** Measuring units. */
+    public UnitMeasuring units() {
+        return units;
     }
 
     /** Listening. */

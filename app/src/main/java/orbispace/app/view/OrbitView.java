@@ -29,6 +29,7 @@ final class OrbitView extends Screen {
     private final ReturnInspector inspector;
     private final Label why = new Label();
     private final DraftsPanel drafts;
+    private final UnitPanel unit;
     private final DepthPanel depth;
     private final SendMatrix sends;
     private final PairPanel pair;
@@ -44,6 +45,7 @@ final class OrbitView extends Screen {
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
         drafts = new DraftsPanel(session);
+        unit = new UnitPanel(session);
         depth = new DepthPanel(session);
         sends = new SendMatrix(session);
         pair = new PairPanel(session);
@@ -53,7 +55,7 @@ final class OrbitView extends Screen {
         tab("depth", "the sources from near to far", depth);
         tab("pair", "the field before against the field as it is", pair);
         below.selectToggle(below.getToggles().getFirst());
-        fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts);
+        fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts, unit);
         session.drafting().drafts().addListener((o, was, is) -> requestLayout());
         session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
@@ -128,6 +130,7 @@ final class OrbitView extends Screen {
         Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
         Plate.place(events, w - 190, 86, 174, 22);
         Plate.place(drafts, 0, 0, w, h);
+        Plate.place(unit, 0, 0, w, h);
         super.layoutChildren();
     }
 
@@ -143,6 +146,7 @@ final class OrbitView extends Screen {
         handles.setPalette(palette);
         list.setPalette(palette);
         drafts.setPalette(palette);
+        unit.setPalette(palette);
         depth.setPalette(palette);
         sends.setPalette(palette);
         inspector.setPalette(palette);

@@ -49,7 +49,9 @@ final class ReturnHead extends VBox {
         }
         MenuItem file = new MenuItem("Impulse response\u2026");
         file.setOnAction(e -> chooseResponse());
-        kind.getItems().add(file);
+        MenuItem unit = new MenuItem("Measure a unit\u2026");
+        unit.setOnAction(e -> session.units().open().set(true));
+        kind.getItems().addAll(file, unit);
         kind.getStyleClass().add("kind-menu");
         HBox.setHgrow(name, Priority.ALWAYS);
         follow = Plate.toggle("by section", "take note values at the tempo of each section");

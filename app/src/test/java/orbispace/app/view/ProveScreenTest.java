@@ -3,9 +3,7 @@ package orbispace.app.view;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -29,14 +27,6 @@ class ProveScreenTest extends WindowCase {
     private boolean isProven() {
         var known = session.proving().proven().get();
         return known != null && known.design().equals(design()) && !session.jobs().busy();
-    }
-
-    private void fire(String text) {
-        robot.interact(() ->
-                robot.lookup((Node n) ->
-                                n instanceof ButtonBase b && text.equals(b.getText()) && shown(n))
-                        .<ButtonBase>query()
-                        .fire());
     }
 
     private void change() {

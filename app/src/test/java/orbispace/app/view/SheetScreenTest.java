@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -42,17 +41,6 @@ class SheetScreenTest extends WindowCase {
 
     private CheckBox box(String name) {
         return (CheckBox) called(name);
-    }
-
-    private void fire(String text) {
-        robot.interact(() ->
-                robot.lookup((Node n) ->
-                                n instanceof ButtonBase b
-                                        && !(n instanceof ToggleButton)
-                                        && text.equals(b.getText())
-                                        && shown(n))
-                        .<ButtonBase>query()
-                        .fire());
     }
 
     private String lane() {

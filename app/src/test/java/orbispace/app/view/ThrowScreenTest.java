@@ -50,7 +50,7 @@ class ThrowScreenTest extends WindowCase {
         key(KeyCode.ENTER);
     }
 
-    private void fire(String accessible) {
+    private void fireCalled(String accessible) {
         robot.interact(() -> ((Button) called(accessible)).fire());
     }
 
@@ -126,7 +126,7 @@ class ThrowScreenTest extends WindowCase {
         until(() -> labels().contains("Runs into the next phrase"));
         until(() -> labels().stream().anyMatch(l -> l.startsWith("The next phrase keeps")));
         until(() -> labels().contains("Shut it when the phrase begins"));
-        fire("apply: Shut it when the phrase begins");
+        fireCalled("apply: Shut it when the phrase begins");
         assertThat(thrown().trail().untilBeat()).isNotNull();
         until(() -> !labels().contains("Runs into the next phrase"));
     }
@@ -164,7 +164,7 @@ class ThrowScreenTest extends WindowCase {
         settle();
         assertThat(thrown().returnId()).isEqualTo("A");
         assertThat(labels()).doesNotContain("Not heard");
-        fire("remove throw t1");
+        fireCalled("remove throw t1");
         assertThat(design().thrown()).isEmpty();
     }
 

@@ -100,13 +100,27 @@ abstract class WindowCase {
         });
     }
 
-    /** The visible node that a screen reader would call by this beginning. */
+    /** The visible node that a screen reader would call by this beginning, once it is there. */
     Node called(String accessible) {
-        return robot.lookup((Node n) ->
-                        n.getAccessibleText() != null
-                                && n.getAccessibleText().startsWith(accessible)
-                                && shown(n))
-                .query();
+        return found(n ->
+                n.getAccessibleText() != null
+                        && n.getAccessibleText().startsWith(accessible)
+                        && shown(n));
+    }
+
+    /** The first node of a kind; lists may be made anew meanwhile, so it is waited for. */
+    private Node found(java.util.function.Predicate<Node> wanted) {
+        java.util.concurrent.atomic.AtomicReference<java.util.Optional<Node>> node =
+                new java.util.concurrent.atomic.AtomicReference<>(java.util.Optional.empty());
+        until(() -> {
+            node.set(robot.lookup(wanted).tryQuery());
+            return node.get().isPresent();
+        });
+        return node.get().orElseThrow();
+    }
+
+    private Node button(String text) {
+        return found(n -> n instanceof ButtonBase b && text.equals(b.getText()) && shown(n));
     }
 
     static boolean shown(Node node) {
@@ -120,20 +134,20 @@ abstract class WindowCase {
 
     /** Presses the visible button of a text. */
     void press(String text) {
-        robot.clickOn(
-                robot.lookup((Node n) ->
-                                n instanceof ButtonBase b && text.equals(b.getText()) && shown(n))
-                        .<Node>query());
+        robot.clickOn(button(text));
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     /** Presses the button of a text by keyboard, wherever it has been scrolled to. */
     void pressByKey(String text) {
-        focus(
-                robot.lookup((Node n) ->
-                                n instanceof ButtonBase b && text.equals(b.getText()) && shown(n))
-                        .query());
+        focus(button(text));
         key(KeyCode.SPACE);
+    }
+
+    /** Fires the visible button of a text. */
+    void fire(String text) {
+        ButtonBase found = (ButtonBase) button(text);
+        robot.interact(found::fire);
     }
 
     Set<String> labels() {

@@ -1,6 +1,7 @@
 package orbispace.core.measure;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
 
 /**
@@ -42,5 +43,15 @@ public record UnitReport(
     /** Whether the clocks ran apart enough to matter. */
     public boolean drifts() {
         return Math.abs(driftPpm) > DRIFT_PPM;
+    }
+
+    /** Mean of T30 at 500 Hz and 1 kHz, as a panel would say it; empty if neither is reliable. */
+    public OptionalDouble trueSeconds() {
+        return decay.bands().stream()
+                .filter(b -> b.centreHz() > 400 && b.centreHz() < 1100)
+                .map(BandDecay::t30)
+                .filter(DecayTime.Measured.class::isInstance)
+                .mapToDouble(t -> ((DecayTime.Measured) t).seconds())
+                .average();
     }
 }

@@ -20,6 +20,8 @@ import orbispace.core.space.ReverbSettings;
  * and correcting it; the kind whose early energy (C80) is nearest is kept.
  *
  * @param space the reverb
+ * @param width factor of our return's side so that side and middle are as loud to each other as in
+ *     the response; 0 for a mono one
  * @param predelaySeconds time to its first arrival
  * @param residual root of the mean squared relative error of T30 over the octaves that could be
  *     measured in both
@@ -28,6 +30,7 @@ import orbispace.core.space.ReverbSettings;
  */
 public record ReverbFit(
         Space.Reverb space,
+        double width,
         double predelaySeconds,
         double residual,
         double worst,
@@ -60,7 +63,27 @@ public record ReverbFit(
                     fitted(kind, wanted, middle.get(), response.sampleRateHz(), predelaySeconds);
             best = best == null || fit.cost() < best.cost() ? fit : best;
         }
-        return Optional.ofNullable(best);
+        return Optional.ofNullable(best).map(b -> b.asWideAs(response));
+    }
+
+    private ReverbFit asWideAs(Audio response) {
+        double wanted = sideOverMiddle(response);
+        double is = sideOverMiddle(ours(space, response.sampleRateHz()));
+        double factor = is == 0 ? 1 : Math.clamp(wanted / is, 0, 2);
+        return new ReverbFit(space, factor, predelaySeconds, residual, worst, clarityOffDb);
+    }
+
+    /** Amplitude of L-R over that of L+R, from the whole response. */
+    private static double sideOverMiddle(Audio response) {
+        double middle = 0;
+        double side = 0;
+        float[] l = response.channel(0);
+        float[] r = response.channel(1);
+        for (int i = 0; i < l.length; i++) {
+            middle += (l[i] + r[i]) * (l[i] + r[i]);
+            side += (l[i] - r[i]) * (l[i] - r[i]);
+        }
+        return middle == 0 ? 2 : Math.sqrt(side / middle);
     }
 
     private double cost() {
@@ -110,7 +133,7 @@ public record ReverbFit(
         double worst = errors.stream().mapToDouble(Math::abs).max().orElse(1);
         double residual = errors.isEmpty() ? 1 : Math.sqrt(sum / errors.size());
         double clarity = is.broadband().clarity80Db() - wanted.broadband().clarity80Db();
-        return new ReverbFit(space, predelay, residual, worst, clarity);
+        return new ReverbFit(space, 1, predelay, residual, worst, clarity);
     }
 
     private static Audio ours(Space.Reverb s, double rate) {
