@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import orbispace.core.design.Design;
 import orbispace.core.prove.Logbook;
@@ -11,6 +13,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -25,6 +28,7 @@ public final class ProjectFile {
     /** The version of the format that is written. */
     public static final int VERSION = 3;
 
+    private static final String REFERENCES = "references";
     private static final long MOST_BYTES = 50_000_000;
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -59,6 +63,24 @@ public final class ProjectFile {
         ObjectNode changed = document.deepCopy();
         LogJson.write(changed, other);
         return new ProjectFile(design, other, changed);
+    }
+
+    /** Finished tracks that its mix is held against: files, relative to it or absolute. */
+    public List<String> references() {
+        List<String> files = new ArrayList<>();
+        document.path(REFERENCES).forEach(n -> files.add(n.asString("")));
+        return files;
+    }
+
+    /** The same with other finished tracks, to be written. */
+    public ProjectFile withReferences(List<String> files) {
+        ObjectNode changed = document.deepCopy();
+        changed.remove(REFERENCES);
+        if (!files.isEmpty()) {
+            ArrayNode all = changed.putArray(REFERENCES);
+            files.forEach(all::add);
+        }
+        return new ProjectFile(design, log, changed);
     }
 
     /** The same with the designs of its snapshots changed, such as for another folder. */

@@ -20,7 +20,7 @@ public final class Wording {
 
     /** A difference in one decimal, with its sign. */
     public static String signed(double value) {
-        return (value > 0 ? "+" : "") + number(value, 1);
+        return (value >= 0.05 ? "+" : "") + number(value, 1);
     }
 
     /** A level. */

@@ -112,7 +112,7 @@ public final class Clearing {
 
     /** The field with which this one is compared. */
     Design before() {
-        return session.before().get();
+        return session.pair().before().get();
     }
 
     /** Where the judged source, with all layers of its part, speaks; no phrases for one without. */

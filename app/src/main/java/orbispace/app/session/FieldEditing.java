@@ -250,8 +250,8 @@ public final class FieldEditing {
         if (renderer.isEmpty()) {
             return;
         }
-        Design now = design();
-        Design before = session.before().get();
+        Design now = session.pair().after();
+        Design before = session.pair().before().get();
         session.jobs()
                 .start(
                         "settle pair",

@@ -1,6 +1,7 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
@@ -117,6 +118,24 @@ final class KeptProject {
         if (path != null) {
             keeper.run(() -> Autosave.drop(path));
         }
+    }
+
+    /** Finished tracks that the mix is held against. */
+    List<Path> references() {
+        Path home = folder;
+        return project.references().stream()
+                .map(f -> home == null ? Path.of(f) : home.resolve(f).normalize())
+                .toList();
+    }
+
+    /** Keeps other finished tracks with the project, written when it is saved. */
+    void keepReferences(List<Path> files) {
+        Path home = folder;
+        project =
+                project.withReferences(
+                        files.stream()
+                                .map(f -> home == null ? f.toString() : Relocation.path(f, home))
+                                .toList());
     }
 
     /** Snapshots and log of the project. */

@@ -1,29 +1,30 @@
 package orbispace.app.session;
 
 import java.util.function.Supplier;
-import orbispace.core.design.Design;
 import orbispace.core.time.Span;
 
 /** Keeps what is heard in step with the design, the pair of before and after, and the loop. */
 final class Listening {
     private final Transport transport;
     private final Measurements measured;
-    private final Supplier<Design> now;
-    private final Supplier<Design> before;
+    private final ComparedPair pair;
+    private final Referencing references;
     private final Supplier<Span> span;
 
     Listening(
             Transport transport,
             Measurements measured,
-            Supplier<Design> now,
-            Supplier<Design> before,
+            ComparedPair pair,
+            Referencing references,
             Supplier<Span> span) {
         this.transport = transport;
         this.measured = measured;
-        this.now = now;
-        this.before = before;
+        this.pair = pair;
+        this.references = references;
         this.span = span;
         transport.hearingBefore().addListener((o, was, is) -> hear());
+        references.hearing().addListener((o, was, is) -> hear());
+        references.held().addListener((o, was, is) -> hear());
         transport.blind().addListener((o, was, is) -> hear());
         transport.mono().addListener((o, was, is) -> hear());
         transport.wetOnly().addListener((o, was, is) -> hear());
@@ -39,9 +40,15 @@ final class Listening {
     /** Makes the design that is to be heard sound, at the loudness of its pair. */
     void hear() {
         Boolean blind = transport.blind().get();
-        boolean hearing = blind == null ? transport.hearingBefore().get() : blind;
         MixMeasure mix = measured.mix().get();
-        transport.hear(hearing ? before.get() : now.get(), mix == null ? 0 : mix.matchDb(hearing));
+        if (blind == null && references.hears()) {
+            references.hearOn(transport, mix == null ? 0 : mix.matchDb(false));
+            return;
+        }
+        boolean hearing = blind == null ? transport.hearingBefore().get() : blind;
+        double match = mix == null ? 0 : mix.matchDb(hearing);
+        transport.hear(
+                hearing ? pair.before().get() : pair.after(), match + references.mixGainDb());
     }
 
     /** Repeats the chosen stretch, if anything is repeated. */

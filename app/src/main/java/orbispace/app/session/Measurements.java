@@ -3,6 +3,7 @@ package orbispace.app.session;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -101,13 +102,14 @@ public final class Measurements {
      * Measures again what a change of the design has touched: pictures first, since they are looked
      * at, then the mix, then what the returns cover.
      *
+     * @param pair what is heard against each other
      * @param barred kinds of remedies not to look for; empty to look for none at all
      * @param clearing who is judged
      * @param afterPictures what else is to be measured when the pictures are there
      */
     void update(
             Design design,
-            Design before,
+            ComparedPair pair,
             Span span,
             Optional<Set<Setting>> barred,
             Clearing clearing,
@@ -126,7 +128,7 @@ public final class Measurements {
         Runnable rest =
                 () -> {
                     afterPictures.run();
-                    measureSound(design, before, span, barred, clearing);
+                    measureSound(design, pair, span, barred, clearing);
                 };
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
@@ -174,7 +176,7 @@ public final class Measurements {
     /** What was measured before is measured first where it is looked at, and then as a whole. */
     private void measureSound(
             Design design,
-            Design before,
+            ComparedPair pair,
             Span span,
             Optional<Set<Setting>> barred,
             Clearing clearing) {
@@ -193,7 +195,7 @@ public final class Measurements {
                             measureMix(
                                     render,
                                     design,
-                                    before,
+                                    pair,
                                     () ->
                                             cover.measureRemedies(
                                                     render, design, span, barred, clearing)));
@@ -202,7 +204,7 @@ public final class Measurements {
         measureMix(
                 render,
                 design,
-                before,
+                pair,
                 () ->
                         cover.measureSection(
                                 render,
@@ -215,11 +217,13 @@ public final class Measurements {
                                                 render, design, span, barred, clearing)));
     }
 
-    private void measureMix(Renderer render, Design design, Design before, Runnable then) {
+    private void measureMix(Renderer render, Design design, ComparedPair pair, Runnable then) {
+        Design before = pair.before().get();
+        Design other = pair.after();
         jobs.start(
                 "mix",
                 "Rendering the field",
-                job -> measureMix(render, design, before, job),
+                job -> measureMix(render, design, before, other, job),
                 measured -> {
                     mix.set(measured);
                     cover.open(render, design, measured.after().integratedLufs());
@@ -228,14 +232,17 @@ public final class Measurements {
                 this::failed);
     }
 
-    private static MixMeasure measureMix(Renderer renderer, Design design, Design before, Job job) {
-        Loudness after = LoudnessMeter.measure(renderer.render(design, job).mix());
-        job.check();
-        Loudness was =
-                before.equals(design)
-                        ? after
-                        : LoudnessMeter.measure(renderer.render(before, job).mix());
-        return new MixMeasure(after, was);
+    private static MixMeasure measureMix(
+            Renderer renderer, Design design, Design before, Design other, Job job) {
+        Map<Design, Loudness> known = new HashMap<>();
+        for (Design d : new Design[] {design, before, other}) {
+            job.check();
+            known.computeIfAbsent(d, x -> LoudnessMeter.measure(renderer.render(x, job).mix()));
+        }
+        return new MixMeasure(
+                Objects.requireNonNull(known.get(design)),
+                Objects.requireNonNull(known.get(before)),
+                Objects.requireNonNull(known.get(other)));
     }
 
     /** The analysis of the whole song, once the first mix is measured. */

@@ -6,13 +6,14 @@ import orbispace.core.measure.Loudness;
  * The loudness of the mix, and of the mix before.
  *
  * @param after the field as it stands
- * @param before the field it is compared with
+ * @param before the first of the pair that is compared
+ * @param other the second of the pair: the field as it stands, unless another was chosen
  */
-public record MixMeasure(Loudness after, Loudness before) {
+public record MixMeasure(Loudness after, Loudness before, Loudness other) {
 
-    /** How much louder the mix is now than before, in LU. */
+    /** How much louder the second of the pair is than the first, in LU. */
     public double differenceLu() {
-        return after.integratedLufs().orElse(0) - before.integratedLufs().orElse(0);
+        return other.integratedLufs().orElse(0) - before.integratedLufs().orElse(0);
     }
 
     /** Gain in dB that turns the louder of the two down to the other, for hearing one of them. */

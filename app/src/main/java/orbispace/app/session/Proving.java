@@ -23,15 +23,22 @@ import orbispace.core.prove.Finding;
 import orbispace.core.prove.LogEntry;
 import orbispace.core.prove.LogMeasures;
 import orbispace.core.prove.Logbook;
+import orbispace.core.prove.MonoFold;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.ReturnFacts;
 import orbispace.core.prove.Snapshot;
+import orbispace.core.prove.Variant;
+import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.core.render.Rendering;
 import orbispace.files.SheetDifferences;
 import org.jspecify.annotations.Nullable;
 
 /** Findings about the design, its snapshots and log, and blind trials. */
 public final class Proving {
+    /** Stands for the mix among the returns. */
+    public static final String MIX = "";
+
     private static final String JOB = "prove";
     private static final long PAUSE_MILLIS = 400;
     private static final long STAYED_MILLIS = 10_000;
@@ -56,8 +63,14 @@ public final class Proving {
      * @param design the design
      * @param findings all of them
      * @param returns what was measured of each return
+     * @param folds what folding to mono costs each return by its letter, and the mix as {@link
+     *     #MIX}
      */
-    public record Proven(Design design, List<Finding> findings, Map<String, ReturnFacts> returns) {}
+    public record Proven(
+            Design design,
+            List<Finding> findings,
+            Map<String, ReturnFacts> returns,
+            Map<String, MonoFold> folds) {}
 
     Proving(Session session, KeptProject kept, Clock clock) {
         this.session = session;
@@ -167,10 +180,38 @@ public final class Proving {
                                             .measure(now, stems, job);
                             FieldFacts facts =
                                     new FieldFacts(now, stems, returns, pairs, conflicts);
-                            return new Proven(now, FieldFindings.of(facts), returns);
+                            return new Proven(
+                                    now,
+                                    FieldFindings.of(facts),
+                                    returns,
+                                    folds(renderer.get().render(now, job), job));
                         },
                         proven::set,
                         session::failed);
+    }
+
+    private static Map<String, MonoFold> folds(Rendering rendering, Job job) {
+        Map<String, MonoFold> folds = new HashMap<>();
+        folds.put(MIX, MonoFold.of(rendering.mix()));
+        rendering
+                .wets()
+                .forEach((id, wet) -> {
+                    job.check();
+                    folds.put(id, MonoFold.of(wet));
+                });
+        return folds;
+    }
+
+    /** What can be heard against the field: snapshots, what it is without, and with remedies. */
+    public List<ComparedPair.Named> comparable() {
+        List<ComparedPair.Named> all = new ArrayList<>();
+        logbook.get()
+                .snapshots()
+                .forEach(s -> all.add(new ComparedPair.Named(s.name(), s.design())));
+        List<Variant> variants = new ArrayList<>(Variant.without(design()));
+        variants.addAll(Variant.with(design(), open()));
+        variants.forEach(v -> all.add(new ComparedPair.Named(v.label(), v.design())));
+        return all;
     }
 
     /** Findings of the design that were not accepted. */
@@ -275,7 +316,7 @@ public final class Proving {
 
     /** Compares the design with a snapshot from now on. */
     public void compareWith(Snapshot snapshot) {
-        session.compareWith(snapshot.design());
+        session.pair().first(new ComparedPair.Named(snapshot.name(), snapshot.design()));
     }
 
     /** What differs between a snapshot and the design. */

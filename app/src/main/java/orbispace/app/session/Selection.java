@@ -63,6 +63,17 @@ public final class Selection {
         return chosen == null ? 1 : chosen.firstBar();
     }
 
+    /** A section whose plan is changed is another; the chosen one stays chosen by its bars. */
+    void follow(Design now) {
+        Section chosen = section.get();
+        if (chosen != null && !now.song().sections().contains(chosen)) {
+            now.song().sections().stream()
+                    .filter(s -> s.firstBar() == chosen.firstBar())
+                    .findFirst()
+                    .ifPresent(section::set);
+        }
+    }
+
     /** The first return and source of a song that is opened, and the whole of it. */
     void begin(Design design) {
         section.set(null);

@@ -6,12 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.beans.property.BooleanProperty;
-import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleBooleanProperty;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.design.Design;
@@ -53,9 +51,10 @@ public final class Session {
     private final Ears ears;
     private final HandingOver handingOver;
     private final UnitMeasuring units;
+    private final Referencing references;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
-    private final ObjectProperty<Design> before = new SimpleObjectProperty<>(blank());
+    private final ComparedPair pair = new ComparedPair(this, blank());
     private final Selection selection = new Selection();
     private final StringProperty problem = new SimpleStringProperty("");
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
@@ -83,8 +82,8 @@ public final class Session {
         ears = new Ears(transport, measured, java.time.Clock.systemUTC());
         handingOver = new HandingOver(this);
         units = new UnitMeasuring(this);
-        listening =
-                new Listening(transport, measured, editing.design()::get, before::get, this::span);
+        references = new Referencing(this, kept);
+        listening = new Listening(transport, measured, pair, references, this::span);
         selection.section().addListener((o, was, is) -> sectionChosen());
         wantsRemedies.addListener((o, was, is) -> measure());
     }
@@ -104,9 +103,9 @@ public final class Session {
         return editing.design();
     }
 
-    /** The design it is compared with. */
-    public ReadOnlyObjectProperty<Design> before() {
-        return before;
+    /** The two designs that are heard against each other. */
+    public ComparedPair pair() {
+        return pair;
     }
 
     /** Where the project is kept; null before it is. */
@@ -189,17 +188,6 @@ public final class Session {
         return throwing;
     }
 
-    /** A section whose plan is changed is another; the chosen one stays chosen by its bars. */
-    private void keepSection(Design now) {
-        Section chosen = selection.section().get();
-        if (chosen != null && !now.song().sections().contains(chosen)) {
-            now.song().sections().stream()
-                    .filter(s -> s.firstBar() == chosen.firstBar())
-                    .findFirst()
-                    .ifPresent(selection.section()::set);
-        }
-    }
-
     /** Drafting whole fields. */
     public Drafting drafting() {
         return drafting;
@@ -213,6 +201,11 @@ public final class Session {
     /** The recall sheet and the hand-over. */
     public HandingOver handingOver() {
         return handingOver;
+    }
+
+    /** Finished tracks that the mix is held against. */
+    public Referencing references() {
+        return references;
     }
 
     /** Measuring units. */
@@ -306,19 +299,6 @@ public final class Session {
         measure();
     }
 
-    /** Compares with the design as it stands from now on. */
-    public void keepAsBefore() {
-        before.set(editing.design().get());
-        field.unsettle();
-        measure();
-    }
-
-    /** Compares with another design from now on. */
-    void compareWith(Design other) {
-        before.set(other);
-        measure();
-    }
-
     /** Takes another design as a step of its own. */
     void replace(Design other, String label) {
         editing.replace(other, label);
@@ -329,8 +309,9 @@ public final class Session {
     /** What has to follow every change of the design: state kept, stems laid, sound. */
     private void changed() {
         Design now = editing.design().get();
-        keepSection(now);
+        selection.follow(now);
         field.unsettle();
+        pair.changed();
         clearing.changed();
         proving.changed();
         if (bringing.recovered().get() != null) {
@@ -357,7 +338,7 @@ public final class Session {
     private void measure() {
         measured.update(
                 editing.design().get(),
-                before.get(),
+                pair,
                 span(),
                 wantsRemedies.get() ? Optional.of(clearing.barred().get()) : Optional.empty(),
                 clearing,
@@ -434,12 +415,13 @@ public final class Session {
         material = stems.material(given);
         problem.set("");
         opened.stems().responses().problems().values().stream().findFirst().ifPresent(problem::set);
-        before.set(given);
+        pair.begin(given);
         selection.begin(given);
         clearing.begin();
         planning.begin();
         throwing.begin();
         proving.begin(given);
+        references.begin();
         field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);

@@ -50,6 +50,7 @@ public final class Transport {
     private @Nullable LiveMix mix;
     private @Nullable SongMaterial material;
     private @Nullable LiveSettings heard;
+    private @Nullable SongMaterial heardFrom;
     private @Nullable ClickTrack click;
     private @Nullable SongClock clicked;
 
@@ -145,16 +146,34 @@ public final class Transport {
         if (to == null || from == null) {
             return;
         }
-        LiveSettings settings = LiveSettings.of(design, from, hearing(design, outputGainDb), heard);
+        play(to, from, LiveSettings.of(design, from, hearing(design, outputGainDb), heard));
+    }
+
+    /** Makes a finished track heard instead of the song, on the song's own time. */
+    void hearTrack(Design around, SongMaterial track, double outputGainDb) {
+        Player to = player;
+        if (to == null) {
+            return;
+        }
+        LiveSettings.Hearing plain =
+                new LiveSettings.Hearing(
+                        Map.of(), Map.of(), mono.get(), Decibels.toAmplitude(outputGainDb), null);
+        play(to, track, LiveSettings.of(around, track, plain));
+    }
+
+    @SuppressWarnings("ReferenceEquality") // Other material is another object.
+    private void play(Player to, SongMaterial from, LiveSettings settings) {
         LiveMix current = mix;
-        if (current == null || heard == null || !current.takes(settings)) {
+        boolean other = heard == null || from != heardFrom;
+        if (current == null || other || !current.takes(settings)) {
             current = new LiveMix(settings, Player.blockFrames());
             mix = current;
-            to.setMix(current, from.frames());
+            to.setMix(current, material == null ? 0 : material.frames());
         } else {
             current.set(settings);
         }
         heard = settings;
+        heardFrom = from;
         to.setPlaying(playing.get());
     }
 

@@ -13,7 +13,8 @@ import orbispace.files.Wording;
 
 /** What each return costs: loudness, peak, low end, and what folding to mono takes of it. */
 final class CostTable extends ScalingCanvas {
-    private static final double NAME = 180;
+    private static final double NAME = 112;
+    private static final double ROOMY = 30;
     private static final double LIMIT_DB = 1;
     private static final double MONO_LIMIT_DB = 4.5;
     private static final double LOW_LIMIT = 0.02;
@@ -46,7 +47,7 @@ final class CostTable extends ScalingCanvas {
             return;
         }
         double row =
-                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 22, 40);
+                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 18, 40);
         double y = 42;
         for (Return r : session.design().get().returns()) {
             ReturnFacts facts = known.returns().get(r.id());
@@ -92,15 +93,16 @@ final class CostTable extends ScalingCanvas {
             double limit,
             double full) {
         double x = NAME + index * column;
-        double room = column - 90;
+        double room = column - 14;
         boolean over = value > limit;
         pen.text(
                 words,
                 x,
-                y + row / 2 + 4,
+                y + row / 2 + (row < ROOMY ? 1 : 0),
                 Type.strong(12.5),
                 over ? pen.palette.warn : pen.palette.ink);
-        double top = y + row / 2 - 5;
+        double high = row < ROOMY ? 4 : 9;
+        double top = y + row / 2 + 5;
         double wide = room * Math.clamp(value / full, 0, 1);
         double edge = room * limit / full;
         if (wide >= 1) {
@@ -108,16 +110,16 @@ final class CostTable extends ScalingCanvas {
                     pen.g,
                     r.id(),
                     pen.palette.ofReturn(r.id()),
-                    Hatch.Area.rectangle(x + 72, top, Math.min(wide, edge), 10));
+                    Hatch.Area.rectangle(x, top, Math.min(wide, edge), high));
             if (wide > edge) {
                 Hatch.cross(
                         pen.g,
                         pen.palette.warn,
-                        Hatch.Area.rectangle(x + 72 + edge, top, wide - edge, 10));
+                        Hatch.Area.rectangle(x + edge, top, wide - edge, high));
             }
         }
         pen.g.setLineDashes(2, 3);
-        pen.line(x + 72 + edge, top - 3, x + 72 + edge, top + 13, pen.palette.ink3, 1);
+        pen.line(x + edge, top, x + edge, top + high + 2, pen.palette.ink3, 1);
         pen.g.setLineDashes();
     }
 }

@@ -48,7 +48,7 @@ public final class FileMenu {
                         redo,
                         item(
                                 "Compare with the field as it is now   Shift+B",
-                                session::keepAsBefore));
+                                session.pair()::keepAsBefore));
         undo.setOnAction(e -> session.undo());
         redo.setOnAction(e -> session.redo());
         menu.setOnShowing(e -> refresh());

@@ -24,7 +24,7 @@ final class LevelBar extends ScalingCanvas {
         if (mix == null) {
             return;
         }
-        Loudness heard = session.transport().hearingBefore().get() ? mix.before() : mix.after();
+        Loudness heard = session.transport().hearingBefore().get() ? mix.before() : mix.other();
         double l = Math.clamp((heard.integratedLufs().orElse(-36) + 36) / 36, 0, 1);
         double p = Math.clamp((heard.truePeakDbtp().orElse(-36) + 36) / 36, 0, 1);
         pen.g.setFill(pen.palette.ink);

@@ -243,7 +243,7 @@ public final class MainWindow {
             case W -> session.transport().wetOnly().set(!session.transport().wetOnly().get());
             case B -> {
                 if (e.isShiftDown()) {
-                    session.keepAsBefore();
+                    session.pair().keepAsBefore();
                 } else {
                     session.transport()
                             .hearingBefore()
@@ -251,6 +251,7 @@ public final class MainWindow {
                 }
             }
             case N -> screen().nextWorst();
+            case R -> session.references().flip();
             case ESCAPE -> keys.setVisible(false);
             default -> stepKey(e);
         }

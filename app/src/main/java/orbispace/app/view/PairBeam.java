@@ -23,13 +23,19 @@ final class PairBeam extends ScalingCanvas {
     @Override
     void paint(Pen pen, double w, double h) {
         MixMeasure mix = session.measured().mix().get();
-        boolean same = session.before().get().equals(session.design().get());
-        ticket(pen, 0, "before", name(session.before().get(), "As opened"), h);
+        ticket(
+                pen,
+                0,
+                "before",
+                name(session.pair().before().get(), session.pair().firstName()),
+                h);
         ticket(
                 pen,
                 w - TICKET,
                 "now",
-                same ? "The same" : name(session.design().get(), "As it stands"),
+                session.pair().same()
+                        ? "The same"
+                        : name(session.pair().after(), session.pair().otherName()),
                 h);
         double left = TICKET + 8;
         double right = w - TICKET - 8;
@@ -45,7 +51,7 @@ final class PairBeam extends ScalingCanvas {
             return;
         }
         lufs(pen, mix.before().integratedLufs(), left + (middle - left) / 2, y - 8);
-        lufs(pen, mix.after().integratedLufs(), middle + (right - middle) / 2, y - 8);
+        lufs(pen, mix.other().integratedLufs(), middle + (right - middle) / 2, y - 8);
         pen.text(turned(mix.matchDb(true)), left + 6, y + 18, Type.regular(11.5), pen.palette.ink2);
         pen.text(
                 turned(mix.matchDb(false)),

@@ -22,7 +22,7 @@ final class PairPanel extends VBox {
         this.session = session;
         settle = Plate.small("Settle it", () -> session.field().settlePair());
         settle.setAccessibleText("render both fields and subtract them");
-        Button keep = Plate.small("Compare with now", session::keepAsBefore);
+        Button keep = Plate.small("Compare with now", session.pair()::keepAsBefore);
         keep.setAccessibleText("take the field as it is as the one before");
         ScrollPane scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
@@ -33,7 +33,7 @@ final class PairPanel extends VBox {
         getChildren().addAll(buttons, scroll);
         session.field().pair().addListener((o, was, is) -> refresh());
         session.design().addListener((o, was, is) -> refresh());
-        session.before().addListener((o, was, is) -> refresh());
+        session.pair().before().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -45,7 +45,7 @@ final class PairPanel extends VBox {
         }
         rows.getChildren().clear();
         FieldSettlement pair = session.field().pair().get();
-        boolean same = session.before().get().equals(session.design().get());
+        boolean same = session.pair().same();
         settle.setDisable(same);
         if (pair == null) {
             rows.getChildren()
@@ -66,7 +66,7 @@ final class PairPanel extends VBox {
         return session.design()
                 .get()
                 .findReturn(id)
-                .or(() -> session.before().get().findReturn(id))
+                .or(() -> session.pair().before().get().findReturn(id))
                 .map(r -> id + " " + r.name())
                 .orElse(id);
     }

@@ -146,7 +146,7 @@ final class Ribbon extends Pane {
             return;
         }
         boolean hearing = session.transport().hearingBefore().get();
-        Loudness heard = hearing ? mix.before() : mix.after();
+        Loudness heard = hearing ? mix.before() : mix.other();
         lufs.setText(
                 Wording.number(heard.integratedLufs().orElse(Double.NEGATIVE_INFINITY), 1)
                         + " LUFS");
@@ -156,7 +156,7 @@ final class Ribbon extends Pane {
                         + " dBTP");
         double gain = mix.matchDb(hearing);
         match.setText(
-                session.before().get().equals(session.design().get())
+                session.pair().same()
                         ? "nothing changed yet"
                         : "matched, " + Wording.number(gain, 1) + " LU");
         level.repaint();

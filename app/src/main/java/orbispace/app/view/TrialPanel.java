@@ -38,6 +38,7 @@ final class TrialPanel extends StackPane {
         question.getStyleClass().add("screen-title");
         hint.getStyleClass().add("caption");
         hint.setWrapText(true);
+        hint.setTextAlignment(TextAlignment.CENTER);
         rounds = new Choice<>("rounds of a trial", ROUNDS, n -> n + " rounds", this::choose);
         rounds.show(wanted);
         start.getChildren()
@@ -106,7 +107,7 @@ final class TrialPanel extends StackPane {
     void refresh() {
         BlindTrial now = proving.trial().get();
         boolean runs = now != null && !now.finished();
-        boolean same = session.before().get().equals(session.design().get());
+        boolean same = session.pair().same();
         answers.setVisible(runs);
         answers.setManaged(runs);
         start.setVisible(!runs);

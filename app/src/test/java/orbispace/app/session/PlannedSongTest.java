@@ -224,7 +224,7 @@ class PlannedSongTest {
         assertThat(kept.measures().integratedLufs()).isPresent();
         assertThat(proving.differences(kept)).isNotEmpty();
         proving.compareWith(kept);
-        assertThat(session.before().get()).isEqualTo(first);
+        assertThat(session.pair().before().get()).isEqualTo(first);
         proving.restore(kept);
         assertThat(design()).isEqualTo(first);
         proving.forget(kept);

@@ -176,7 +176,7 @@ class SessionTest {
         assertThat(mix.differenceLu()).isPositive();
         assertThat(mix.matchDb(false)).isCloseTo(-mix.differenceLu(), within(1e-9));
         assertThat(mix.matchDb(true)).isZero();
-        session.keepAsBefore();
+        session.pair().keepAsBefore();
         settle();
         assertThat(Objects.requireNonNull(session.measured().mix().get()).differenceLu()).isZero();
     }
@@ -302,7 +302,7 @@ class SessionTest {
         var pair = java.util.Objects.requireNonNull(session.field().pair().get());
         var a = java.util.Objects.requireNonNull(pair.returns().get("A"));
         var b = java.util.Objects.requireNonNull(pair.returns().get("B"));
-        double before = session.before().get().requireReturn("A").levelDb();
+        double before = session.pair().before().get().requireReturn("A").levelDb();
         // What is left of a return turned down by d is 1 - 10^(-d/20) of it.
         assertThat(a.residualDb().orElseThrow())
                 .isCloseTo(20 * Math.log10(1 - Math.pow(10, (-20 - before) / 20)), within(0.01));

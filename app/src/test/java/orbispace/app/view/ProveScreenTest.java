@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -99,7 +100,7 @@ class ProveScreenTest extends WindowCase {
             menu.getOnShowing().handle(null);
             menu.getItems().get(0).fire();
         });
-        assertThat(session.before().get()).isEqualTo(first);
+        assertThat(session.pair().before().get()).isEqualTo(first);
         robot.interact(() -> {
             menu.getOnShowing().handle(null);
             menu.getItems().get(1).fire();
@@ -111,6 +112,88 @@ class ProveScreenTest extends WindowCase {
         robot.interact(() -> name.setText("snapshot 1"));
         fire("Take a snapshot");
         assertThat(session.problem().get()).contains("already");
+    }
+
+    private void item(String menu, String text) {
+        MenuButton button = (MenuButton) called(menu);
+        robot.interact(() -> {
+            button.getOnShowing().handle(null);
+            button.getItems().stream()
+                    .filter(i -> text.equals(i.getText()))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+        });
+    }
+
+    @Test
+    void anyTwoFieldsAreHeardAgainstEachOther() {
+        Design whole = design();
+        fire("Take a snapshot");
+        item("what is heard before", "without A " + whole.requireReturn("A").name());
+        settle();
+        assertThat(session.pair().before().get().findReturn("A")).isEmpty();
+        assertThat(session.pair().firstName()).startsWith("without A");
+        assertThat(session.pair().otherName()).isEqualTo("As it stands");
+        double apart =
+                java.util.Objects.requireNonNull(session.measured().mix().get()).differenceLu();
+        assertThat(apart).isPositive();
+        change();
+        item("what is heard after", "Snapshot 1");
+        settle();
+        assertThat(session.pair().after()).isEqualTo(whole);
+        assertThat(design()).isNotEqualTo(whole);
+        item("what is heard before", "Snapshot 1");
+        settle();
+        assertThat(session.pair().same()).isTrue();
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -2)));
+        assertThat(session.pair().after()).isEqualTo(design());
+    }
+
+    @Test
+    void theFoldOfEachReturnIsShownAndHeard() {
+        assertThat(labels()).anyMatch(l -> l.contains("notch"));
+        for (var r : design().returns()) {
+            robot.interact(() -> ((ButtonBase) called("fold of return " + r.id())).fire());
+            var known = java.util.Objects.requireNonNull(session.proving().proven().get());
+            double loss = known.folds().get(r.id()).wholeLossDb().orElseThrow();
+            double told = known.returns().get(r.id()).stereo().monoFoldLossDb().orElseThrow();
+            assertThat(loss).isCloseTo(told, org.assertj.core.api.Assertions.within(0.2));
+            assertThat(labels()).contains(orbispace.files.Wording.number(-loss, 1) + " dB");
+        }
+        fire("hear it folded");
+        assertThat(session.transport().mono().get()).isTrue();
+    }
+
+    @Test
+    void theMixIsHeldAgainstAFinishedTrackAndFlipped() throws FileProblem {
+        java.nio.file.Path track = folder.resolve("old-quay.wav");
+        orbispace.files.WavWriter.write(
+                track, orbispace.app.Songs.drum(), orbispace.files.WavWriter.Depth.BITS_24, "");
+        robot.interact(() -> session.references().add(track));
+        until(() -> session.references().held().get() != null);
+        var held = java.util.Objects.requireNonNull(session.references().held().get());
+        double mix = held.mix().loudness().integratedLufs().orElseThrow();
+        double other = held.track().loudness().integratedLufs().orElseThrow();
+        assertThat(held.difference().trackGainDb() + other)
+                .isCloseTo(
+                        mix + held.difference().mixGainDb(),
+                        org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(labels()).anyMatch(l -> l.contains("weaker") || l.contains("stronger"));
+        focus(called("reference track"));
+        key(KeyCode.R);
+        assertThat(session.references().hearing().get()).isTrue();
+        key(KeyCode.R);
+        assertThat(session.references().hearing().get()).isFalse();
+        robot.interact(() -> session.references().from(900));
+        assertThat(session.problem().get()).contains("old-quay can be begun from 0 to");
+        robot.interact(() -> session.references().add(folder.resolve("none.wav")));
+        until(() -> session.problem().get().contains("none.wav"));
+        assertThat(session.references().held().get()).isEqualTo(held);
+        robot.interact(() -> session.save(project));
+        assertThat(ProjectFile.read(project).references()).containsExactly("old-quay.wav");
+        item("reference track", "Let old-quay go");
+        assertThat(session.references().held().get()).isNull();
     }
 
     @Test

@@ -1,0 +1,103 @@
+package orbispace.app.session;
+
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import orbispace.core.design.Design;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The two fields that are heard against each other: one before, and the field as it stands or
+ * another one that was kept.
+ */
+public final class ComparedPair {
+    private static final String OPENED = "As opened";
+    private static final String NOW = "As it stands";
+
+    private final Session session;
+    private final ObjectProperty<Design> before;
+    private final ObjectProperty<@Nullable Design> other = new SimpleObjectProperty<>();
+
+    private String firstName = OPENED;
+    private String otherName = NOW;
+
+    /**
+     * A field under the name by which it is chosen.
+     *
+     * @param name what people call it
+     * @param design the field
+     */
+    public record Named(String name, Design design) {}
+
+    ComparedPair(Session session, Design first) {
+        this.session = session;
+        before = new SimpleObjectProperty<>(first);
+    }
+
+    /** The first of the two. */
+    public ReadOnlyObjectProperty<Design> before() {
+        return before;
+    }
+
+    /** The second of the two, if it is not the field as it stands. */
+    public ReadOnlyObjectProperty<@Nullable Design> other() {
+        return other;
+    }
+
+    /** The second of the two. */
+    public Design after() {
+        Design kept = other.get();
+        return kept == null ? session.design().get() : kept;
+    }
+
+    /** Whether there is nothing to hear a difference of. */
+    public boolean same() {
+        return before.get().equals(after());
+    }
+
+    /** Another song is open. */
+    void begin(Design given) {
+        firstName = OPENED;
+        before.set(given);
+        other.set(null);
+    }
+
+    /** What the first of the two is called. */
+    public String firstName() {
+        return firstName;
+    }
+
+    /** What the second of the two is called. */
+    public String otherName() {
+        return same() ? "The same" : other.get() == null ? NOW : otherName;
+    }
+
+    /** Whoever works on the field wants to hear it. */
+    void changed() {
+        other.set(null);
+    }
+
+    /** Takes the field as it stands as the one before. */
+    public void keepAsBefore() {
+        first(new Named("As it stood", session.design().get()));
+    }
+
+    /** Hears another field before from now on. */
+    public void first(Named named) {
+        firstName = named.name();
+        before.set(named.design());
+        remeasure();
+    }
+
+    /** Hears another field after from now on; null for the field as it stands. */
+    public void second(@Nullable Named named) {
+        otherName = named == null ? NOW : named.name();
+        other.set(named == null ? null : named.design());
+        remeasure();
+    }
+
+    private void remeasure() {
+        session.field().unsettle();
+        session.measureAgain();
+    }
+}

@@ -1,0 +1,93 @@
+package orbispace.core.prove;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Width;
+
+/**
+ * A design with one thing of it left out or put in, to be heard against it.
+ *
+ * @param label what differs, such as {@code without the ducker of B}
+ * @param design the other design
+ */
+public record Variant(String label, Design design) {
+
+    /** The design without each return, and without each stage of each that does something. */
+    public static List<Variant> without(Design design) {
+        List<Variant> found = new ArrayList<>();
+        for (Return r : design.returns()) {
+            String name = " of " + r.id();
+            add(found, design, "without " + r.id() + " " + r.name(), new FieldEdit.Remove(r.id()));
+            if (!r.filterIn().equals(Filter.OPEN)) {
+                String label = "without the filter before" + name;
+                add(found, design, label, new ReturnEdit.FilterIn(r.id(), Filter.OPEN));
+            }
+            if (r.chain().drive() != null) {
+                add(
+                        found,
+                        design,
+                        "without the drive" + name,
+                        new ReturnEdit.Driving(r.id(), null));
+            }
+            if (!r.predelay().equals(NONE)) {
+                String label = "without the predelay" + name;
+                add(found, design, label, new ReturnEdit.Predelay(r.id(), NONE, r.timedAtBar()));
+            }
+            if (r.gate() != null) {
+                add(found, design, "without the gate" + name, new ReturnEdit.Gating(r.id(), null));
+            }
+            if (!r.filterOut().equals(Filter.OPEN)) {
+                String label = "without the filter after" + name;
+                add(found, design, label, new ReturnEdit.FilterOut(r.id(), Filter.OPEN));
+            }
+            if (r.duck() != null) {
+                add(
+                        found,
+                        design,
+                        "without the ducker" + name,
+                        new ReturnEdit.Ducking(r.id(), null));
+            }
+            if (!r.chain().width().equals(Width.PLAIN)) {
+                String label = "without the width" + name;
+                add(found, design, label, new ReturnEdit.Widening(r.id(), Width.PLAIN));
+            }
+        }
+        return found;
+    }
+
+    private static final MusicalTime NONE = new MusicalTime.Millis(0);
+
+    /** The design with each remedy of some findings. */
+    public static List<Variant> with(Design design, List<Finding> findings) {
+        List<Variant> found = new ArrayList<>();
+        for (Finding f : findings) {
+            for (Remedy remedy : f.remedies()) {
+                String subject = f.subject().isEmpty() ? "" : ", " + f.subject();
+                add(found, design, "with " + remedy.label() + subject, remedy.edit());
+            }
+        }
+        return found;
+    }
+
+    /** What a design refuses, or what changes nothing, is no variant of it. */
+    private static void add(List<Variant> to, Design design, String label, Edit edit) {
+        UnaryOperator<Design> change = edit::applyTo;
+        try {
+            Design other = change.apply(design);
+            if (!other.equals(design)) {
+                to.add(new Variant(label, other));
+            }
+        } catch (IllegalArgumentException refused) {
+            // It cannot be left out by itself: something else builds on it.
+            return;
+        }
+    }
+}

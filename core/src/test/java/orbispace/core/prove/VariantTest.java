@@ -1,0 +1,57 @@
+package orbispace.core.prove;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import orbispace.core.design.Design;
+import orbispace.core.design.Drive;
+import orbispace.core.design.Fields;
+import orbispace.core.design.ReturnEdit;
+import org.junit.jupiter.api.Test;
+
+class VariantTest {
+    private static final Design FIELD = Fields.two();
+
+    private static Design without(String label) {
+        return Variant.without(FIELD).stream()
+                .filter(v -> v.label().equals(label))
+                .findFirst()
+                .orElseThrow()
+                .design();
+    }
+
+    @Test
+    void eachReturnAndEachStageThatDoesSomethingIsLeftOutAlone() {
+        for (var r : FIELD.returns()) {
+            Design other = without("without " + r.id() + " " + r.name());
+            assertThat(other.findReturn(r.id())).isEmpty();
+            assertThat(other.returns()).hasSize(FIELD.returns().size() - 1);
+        }
+        assertThat(Variant.without(FIELD)).allMatch(v -> !v.design().equals(FIELD));
+        assertThat(Variant.without(FIELD).stream().map(Variant::label)).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void aStageIsListedOnceItIsThere() {
+        String id = FIELD.returns().getFirst().id();
+        String label = "without the drive of " + id;
+        assertThat(Variant.without(FIELD)).noneMatch(v -> v.label().equals(label));
+        Design driven = new ReturnEdit.Driving(id, new Drive(6, false)).applyTo(FIELD);
+        Variant undriven =
+                Variant.without(driven).stream()
+                        .filter(v -> v.label().equals(label))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(undriven.design()).isEqualTo(FIELD);
+    }
+
+    @Test
+    void aRemedyIsPutInWithoutPressingIt() {
+        String id = FIELD.returns().getFirst().id();
+        Remedy lower = new Remedy("level -20 dB", new ReturnEdit.Level(id, -20));
+        Finding found = new Finding("r", Severity.WEIGH, id, "f", "e", "w", -1, List.of(lower));
+        Variant with = Variant.with(FIELD, List.of(found)).getFirst();
+        assertThat(with.label()).isEqualTo("with level -20 dB, " + id);
+        assertThat(with.design().requireReturn(id).levelDb()).isEqualTo(-20);
+    }
+}
