@@ -8,6 +8,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
 import orbispace.app.draw.Type;
+import orbispace.app.session.CacheFolder;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Session;
 import orbispace.app.view.MainWindow;
@@ -21,7 +22,7 @@ public final class OrbispaceApplication extends Application {
             new Session(
                     Platform::runLater,
                     RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")),
-                    Session.keptFacts());
+                    CacheFolder.facts());
 
     /** What the next launched window does first; the toolkit makes the window itself. */
     static void start(Consumer<Session> beginning) {

@@ -19,6 +19,7 @@ import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Type;
+import orbispace.app.session.CacheFolder;
 import orbispace.app.session.DemoFiles;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Session;
@@ -85,7 +86,7 @@ final class Tour {
                         new Session(
                                 Platform::runLater,
                                 RecentProjects.inMemory(),
-                                Session.keptFacts()));
+                                CacheFolder.facts()));
         MainWindow window =
                 on(() -> {
                     Type.load();

@@ -13,10 +13,7 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
  * Draws onto pages of a PDF, one below the other, with the fonts that ship with the program. Places
  * are in points from the upper left corner.
  */
-final class PdfPage implements Closeable {
-    /** Margin on all sides. */
-    static final float MARGIN = 48;
-
+final class PdfPage implements SheetPages, Closeable {
     private static final String FONTS = "fonts/ibm-plex-sans-latin-";
     private static final float FOOT = 26;
 
@@ -28,8 +25,8 @@ final class PdfPage implements Closeable {
     private PDPageContentStream content;
     private int pages;
 
-    /** How far down the next line begins. */
-    float y;
+    private float y;
+    private int rgb;
 
     PdfPage(PDRectangle size, String foot) throws IOException {
         this.size = size;
@@ -57,13 +54,13 @@ final class PdfPage implements Closeable {
         return new PDPageContentStream(document, page);
     }
 
-    /** Width between the margins. */
-    float width() {
+    @Override
+    public float width() {
         return size.getWidth() - 2 * MARGIN;
     }
 
-    /** Makes sure that so much has room below; if not, a new page begins. */
-    void need(float height) throws IOException {
+    @Override
+    public void need(float height) throws IOException {
         if (y + height > size.getHeight() - MARGIN) {
             finish();
             content = begin();
@@ -72,17 +69,20 @@ final class PdfPage implements Closeable {
 
     private void finish() throws IOException {
         float at = size.getHeight() - FOOT;
+        int inked = rgb;
+        tint(SheetInks.BLACK);
         text(foot, MARGIN, at, 8, false, 0.45f);
         String number = String.valueOf(pages);
         text(number, size.getWidth() - MARGIN - width(number, 8, false), at, 8, false, 0.45f);
         content.close();
+        tint(inked);
     }
 
-    /** Writes on a line; {@code grey} is 0 for black. */
-    void text(String text, float x, float base, float points, boolean bold, float grey)
+    @Override
+    public void text(String text, float x, float base, float points, boolean bold, float grey)
             throws IOException {
         content.beginText();
-        content.setNonStrokingColor(grey);
+        content.setNonStrokingColor(red(grey), green(grey), blue(grey));
         content.setFont(bold ? strong : regular, points);
         content.newLineAtOffset(x, size.getHeight() - base);
         // In two pieces the letters f and i stay letters that can be searched and copied.
@@ -92,9 +92,36 @@ final class PdfPage implements Closeable {
         content.endText();
     }
 
-    /** Width of a text in points. */
-    float width(String text, float points, boolean bold) throws IOException {
+    @Override
+    public float width(String text, float points, boolean bold) throws IOException {
         return (bold ? strong : regular).getStringWidth(writable(text, bold)) / 1000 * points;
+    }
+
+    @Override
+    public float y() {
+        return y;
+    }
+
+    @Override
+    public void down(float points) {
+        y += points;
+    }
+
+    @Override
+    public void tint(int given) {
+        rgb = given;
+    }
+
+    private float red(float grey) {
+        return Ink.mixed(rgb, 16, grey);
+    }
+
+    private float green(float grey) {
+        return Ink.mixed(rgb, 8, grey);
+    }
+
+    private float blue(float grey) {
+        return Ink.mixed(rgb, 0, grey);
     }
 
     /** Signs that the font lacks become question marks. */
@@ -113,18 +140,20 @@ final class PdfPage implements Closeable {
         return out.toString();
     }
 
-    /** A straight line. */
-    void line(float x1, float y1, float x2, float y2, float thick, float grey) throws IOException {
-        content.setStrokingColor(grey);
+    @Override
+    public void line(float x1, float y1, float x2, float y2, float thick, float grey)
+            throws IOException {
+        content.setStrokingColor(red(grey), green(grey), blue(grey));
         content.setLineWidth(thick);
         content.moveTo(x1, size.getHeight() - y1);
         content.lineTo(x2, size.getHeight() - y2);
         content.stroke();
     }
 
-    /** An outline through points, closed or not. */
-    void path(float[] xs, float[] ys, boolean closed, float thick, float grey) throws IOException {
-        content.setStrokingColor(grey);
+    @Override
+    public void path(float[] xs, float[] ys, boolean closed, float thick, float grey)
+            throws IOException {
+        content.setStrokingColor(red(grey), green(grey), blue(grey));
         content.setLineWidth(thick);
         content.moveTo(xs[0], size.getHeight() - ys[0]);
         for (int i = 1; i < xs.length; i++) {
@@ -136,13 +165,13 @@ final class PdfPage implements Closeable {
         content.stroke();
     }
 
-    /** Lines are broken in this pattern from now on; empty for whole ones. */
-    void dash(float[] pattern) throws IOException {
+    @Override
+    public void dash(float[] pattern) throws IOException {
         content.setLineDashPattern(pattern, 0);
     }
 
-    /** A circle, filled or as an outline. */
-    void circle(float x, float cy, float r, boolean filled, float grey) throws IOException {
+    @Override
+    public void circle(float x, float cy, float r, boolean filled, float grey) throws IOException {
         float k = 0.5523f * r;
         float top = size.getHeight() - cy;
         content.moveTo(x + r, top);
@@ -151,10 +180,10 @@ final class PdfPage implements Closeable {
         content.curveTo(x - r, top - k, x - k, top - r, x, top - r);
         content.curveTo(x + k, top - r, x + r, top - k, x + r, top);
         if (filled) {
-            content.setNonStrokingColor(grey);
+            content.setNonStrokingColor(red(grey), green(grey), blue(grey));
             content.fill();
         } else {
-            content.setStrokingColor(grey);
+            content.setStrokingColor(red(grey), green(grey), blue(grey));
             content.setLineWidth(0.8f);
             content.stroke();
         }

@@ -19,8 +19,8 @@ public final class PlanWording {
 
     private PlanWording() {}
 
-    /** A line for each section in which a return differs, and for each throw into it. */
-    static List<RecallSheet.Line> lines(Design design, Return r) {
+    /** A line for each section in which a return differs. */
+    static List<RecallSheet.Line> sections(Design design, Return r) {
         List<RecallSheet.Line> lines = new ArrayList<>();
         for (Section s : design.song().sections()) {
             List<String> words = new ArrayList<>();
@@ -42,12 +42,15 @@ public final class PlanWording {
                 lines.add(new RecallSheet.Line("In " + s.name(), String.join("; ", words)));
             }
         }
-        for (Throw t : design.thrown()) {
-            if (t.returnId().equals(r.id())) {
-                lines.add(new RecallSheet.Line("Throw", thrown(design, t)));
-            }
-        }
         return lines;
+    }
+
+    /** A line for each throw into a return. */
+    static List<RecallSheet.Line> throwLines(Design design, Return r) {
+        return design.thrown().stream()
+                .filter(t -> t.returnId().equals(r.id()))
+                .map(t -> new RecallSheet.Line("Throw", thrown(design, t)))
+                .toList();
     }
 
     /** A cell of the plan: everything in which it differs. */
@@ -91,12 +94,23 @@ public final class PlanWording {
                 + " s), "
                 + (t.ride().isEmpty()
                         ? "send at " + Wording.db(t.levelDb())
-                        : "a ride of " + t.ride().size() + " points")
+                        : "a ride of " + t.ride().size() + " points (" + ride(t) + ")")
                 + ", opens in "
                 + Wording.millis(t.fadeInMillis())
                 + ", shuts in "
                 + Wording.millis(t.fadeOutMillis())
                 + (t.trail().isPlain() ? "" : "; " + trail(clock, t));
+    }
+
+    /** The points of a ride, in quarter notes from where the throw opens. */
+    private static String ride(Throw t) {
+        return t.ride().stream()
+                .map(p ->
+                        "after "
+                                + Wording.number(p.beat() - t.fromBeat(), 2)
+                                + " "
+                                + Wording.db(p.levelDb()))
+                .collect(java.util.stream.Collectors.joining(", "));
     }
 
     /** How a throw repeats where otherwise than its return. */

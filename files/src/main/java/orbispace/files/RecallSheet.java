@@ -3,6 +3,7 @@ package orbispace.files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
@@ -19,23 +20,34 @@ import orbispace.core.time.SongClock;
  *
  * @param title the song
  * @param summary metre, tempo and length
+ * @param tempo every change of tempo and metre
  * @param noteNames heads of the note value columns
  * @param sections note values in ms per section
+ * @param sources the stems and how they are laid
  * @param returns the spaces
+ * @param findings what was found and accepted, with why
+ * @param pictured whether the field and the plan are drawn
  * @param design what it was made of, for pictures
  */
 public record RecallSheet(
         String title,
         String summary,
+        List<Line> tempo,
         List<String> noteNames,
         List<SectionRow> sections,
+        List<Line> sources,
         List<ReturnCard> returns,
+        List<Line> findings,
+        boolean pictured,
         Design design) {
 
     private static final List<String> NOTES = List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
 
     /** Keeps its own lists. */
     public RecallSheet {
+        tempo = List.copyOf(tempo);
+        sources = List.copyOf(sources);
+        findings = List.copyOf(findings);
         noteNames = List.copyOf(noteNames);
         sections = List.copyOf(sections);
         returns = List.copyOf(returns);
@@ -69,7 +81,17 @@ public record RecallSheet(
      * @param measured decay per octave
      */
     public record ReturnCard(
-            String id, String name, String kind, List<Line> lines, List<Band> measured) {}
+            String id, String name, String kind, List<Line> lines, List<Band> measured) {
+        /** Keeps its own lists. */
+        public ReturnCard {
+            lines = List.copyOf(lines);
+            measured = List.copyOf(measured);
+        }
+
+        private boolean says() {
+            return !lines.isEmpty() || !measured.isEmpty();
+        }
+    }
 
     /**
      * A measured band.
@@ -106,7 +128,62 @@ public record RecallSheet(
             cards.add(card(design, r, decays.get(r.id())));
         }
         return new RecallSheet(
-                design.song().title(), summary(design, lengthSeconds), NOTES, rows, cards, design);
+                design.song().title(),
+                summary(design, lengthSeconds),
+                SongWording.tempo(design),
+                NOTES,
+                rows,
+                SongWording.sources(design),
+                cards,
+                List.of(),
+                true,
+                design);
+    }
+
+    /** The same with findings that were accepted: what was found, and why it may stay. */
+    public RecallSheet withFindings(List<Line> accepted) {
+        return new RecallSheet(
+                title, summary, tempo, noteNames, sections, sources, returns, accepted, pictured,
+                design);
+    }
+
+    /** Only what is asked for; title and summary always stay. */
+    public RecallSheet only(Set<SheetPart> parts) {
+        boolean timed = parts.contains(SheetPart.TEMPO);
+        boolean told = parts.contains(SheetPart.RETURNS);
+        return new RecallSheet(
+                title,
+                summary,
+                timed ? tempo : List.of(),
+                noteNames,
+                timed ? sections : List.of(),
+                parts.contains(SheetPart.SOURCES) ? sources : List.of(),
+                returns.stream().map(c -> only(c, parts)).filter(c -> told || c.says()).toList(),
+                parts.contains(SheetPart.FINDINGS) ? findings : List.of(),
+                pictured && parts.contains(SheetPart.PICTURES),
+                design);
+    }
+
+    private ReturnCard only(ReturnCard card, Set<SheetPart> parts) {
+        List<Line> lines = new ArrayList<>();
+        design.findReturn(card.id())
+                .ifPresent(r -> {
+                    if (parts.contains(SheetPart.RETURNS)) {
+                        lines.addAll(new ReturnWording(design, r).lines());
+                    }
+                    if (parts.contains(SheetPart.PLAN)) {
+                        lines.addAll(PlanWording.sections(design, r));
+                    }
+                    if (parts.contains(SheetPart.THROWS)) {
+                        lines.addAll(PlanWording.throwLines(design, r));
+                    }
+                });
+        return new ReturnCard(
+                card.id(),
+                card.name(),
+                card.kind(),
+                lines,
+                parts.contains(SheetPart.MEASURED) ? card.measured() : List.of());
     }
 
     private static String summary(Design design, double lengthSeconds) {
@@ -146,7 +223,8 @@ public record RecallSheet(
 
     private static List<Line> lines(Design design, Return r) {
         List<Line> lines = new ArrayList<>(new ReturnWording(design, r).lines());
-        lines.addAll(PlanWording.lines(design, r));
+        lines.addAll(PlanWording.sections(design, r));
+        lines.addAll(PlanWording.throwLines(design, r));
         return lines;
     }
 

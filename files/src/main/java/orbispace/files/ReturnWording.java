@@ -112,16 +112,20 @@ public final class ReturnWording {
             parts.add("low-pass " + corner(f.lowPass()));
         }
         if (f.dip() != null) {
-            parts.add(
-                    "dip of "
-                            + Wording.number(f.dip().depthDb(), 1)
-                            + " dB at "
-                            + Wording.hertz(f.dip().hz())
-                            + ", "
-                            + Wording.number(f.dip().octaves(), 1)
-                            + " octaves wide");
+            parts.add(dip(f.dip()));
         }
         return parts.isEmpty() ? "none" : String.join("; ", parts);
+    }
+
+    /** A dip in words. */
+    static String dip(Filter.Dip dip) {
+        return "dip of "
+                + Wording.number(dip.depthDb(), 1)
+                + " dB at "
+                + Wording.hertz(dip.hz())
+                + ", "
+                + Wording.number(dip.octaves(), 1)
+                + " octaves wide";
     }
 
     private static String corner(Filter.Corner c) {

@@ -3,6 +3,7 @@ package orbispace.files;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -17,8 +18,11 @@ public final class SheetWriter {
             th,td{text-align:right;padding:.18rem .4rem;border-bottom:1px solid #D9D1C1;font-weight:400}th{color:#A8366F;font-weight:600}
             td:first-child,th:first-child{text-align:left}dl{display:grid;grid-template-columns:8rem 1fr;gap:.15rem 1rem;margin:0}
             dt{color:#5C657A}dd{margin:0}.letter{display:inline-block;min-width:1.5em;text-align:center;border:2px double #1B2A49;border-radius:50%;margin-right:.5em}
+            .pictures{display:grid;grid-template-columns:1fr 1fr;gap:1.5rem;margin:1rem 0}.pictures svg{width:100%;height:auto}
             @media print{body{background:#fff;margin:0}h2{break-after:avoid}dl{break-inside:avoid}}
             """;
+
+    private static final float PICTURE = 300;
 
     private SheetWriter() {}
 
@@ -62,21 +66,13 @@ public final class SheetWriter {
         out.append("</style></head><body>\n<h1>")
                 .append(escaped(sheet.title()))
                 .append("</h1>\n<p>");
-        out.append(escaped(sheet.summary()))
-                .append("</p>\n<table><tr><th>Section</th><th>bars</th><th>bpm</th>");
-        sheet.noteNames().forEach(n -> out.append("<th>").append(escaped(n)).append("</th>"));
-        out.append("</tr>\n");
-        for (RecallSheet.SectionRow row : sheet.sections()) {
-            out.append("<tr><td>")
-                    .append(escaped(row.name()))
-                    .append("</td><td>")
-                    .append(row.bars());
-            out.append("</td><td>").append(Wording.number(row.bpm(), 1)).append("</td>");
-            row.millis()
-                    .forEach(m -> out.append("<td>").append(Wording.number(m, 1)).append("</td>"));
-            out.append("</tr>\n");
+        out.append(escaped(sheet.summary())).append("</p>\n");
+        if (!sheet.sections().isEmpty()) {
+            htmlNotes(out, sheet);
         }
-        out.append("</table>\n<p>Note values in ms at the first bar of each section.</p>\n");
+        if (sheet.pictured() && !sheet.returns().isEmpty()) {
+            htmlPictures(out, sheet);
+        }
         for (RecallSheet.ReturnCard card : sheet.returns()) {
             out.append("<h2><span class=\"letter\">").append(escaped(card.id())).append("</span>");
             out.append(escaped(card.name()))
@@ -94,7 +90,58 @@ public final class SheetWriter {
             }
             out.append("</dl>\n");
         }
+        htmlList(out, "Sources", sheet.sources());
+        htmlList(out, "Tempo and metre", sheet.tempo());
+        htmlList(out, "Accepted", sheet.findings());
         return out.append("</body></html>\n").toString();
+    }
+
+    private static void htmlNotes(StringBuilder out, RecallSheet sheet) {
+        out.append("<table><tr><th>Section</th><th>bars</th><th>bpm</th>");
+        sheet.noteNames().forEach(n -> out.append("<th>").append(escaped(n)).append("</th>"));
+        out.append("</tr>\n");
+        for (RecallSheet.SectionRow row : sheet.sections()) {
+            out.append("<tr>");
+            cell(out, row.name());
+            cell(out, row.bars());
+            cell(out, Wording.number(row.bpm(), 1));
+            row.millis().forEach(m -> cell(out, Wording.number(m, 1)));
+            out.append("</tr>\n");
+        }
+        out.append("</table>\n<p>Note values in ms at the first bar of each section.</p>\n");
+    }
+
+    private static void cell(StringBuilder out, String text) {
+        out.append("<td>").append(escaped(text)).append("</td>");
+    }
+
+    /** The field and the plan as vectors. */
+    private static void htmlPictures(StringBuilder out, RecallSheet sheet) {
+        try {
+            SvgInk orbit = new SvgInk();
+            new SheetPictures(orbit, sheet).orbit(0, 4, PICTURE, PICTURE / 2 + 14);
+            SvgInk plan = new SvgInk();
+            float rows = 26f * sheet.returns().size() + 16;
+            new SheetPictures(plan, sheet).plan(0, 4, PICTURE, rows);
+            out.append("<div class=\"pictures\">")
+                    .append(orbit.svg(PICTURE, PICTURE / 2 + 26, "the field"))
+                    .append(plan.svg(PICTURE, rows + 8, "the plan"))
+                    .append("</div>\n");
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static void htmlList(StringBuilder out, String head, List<RecallSheet.Line> lines) {
+        if (lines.isEmpty()) {
+            return;
+        }
+        out.append("<h2>").append(head).append("</h2>\n<dl>\n");
+        for (RecallSheet.Line line : lines) {
+            out.append("<dt>").append(escaped(line.label())).append("</dt><dd>");
+            out.append(escaped(line.value())).append("</dd>\n");
+        }
+        out.append("</dl>\n");
     }
 
     static String markdown(RecallSheet sheet) {
@@ -103,6 +150,30 @@ public final class SheetWriter {
                         .append(sheet.title())
                         .append("\n\n")
                         .append(sheet.summary());
+        if (!sheet.sections().isEmpty()) {
+            markdownNotes(out, sheet);
+        }
+        for (RecallSheet.ReturnCard card : sheet.returns()) {
+            markdownCard(out, card);
+        }
+        markdownList(out, "Sources", sheet.sources());
+        markdownList(out, "Tempo and metre", sheet.tempo());
+        markdownList(out, "Accepted", sheet.findings());
+        return out.append('\n').toString();
+    }
+
+    private static void markdownList(StringBuilder out, String head, List<RecallSheet.Line> lines) {
+        if (!lines.isEmpty()) {
+            out.append("\n## ").append(head).append("\n\n");
+            lines.forEach(l -> markdownLine(out, l));
+        }
+    }
+
+    private static void markdownLine(StringBuilder out, RecallSheet.Line line) {
+        out.append("- ").append(line.label()).append(": ").append(line.value()).append('\n');
+    }
+
+    private static void markdownNotes(StringBuilder out, RecallSheet sheet) {
         out.append("\n\n| Section | Bars | bpm |");
         sheet.noteNames().forEach(n -> out.append(' ').append(n).append(" |"));
         out.append("\n| --- | --- | --- |")
@@ -118,26 +189,15 @@ public final class SheetWriter {
             out.append('\n');
         }
         out.append("\nNote values in ms at the first bar of each section.\n");
-        for (RecallSheet.ReturnCard card : sheet.returns()) {
-            out.append("\n## ")
-                    .append(card.id())
-                    .append(" ")
-                    .append(card.name())
-                    .append(", ")
-                    .append(card.kind());
-            out.append("\n\n");
-            card.lines()
-                    .forEach(l ->
-                            out.append("- ")
-                                    .append(l.label())
-                                    .append(": ")
-                                    .append(l.value())
-                                    .append('\n'));
-            if (!card.measured().isEmpty()) {
-                out.append("- Measured T30: ").append(measured(card)).append('\n');
-            }
+    }
+
+    private static void markdownCard(StringBuilder out, RecallSheet.ReturnCard card) {
+        out.append("\n## ").append(card.id()).append(" ").append(card.name());
+        out.append(", ").append(card.kind()).append("\n\n");
+        card.lines().forEach(l -> markdownLine(out, l));
+        if (!card.measured().isEmpty()) {
+            out.append("- Measured T30: ").append(measured(card)).append('\n');
         }
-        return out.toString();
     }
 
     static String csv(Path file, RecallSheet sheet) throws FileProblem {
@@ -146,6 +206,12 @@ public final class SheetWriter {
             csv.printRecord("subject", "item", "value");
             csv.printRecord("song", "title", sheet.title());
             csv.printRecord("song", "summary", sheet.summary());
+            for (RecallSheet.Line line : sheet.tempo()) {
+                csv.printRecord("tempo", line.label(), line.value());
+            }
+            for (RecallSheet.Line line : sheet.sources()) {
+                csv.printRecord("source", line.label(), line.value());
+            }
             for (RecallSheet.SectionRow row : sheet.sections()) {
                 csv.printRecord(row.name(), "bars", row.bars());
                 csv.printRecord(row.name(), "bpm", plain(row.bpm()));
@@ -169,6 +235,9 @@ public final class SheetWriter {
                             band.seconds() == 0 ? "unreliable" : plain(band.seconds()));
                 }
             }
+            for (RecallSheet.Line line : sheet.findings()) {
+                csv.printRecord("accepted", line.label(), line.value());
+            }
         } catch (IOException e) {
             throw FileProblem.writing(file, e);
         }
@@ -190,7 +259,7 @@ public final class SheetWriter {
         return String.format(Locale.ROOT, "%.3f", value);
     }
 
-    private static String escaped(String text) {
+    static String escaped(String text) {
         return text.replace("&", "&amp;")
                 .replace("<", "&lt;")
                 .replace(">", "&gt;")

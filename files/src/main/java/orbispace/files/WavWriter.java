@@ -39,6 +39,7 @@ public final class WavWriter {
     }
 
     private static final int BEXT_BYTES = 602;
+    private static final long DITHER_SEED = 1884;
 
     private WavWriter() {}
 
@@ -49,12 +50,26 @@ public final class WavWriter {
      */
     public static void write(Path file, Audio audio, Depth depth, String description)
             throws FileProblem {
-        write(file, audio, depth, description, 0);
+        write(file, audio, depth, description, 0, Dither.NONE);
     }
 
-    /** Writes a sound that begins so many frames after the song. */
-    public static void write(
+    /**
+     * Writes a print that begins so many frames after the song: integer samples are dithered with
+     * triangular noise of one step to either side, always the same for the same sound; what is
+     * exactly silent stays so.
+     */
+    public static void print(
             Path file, Audio audio, Depth depth, String description, long startFrame)
+            throws FileProblem {
+        Dither dither =
+                depth == Depth.FLOAT_32
+                        ? Dither.NONE
+                        : Dither.triangular(DITHER_SEED, 1 << (depth.bits - 1));
+        write(file, audio, depth, description, startFrame, dither);
+    }
+
+    private static void write(
+            Path file, Audio audio, Depth depth, String description, long startFrame, Dither dither)
             throws FileProblem {
         AtomicFile.write(
                 file,
@@ -62,7 +77,7 @@ public final class WavWriter {
                     try (OutputStream out =
                             new BufferedOutputStream(Files.newOutputStream(temporary), 1 << 16)) {
                         out.write(header(audio, depth, description, startFrame));
-                        samples(out, audio, depth);
+                        samples(out, audio, depth, dither);
                     }
                 });
     }
@@ -91,14 +106,15 @@ public final class WavWriter {
         return b.array();
     }
 
-    private static void samples(OutputStream out, Audio audio, Depth depth) throws IOException {
+    private static void samples(OutputStream out, Audio audio, Depth depth, Dither dither)
+            throws IOException {
         int channels = audio.channelCount();
         ByteBuffer frame =
                 ByteBuffer.allocate(channels * depth.bits / 8).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < audio.frames(); i++) {
             frame.clear();
             for (int c = 0; c < channels; c++) {
-                put(frame, audio.channel(c)[i], depth);
+                put(frame, dither.of(audio.channel(c)[i]), depth);
             }
             out.write(frame.array());
         }
@@ -107,12 +123,12 @@ public final class WavWriter {
         }
     }
 
-    private static void put(ByteBuffer b, float x, Depth depth) {
+    private static void put(ByteBuffer b, double x, Depth depth) {
         switch (depth) {
-            case FLOAT_32 -> b.putFloat(x);
+            case FLOAT_32 -> b.putFloat((float) x);
             case BITS_16 -> b.putShort((short) Math.clamp(Math.round(x * 32768.0), -32768, 32767));
             case BITS_24 -> {
-                int v = Math.clamp(Math.round(x * 8388608.0), -8388608, 8388607);
+                int v = (int) Math.clamp(Math.round(x * 8388608.0), -8388608, 8388607);
                 b.put((byte) v).put((byte) (v >> 8)).put((byte) (v >> 16));
             }
         }

@@ -18,6 +18,11 @@ public final class Wording {
         return zero ? text.replace("-", "") : text.replace('-', MINUS);
     }
 
+    /** A number with as many decimals as it needs, up to three. */
+    public static String plain(double value) {
+        return number(value, 3).replaceFirst("\\.?0+$", "");
+    }
+
     /** A difference in one decimal, with its sign. */
     public static String signed(double value) {
         return (value >= 0.05 ? "+" : "") + number(value, 1);

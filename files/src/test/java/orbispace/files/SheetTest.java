@@ -119,14 +119,18 @@ class SheetTest {
                 new RecallSheet(
                         "<b>Tide & \"Time\"</b>",
                         "x",
+                        List.of(),
                         List.of("1/4"),
                         List.of(),
                         List.of(),
+                        List.of(),
+                        List.of(new RecallSheet.Line("A: combs", "<i>meant</i>")),
+                        true,
                         sheet().design());
         SheetWriter.write(file, odd);
         String html = Files.readString(file);
         assertThat(html)
-                .contains("&lt;b&gt;Tide &amp; &quot;Time&quot;")
+                .contains("&lt;b&gt;Tide &amp; &quot;Time&quot;", "&lt;i&gt;meant")
                 .doesNotContain("<b>Tide")
                 .doesNotContain("http");
         SheetWriter.write(folder.resolve("sheet.md"), sheet());
@@ -164,7 +168,34 @@ class SheetTest {
                         "- In Verse: send of Voice \u22124.5 dB",
                         "- Throw: Voice, bar 1 quarter 4.00 to bar 2 quarter 1.50",
                         "send at \u22124.0 dB",
-                        "a ride of 2 points, opens in 20 ms, shuts in 40 ms");
+                        "a ride of 2 points (after ",
+                        "), opens in 20 ms, shuts in 40 ms");
+    }
+
+    @Test
+    void whatIsLeftOutIsLeftOutOfEveryForm() throws IOException {
+        RecallSheet whole =
+                sheet().withFindings(List.of(new RecallSheet.Line("A: combs", "meant")));
+        assertThat(SheetWriter.markdown(whole))
+                .contains("## Sources", "voice.wav, lead", "## Tempo and metre", "60 bpm", "meant");
+        assertThat(SheetWriter.html(whole)).contains("<svg", "aria-label=\"the plan\"", "meant");
+        RecallSheet chains = whole.only(java.util.EnumSet.of(SheetPart.RETURNS));
+        for (String text :
+                List.of(
+                        SheetWriter.markdown(chains),
+                        SheetWriter.html(chains),
+                        SheetWriter.csv(folder, chains))) {
+            assertThat(text)
+                    .contains("decay 2.40 s", "Ferry")
+                    .doesNotContain("voice.wav", "1/16", "meant", "In Verse", "T30", "<svg");
+        }
+        RecallSheet plan = whole.only(java.util.EnumSet.of(SheetPart.PLAN, SheetPart.THROWS));
+        assertThat(SheetWriter.markdown(plan))
+                .contains("In Verse: muted", "Throw")
+                .doesNotContain("decay 2.40 s", "high-pass");
+        Path pdf = folder.resolve("plan.pdf");
+        SheetWriter.write(pdf, plan);
+        assertThat(pdfText(pdf)).contains("muted").doesNotContain("high-pass", "SOURCES");
     }
 
     private static String pdfText(Path file) throws IOException {

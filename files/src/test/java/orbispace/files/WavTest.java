@@ -72,7 +72,7 @@ class WavTest {
     @Test
     void theTimeStampIsInTheBroadcastChunk() throws IOException {
         Path file = folder.resolve("stamped.wav");
-        WavWriter.write(file, noise(1, 10, 48000), Depth.BITS_16, "words", 123456789L);
+        WavWriter.print(file, noise(1, 10, 48000), Depth.BITS_16, "words", 123456789L);
         ByteBuffer b = ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN);
         byte[] id = new byte[4];
         b.get(12, id);
@@ -228,5 +228,36 @@ class WavTest {
                 .hasMessageContaining("folder does not exist");
         assertThatThrownBy(() -> AtomicFile.writeText(folder, "x"))
                 .hasMessageContaining("is a folder");
+    }
+
+    @Test
+    void aPrintIsDitheredSoThatItsErrorIsNoiseAndSilenceStaysSilent() throws FileProblem {
+        float[] x = new float[48000];
+        for (int i = 0; i < 40000; i++) {
+            // A third of a step of 16 bits: without dither nothing of it would be left.
+            x[i] = (float) (0.4 / 32768 * Math.sin(2 * Math.PI * 1000 * i / 48000.0));
+        }
+        Audio quiet = Audio.of(48000, x);
+        Path plain = folder.resolve("plain.wav");
+        Path dithered = folder.resolve("dithered.wav");
+        WavWriter.write(plain, quiet, WavWriter.Depth.BITS_16, "");
+        WavWriter.print(dithered, quiet, WavWriter.Depth.BITS_16, "", 0);
+        assertThat(SoundReader.read(plain).peak()).isZero();
+        float[] y = SoundReader.read(dithered).channel(0);
+        double sine = 0;
+        double error = 0;
+        for (int i = 0; i < 40000; i++) {
+            sine += y[i] * Math.sin(2 * Math.PI * 1000 * i / 48000.0) / 20000;
+            error += Math.pow(y[i] - x[i], 2) / 40000;
+        }
+        assertThat(32768 * sine).isCloseTo(0.4, within(0.03));
+        // Rounding is a twelfth of a step squared, triangular noise two more.
+        assertThat(32768.0 * 32768 * error).isCloseTo(0.25, within(0.02));
+        for (int i = 40000; i < 48000; i++) {
+            assertThat(y[i]).isZero();
+        }
+        Path again = folder.resolve("again.wav");
+        WavWriter.print(again, quiet, WavWriter.Depth.BITS_16, "", 0);
+        assertThat(again).hasSameBinaryContentAs(dithered);
     }
 }

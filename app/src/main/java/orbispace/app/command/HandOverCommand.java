@@ -4,11 +4,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import orbispace.app.session.HandOver;
+import orbispace.app.session.Sheets;
 import orbispace.core.design.Design;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
@@ -33,6 +35,9 @@ final class HandOverCommand implements Callable<Integer> {
     @Option(names = "--bits", paramLabel = "N", description = "16, 24 or 32f; 24 if not given")
     private String bits = "24";
 
+    @Option(names = "--by-section", description = "print each section as well")
+    private boolean bySection;
+
     @Option(names = "--letter", description = "print the sheet on Letter instead of A4")
     private boolean letter;
 
@@ -45,22 +50,16 @@ final class HandOverCommand implements Callable<Integer> {
     @Override
     public Integer call() throws FileProblem {
         Design design = ProjectArguments.design(project);
-        WavWriter.Depth depth =
-                java.util.Arrays.stream(WavWriter.Depth.values())
-                        .filter(d -> d.label().equals(bits))
-                        .findFirst()
-                        .orElseThrow(() ->
-                                new OrbispaceCommand.WrongUsage(
-                                        "--bits " + bits + " is none of 16, 24, 32f"));
-        SongMaterial material =
-                ProjectFolder.readAll(
-                        ProjectArguments.folder(java.util.Objects.requireNonNull(project)), design);
+        WavWriter.Depth depth = ProjectArguments.depth(bits);
+        Path file = java.util.Objects.requireNonNull(project);
+        SongMaterial material = ProjectFolder.readAll(ProjectArguments.folder(file), design);
         HandOver.Order order =
                 new HandOver.Order(
                         java.util.Objects.requireNonNull(out),
-                        List.of(letter ? ".letter.pdf" : ".pdf", ".html", ".md", ".csv"),
-                        true,
-                        depth,
+                        HandOver.Sheet.whole(
+                                List.of(letter ? ".letter.pdf" : ".pdf", ".html", ".md", ".csv"),
+                                Sheets.accepted(ProjectFile.read(file).logbook())),
+                        new HandOver.Printing(true, bySection, depth),
                         new HandOver.Lanes(List.of(".mid", ".csv"), ControllerTable.USUAL, true));
         List<Path> files = HandOver.write(design, material, order, Job.QUIET);
         ObjectNode document = Output.object();

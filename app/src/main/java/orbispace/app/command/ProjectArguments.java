@@ -8,6 +8,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
+import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
 
 /** Projects, returns and sections as they are named on the command line. */
@@ -92,5 +93,15 @@ final class ProjectArguments {
 
     private static String names(java.util.List<String> names) {
         return names.isEmpty() ? "none" : String.join(", ", names);
+    }
+
+    /** How prints are written, as people write it. */
+    static WavWriter.Depth depth(String bits) {
+        return java.util.Arrays.stream(WavWriter.Depth.values())
+                .filter(d -> d.label().equals(bits))
+                .findFirst()
+                .orElseThrow(() ->
+                        new OrbispaceCommand.WrongUsage(
+                                "--bits " + bits + " is not 16, 24 or 32f"));
     }
 }

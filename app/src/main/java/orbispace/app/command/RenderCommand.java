@@ -38,6 +38,9 @@ final class RenderCommand implements Callable<Integer> {
     @Option(names = "--section", paramLabel = "NAME", description = "only this section")
     private @Nullable String section;
 
+    @Option(names = "--by-section", description = "each section as well, in a folder of its own")
+    private boolean bySection;
+
     @Option(names = "--return", paramLabel = "ID", description = "only this return")
     private @Nullable String returnId;
 
@@ -52,13 +55,7 @@ final class RenderCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FileProblem {
-        WavWriter.Depth depth =
-                java.util.Arrays.stream(WavWriter.Depth.values())
-                        .filter(d -> d.label().equals(bits))
-                        .findFirst()
-                        .orElseThrow(() ->
-                                new OrbispaceCommand.WrongUsage(
-                                        "--bits " + bits + " is not 16, 24 or 32f"));
+        WavWriter.Depth depth = ProjectArguments.depth(bits);
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(project);
         if (returnId != null) {
@@ -79,7 +76,8 @@ final class RenderCommand implements Callable<Integer> {
                                 java.util.Objects.requireNonNull(out),
                                 depth,
                                 Optional.ofNullable(returnId),
-                                span),
+                                span,
+                                bySection),
                         Job.QUIET);
         ObjectNode document = Output.object();
         ArrayNode files = document.putArray("files");

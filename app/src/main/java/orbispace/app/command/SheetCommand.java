@@ -1,12 +1,17 @@
 package orbispace.app.command;
 
 import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import orbispace.app.session.Sheets;
 import orbispace.core.design.Design;
 import orbispace.files.FileProblem;
+import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
+import orbispace.files.RecallSheet;
 import orbispace.files.ResponseFiles;
+import orbispace.files.SheetPart;
 import orbispace.files.SheetWriter;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -26,10 +31,26 @@ final class SheetCommand implements Callable<Integer> {
             description = "file ending in .pdf, .html, .md or .csv")
     private @Nullable Path out;
 
+    @Option(names = "--letter", description = "a PDF on Letter instead of A4")
+    private boolean letter;
+
+    @Option(
+            names = "--without",
+            split = ",",
+            paramLabel = "PART",
+            description = "parts to leave out: ${COMPLETION-CANDIDATES}")
+    private Set<SheetPart> without = Set.of();
+
     private final Output output;
 
     SheetCommand(Output output) {
         this.output = output;
+    }
+
+    private Set<SheetPart> parts() {
+        Set<SheetPart> parts = EnumSet.allOf(SheetPart.class);
+        parts.removeAll(without);
+        return parts;
     }
 
     @Override
@@ -38,8 +59,11 @@ final class SheetCommand implements Callable<Integer> {
         Path folder = ProjectArguments.folder(java.util.Objects.requireNonNull(project));
         double seconds = ProjectFolder.lengthSeconds(folder, design);
         Path file = java.util.Objects.requireNonNull(out);
-        SheetWriter.write(
-                file, Sheets.measured(design, ResponseFiles.readAll(folder, design), seconds));
+        RecallSheet sheet =
+                Sheets.measured(design, ResponseFiles.readAll(folder, design), seconds)
+                        .withFindings(Sheets.accepted(ProjectFile.read(project).logbook()))
+                        .only(parts());
+        SheetWriter.write(file, sheet, letter);
         output.print(Output.object().put("file", file.toString()), () -> output.line("%s", file));
         return 0;
     }

@@ -1,10 +1,16 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import orbispace.files.FactsCache;
 
 /** The folder where the program keeps what it can make again. */
-final class CacheFolder {
+public final class CacheFolder {
     private CacheFolder() {}
+
+    /** The facts of stems, so that a stem is only measured once. */
+    public static FactsCache facts() {
+        return new FactsCache(path().resolve("facts"));
+    }
 
     static Path path() {
         String cache = System.getenv("XDG_CACHE_HOME");

@@ -79,14 +79,14 @@ public final class Clearing {
             now.remove(kind);
         }
         barred.set(Set.copyOf(now));
-        session.measureAgain();
+        session.measure();
     }
 
     /** Judges another source. */
     public void judge(String id) {
         sourceId.set(id);
         diagnosis.set(null);
-        session.measureAgain();
+        session.measure();
     }
 
     /** The source that is judged; empty if nothing leads and none is chosen. */
@@ -266,7 +266,7 @@ public final class Clearing {
 
     private void take(Solution found) {
         if (!found.steps().isEmpty()) {
-            session.edit(new FieldEdit.Adopt(found.design().returns(), "clearing"));
+            session.edit(new FieldEdit.Adopt(found.design().returns(), "clearing"), found.words());
             solution.set(found);
         }
     }

@@ -98,6 +98,6 @@ public final class ComparedPair {
 
     private void remeasure() {
         session.field().unsettle();
-        session.measureAgain();
+        session.measure();
     }
 }

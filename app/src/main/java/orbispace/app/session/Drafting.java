@@ -11,6 +11,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -152,7 +153,8 @@ public final class Drafting {
 
     /** Takes a draft as the field, in one step, and chooses its first return. */
     public void adopt(Drafted drafted) {
-        if (session.edit(new FieldEdit.Adopt(drafted.draft().returns(), drafted.draft().name()))) {
+        Edit adopt = new FieldEdit.Adopt(drafted.draft().returns(), drafted.draft().name());
+        if (session.edit(adopt, "draft: " + drafted.draft().idea())) {
             drafted.draft().returns().stream()
                     .findFirst()
                     .ifPresent(r -> session.selection().returnId().set(r.id()));

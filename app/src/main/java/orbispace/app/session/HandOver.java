@@ -2,8 +2,10 @@ package orbispace.app.session;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Throw;
@@ -17,6 +19,7 @@ import orbispace.files.AutomationMidi;
 import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
 import orbispace.files.RecallSheet;
+import orbispace.files.SheetPart;
 import orbispace.files.SheetWriter;
 import orbispace.files.WavWriter;
 
@@ -31,22 +34,42 @@ public final class HandOver {
      * What to write.
      *
      * @param folder where to
-     * @param sheetEndings forms of the recall sheet, such as {@code .html}
-     * @param prints whether returns and mix are printed
-     * @param depth how prints are written
+     * @param sheet the recall sheet
+     * @param prints returns and mix
      * @param lanes automation
      */
-    public record Order(
-            Path folder,
-            List<String> sheetEndings,
-            boolean prints,
-            WavWriter.Depth depth,
-            Lanes lanes) {
-        /** Keeps its own list. */
-        public Order {
-            sheetEndings = List.copyOf(sheetEndings);
+    public record Order(Path folder, Sheet sheet, Printing prints, Lanes lanes) {}
+
+    /**
+     * The recall sheet.
+     *
+     * @param endings its forms, such as {@code .html}; none for no sheet
+     * @param parts what it holds
+     * @param findings what was accepted
+     */
+    public record Sheet(
+            List<String> endings, Set<SheetPart> parts, List<RecallSheet.Line> findings) {
+        /** Keeps its own collections. */
+        public Sheet {
+            endings = List.copyOf(endings);
+            parts = Set.copyOf(parts);
+            findings = List.copyOf(findings);
+        }
+
+        /** A whole sheet in some forms. */
+        public static Sheet whole(List<String> endings, List<RecallSheet.Line> findings) {
+            return new Sheet(endings, EnumSet.allOf(SheetPart.class), findings);
         }
     }
+
+    /**
+     * Printed returns and mix.
+     *
+     * @param wanted whether there are any
+     * @param bySection whether each section is printed as well
+     * @param depth how they are written
+     */
+    public record Printing(boolean wanted, boolean bySection, WavWriter.Depth depth) {}
 
     /**
      * What of the plan and the throws to write.
@@ -70,23 +93,29 @@ public final class HandOver {
             throws FileProblem {
         Prints.makeFolder(order.folder());
         List<Path> files = new ArrayList<>();
-        if (!order.sheetEndings().isEmpty()) {
+        if (!order.sheet().endings().isEmpty()) {
             RecallSheet sheet =
                     Sheets.measured(
-                            design,
-                            material.responses(),
-                            material.frames() / material.sampleRateHz());
-            for (String ending : order.sheetEndings()) {
+                                    design,
+                                    material.responses(),
+                                    material.frames() / material.sampleRateHz())
+                            .withFindings(order.sheet().findings())
+                            .only(order.sheet().parts());
+            for (String ending : order.sheet().endings()) {
                 job.check();
                 Path file = order.folder().resolve("recall-sheet" + ending);
                 SheetWriter.write(file, sheet, ending.startsWith(".letter"));
                 files.add(file);
             }
         }
-        if (order.prints()) {
+        if (order.prints().wanted()) {
             Prints.Order prints =
                     new Prints.Order(
-                            order.folder(), order.depth(), Optional.empty(), Optional.empty());
+                            order.folder(),
+                            order.prints().depth(),
+                            Optional.empty(),
+                            Optional.empty(),
+                            order.prints().bySection());
             files.addAll(Prints.print(design, material, prints, job).files());
             files.addAll(responses(design, material, order.folder().resolve("responses"), job));
         }

@@ -1,19 +1,25 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableSet;
 import orbispace.core.design.Design;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.RecallSheet;
+import orbispace.files.SheetPart;
 
 /** The recall sheet of the open song, and its hand-over in the background. */
 public final class HandingOver {
     private final Session session;
+    private final ObservableSet<SheetPart> parts =
+            FXCollections.observableSet(EnumSet.allOf(SheetPart.class));
 
     HandingOver(Session session) {
         this.session = session;
@@ -25,7 +31,29 @@ public final class HandingOver {
         session.measured()
                 .pictures()
                 .forEach((id, p) -> p.report().ifPresent(r -> decays.put(id, r)));
-        return RecallSheet.of(session.design().get(), session.songSeconds(), decays);
+        return RecallSheet.of(session.design().get(), session.songSeconds(), decays)
+                .withFindings(findings())
+                .only(parts);
+    }
+
+    /** What the sheet holds; all of it at first. */
+    public ObservableSet<SheetPart> parts() {
+        return parts;
+    }
+
+    /** The sheet to be written in some forms. */
+    public HandOver.Sheet sheet(List<String> endings) {
+        return new HandOver.Sheet(endings, parts, findings());
+    }
+
+    private List<RecallSheet.Line> findings() {
+        Proving proving = session.proving();
+        return proving.accepted().stream()
+                .map(f ->
+                        new RecallSheet.Line(
+                                f.subject().isEmpty() ? f.flag() : f.subject() + ": " + f.flag(),
+                                f.evidence() + " Accepted: " + proving.reason(f).orElse("")))
+                .toList();
     }
 
     /** Hands over in the background. */

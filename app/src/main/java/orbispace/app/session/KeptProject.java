@@ -15,16 +15,12 @@ import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * Where the open project is kept: its file, the folder of its stems, its state after every change,
  * and the projects before it.
  */
 final class KeptProject {
-    private static final Logger LOG = LoggerFactory.getLogger(KeptProject.class);
-
     private final RecentProjects recent;
     private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
     private final StateKeeper keeper = new StateKeeper();
@@ -145,25 +141,29 @@ final class KeptProject {
 
     /**
      * Keeps another logbook, in the file at once if there is one: the log is written as it happens,
-     * while the design is only saved when that is asked for.
+     * while the design is only saved when that is asked for. What another program wrote into the
+     * file meanwhile stays.
+     *
+     * @return what went wrong, in one line
      */
-    void keepLog(Logbook log) {
+    Optional<String> keepLog(Logbook log) {
         project = project.withLogbook(log);
         Path path = file.get();
         if (path != null) {
             // Written here and now, so that it can neither be overtaken by a save nor undo one.
             Path home = Objects.requireNonNull(path.getParent());
-            write(project, path, folder == null ? home : folder, home);
+            try {
+                write(log, path, folder == null ? home : folder, home);
+            } catch (FileProblem e) {
+                return Optional.of("The log could not be kept: " + e.getMessage());
+            }
         }
+        return Optional.empty();
     }
 
-    private static void write(ProjectFile document, Path path, Path from, Path home) {
-        try {
-            document.withSnapshots(d -> Relocation.moved(d, from, home))
-                    .write(path, document.design());
-        } catch (FileProblem e) {
-            LOG.warn("the log could not be kept: {}", e.getMessage());
-        }
+    private static void write(Logbook log, Path path, Path from, Path home) throws FileProblem {
+        ProjectFile there = ProjectFile.read(path).withLogbook(log);
+        there.withSnapshots(d -> Relocation.moved(d, from, home)).write(path, there.design());
     }
 
     /** Writes a design; nothing changes if that fails. Stems stay named from their own folder. */

@@ -99,6 +99,9 @@ final class Manifest {
         if (name.startsWith("automation")) {
             return "plan and throws over the song's bars";
         }
+        if (name.startsWith("sections")) {
+            return "the same for one section, stamped with where it lies in the song";
+        }
         return name.equals("mix.wav")
                 ? "dry sources and all returns"
                 : "print of a return at its level, lined up with the song to the sample";

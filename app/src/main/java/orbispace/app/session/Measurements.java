@@ -2,6 +2,7 @@ package orbispace.app.session;
 
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import javafx.collections.ObservableMap;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
+import orbispace.core.design.Section;
 import orbispace.core.design.Setting;
 import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
@@ -76,6 +78,14 @@ public final class Measurements {
     /** The renderer of the open song, if it has any sound. */
     Optional<Renderer> renderer() {
         return Optional.ofNullable(renderer);
+    }
+
+    /** Length of a song in seconds: its stems, or its sections where they are longer. */
+    double songSeconds(Design design) {
+        List<Section> sections = design.song().sections();
+        double form = sections.isEmpty() ? 0 : design.song().span(sections.getLast()).endSeconds();
+        double stems = renderer().map(r -> r.frames() / design.song().sampleRateHz()).orElse(0.0);
+        return Math.max(1, Math.max(form, stems));
     }
 
     /** Forgets everything and takes the material of another song. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
+import orbispace.core.design.Section;
 import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -37,9 +38,18 @@ public final class Prints {
      * @param depth how samples are written
      * @param returnId only this return, or all and the mix
      * @param span only this stretch, or the whole song with its tail
+     * @param bySection whether each section is printed as well, into folders of their own
      */
     public record Order(
-            Path folder, WavWriter.Depth depth, Optional<String> returnId, Optional<Span> span) {}
+            Path folder,
+            WavWriter.Depth depth,
+            Optional<String> returnId,
+            Optional<Span> span,
+            boolean bySection) {
+        private Order cut(Path to, Span part) {
+            return new Order(to, depth, returnId, Optional.of(part), false);
+        }
+    }
 
     /**
      * What was printed.
@@ -84,18 +94,35 @@ public final class Prints {
             mix = rendering.mix();
         }
         double seconds = (System.nanoTime() - started) / 1e9;
+        List<Path> files = new ArrayList<>(write(design, wets, mix, order, job));
+        if (order.bySection()) {
+            int number = 0;
+            for (Section s : design.song().sections()) {
+                number++;
+                String name = String.format(Locale.ROOT, "%02d-%s", number, plainName(s.name()));
+                Path folder = order.folder().resolve("sections").resolve(name);
+                makeFolder(folder);
+                Order part = order.cut(folder, design.song().span(s));
+                files.addAll(write(design, wets, mix, part, job));
+            }
+        }
+        return new Result(files, seconds, frames / rate / seconds);
+    }
+
+    private static List<Path> write(
+            Design design, Map<String, Audio> wets, Audio mix, Order order, Job job)
+            throws FileProblem {
         List<Path> files = new ArrayList<>();
         for (Map.Entry<String, Audio> print : wets.entrySet()) {
+            job.check();
             Return r = design.requireReturn(print.getKey());
             Path file = order.folder().resolve(fileName(r));
-            Audio wet = print.getValue();
-            files.add(write(file, wet, order, "return " + r.id() + ", " + r.name()));
-            job.check();
+            files.add(write(file, print.getValue(), order, "return " + r.id() + ", " + r.name()));
         }
         if (order.returnId().isEmpty()) {
             files.add(write(order.folder().resolve("mix.wav"), mix, order, "mix"));
         }
-        return new Result(files, seconds, frames / rate / seconds);
+        return files;
     }
 
     private static Path write(Path file, Audio audio, Order order, String what) throws FileProblem {
@@ -108,18 +135,19 @@ public final class Prints {
                                         (int) Math.round(s.endSeconds() * rate)))
                         .orElse(audio);
         long at = order.span().map(s -> Math.round(s.startSeconds() * rate)).orElse(0L);
-        WavWriter.write(file, part, order.depth(), what, at);
+        WavWriter.print(file, part, order.depth(), what, at);
         return file;
     }
 
     /** Name of a return's print, such as {@code B-long-pier.wav}. */
     public static String fileName(Return r) {
-        String name =
-                r.name()
-                        .toLowerCase(Locale.ROOT)
-                        .replaceAll("[^a-z0-9]+", "-")
-                        .replaceAll("^-|-$", "");
+        String name = plainName(r.name());
         return name.isEmpty() ? r.id() + ".wav" : r.id() + "-" + name + ".wav";
+    }
+
+    /** Letters, digits and hyphens of a name. */
+    static String plainName(String name) {
+        return name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
     }
 
     static void makeFolder(Path folder) throws FileProblem {

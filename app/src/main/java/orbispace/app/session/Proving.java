@@ -1,13 +1,11 @@
 package orbispace.app.session;
 
 import java.time.Clock;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Random;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -20,42 +18,29 @@ import orbispace.core.prove.FieldFacts;
 import orbispace.core.prove.FieldFindings;
 import orbispace.core.prove.FieldSurvey;
 import orbispace.core.prove.Finding;
-import orbispace.core.prove.LogEntry;
-import orbispace.core.prove.LogMeasures;
-import orbispace.core.prove.Logbook;
 import orbispace.core.prove.MonoFold;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.ReturnFacts;
-import orbispace.core.prove.Snapshot;
 import orbispace.core.prove.Variant;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.Rendering;
-import orbispace.files.SheetDifferences;
 import org.jspecify.annotations.Nullable;
 
-/** Findings about the design, its snapshots and log, and blind trials. */
+/** Findings about the design, and blind trials. */
 public final class Proving {
     /** Stands for the mix among the returns. */
     public static final String MIX = "";
 
     private static final String JOB = "prove";
     private static final long PAUSE_MILLIS = 400;
-    private static final long STAYED_MILLIS = 10_000;
-    private static final int MOST_LINES = 20;
-    private static final String ACCEPTED = "accepted: ";
 
     private final Session session;
-    private final KeptProject kept;
+    private final LogKeeping log;
     private final Clock clock;
-    private final ObjectProperty<Logbook> logbook = new SimpleObjectProperty<>(Logbook.EMPTY);
     private final ObjectProperty<@Nullable Proven> proven = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable BlindTrial> trial = new SimpleObjectProperty<>();
     private long roundBegan;
-    private @Nullable Design logged;
-    private LogMeasures loggedMeasures = LogMeasures.NONE;
-    private String reason = "";
-    private long changes;
 
     /**
      * What was found in a design.
@@ -72,15 +57,10 @@ public final class Proving {
             Map<String, ReturnFacts> returns,
             Map<String, MonoFold> folds) {}
 
-    Proving(Session session, KeptProject kept, Clock clock) {
+    Proving(Session session, LogKeeping log, Clock clock) {
         this.session = session;
-        this.kept = kept;
+        this.log = log;
         this.clock = clock;
-    }
-
-    /** Snapshots and log of the open song. */
-    public ReadOnlyObjectProperty<Logbook> logbook() {
-        return logbook;
     }
 
     /** What was found last; null for nothing. */
@@ -94,59 +74,13 @@ public final class Proving {
     }
 
     /** Another song is open. */
-    void begin(Design given) {
-        logbook.set(kept.logbook());
+    void begin() {
         proven.set(null);
-        logged = given;
-        loggedMeasures = LogMeasures.NONE;
-        reason = "";
         endTrial();
     }
 
     private Design design() {
         return session.design().get();
-    }
-
-    /** Notes a change once it has stayed for a while; call after each change. */
-    void changed() {
-        long change = ++changes;
-        session.jobs()
-                .quietly(
-                        STAYED_MILLIS,
-                        () -> {
-                            if (change == changes) {
-                                log();
-                            }
-                        });
-    }
-
-    /** Notes what has changed since the last time. */
-    void log() {
-        Design was = logged;
-        Design is = design();
-        logged = is;
-        if (was == null || was.equals(is)) {
-            return;
-        }
-        List<SheetDifferences.Difference> all = SheetDifferences.of(was, is);
-        Logbook log = logbook.get();
-        for (SheetDifferences.Difference d : all.subList(0, Math.min(MOST_LINES, all.size()))) {
-            log =
-                    log.with(
-                            new LogEntry(
-                                    clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                                    (d.subject() + " " + d.label()).strip(),
-                                    d.from(),
-                                    d.to(),
-                                    reason,
-                                    loggedMeasures,
-                                    measures()));
-        }
-        reason = "";
-        loggedMeasures = measures();
-        if (!all.isEmpty()) {
-            keep(log);
-        }
     }
 
     /** Looks for findings in the background, if the design is not the one last looked at. */
@@ -205,7 +139,8 @@ public final class Proving {
     /** What can be heard against the field: snapshots, what it is without, and with remedies. */
     public List<ComparedPair.Named> comparable() {
         List<ComparedPair.Named> all = new ArrayList<>();
-        logbook.get()
+        log.book()
+                .get()
                 .snapshots()
                 .forEach(s -> all.add(new ComparedPair.Named(s.name(), s.design())));
         List<Variant> variants = new ArrayList<>(Variant.without(design()));
@@ -231,112 +166,22 @@ public final class Proving {
     }
 
     private static String mark(Finding f) {
-        return ACCEPTED + f.rule() + (f.subject().isEmpty() ? "" : " of " + f.subject());
+        return f.rule() + (f.subject().isEmpty() ? "" : " of " + f.subject());
     }
 
     /** Why a finding was accepted; empty if it was not. */
     public Optional<String> reason(Finding f) {
-        String mark = mark(f);
-        return logbook.get().entries().reversed().stream()
-                .filter(e -> e.what().equals(mark))
-                .map(LogEntry::why)
-                .findFirst();
+        return log.accepted(mark(f));
     }
 
     /** Accepts a finding and keeps the reason in the log. */
     public void accept(Finding f, String why) {
-        keep(
-                logbook.get()
-                        .with(
-                                new LogEntry(
-                                        clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                                        mark(f),
-                                        f.evidence(),
-                                        "",
-                                        why.isBlank() ? "no reason given" : why.strip(),
-                                        measures(),
-                                        LogMeasures.NONE)));
+        log.accept(mark(f), f.evidence(), why);
     }
 
     /** Presses a remedy; the finding goes to the log as its reason. */
     public void apply(Finding f, Remedy remedy) {
-        if (session.edit(remedy.edit())) {
-            reason = remedy.label() + ": " + f.evidence();
-        }
-    }
-
-    /** Writes a note into the log. */
-    public void note(String text) {
-        if (!text.isBlank()) {
-            keep(
-                    logbook.get()
-                            .with(
-                                    LogEntry.note(
-                                            clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                                            text.strip())));
-        }
-    }
-
-    private LogMeasures measures() {
-        MixMeasure mix = session.measured().mix().get();
-        return mix == null
-                ? LogMeasures.NONE
-                : new LogMeasures(
-                        mix.after().integratedLufs(),
-                        mix.after().truePeakDbtp(),
-                        OptionalDouble.empty());
-    }
-
-    /** Freezes the design under a name. */
-    public void snapshot(String name) {
-        try {
-            keep(
-                    logbook.get()
-                            .with(
-                                    new Snapshot(
-                                            name,
-                                            "",
-                                            clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                                            design(),
-                                            measures())));
-            session.problem().set("");
-        } catch (IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
-        }
-    }
-
-    /** A name that no snapshot has. */
-    public String freshName() {
-        int n = logbook.get().snapshots().size() + 1;
-        while (logbook.get().find("Snapshot " + n).isPresent()) {
-            n++;
-        }
-        return "Snapshot " + n;
-    }
-
-    /** Compares the design with a snapshot from now on. */
-    public void compareWith(Snapshot snapshot) {
-        session.pair().first(new ComparedPair.Named(snapshot.name(), snapshot.design()));
-    }
-
-    /** What differs between a snapshot and the design. */
-    public List<SheetDifferences.Difference> differences(Snapshot snapshot) {
-        return SheetDifferences.of(snapshot.design(), design());
-    }
-
-    /** Brings a snapshot back, as a step that can be undone. */
-    public void restore(Snapshot snapshot) {
-        session.replace(snapshot.design(), "snapshot \"" + snapshot.name() + "\"");
-    }
-
-    /** Takes a snapshot away for good. */
-    public void forget(Snapshot snapshot) {
-        keep(logbook.get().without(snapshot.name()));
-    }
-
-    private void keep(Logbook log) {
-        logbook.set(log);
-        kept.keepLog(log);
+        session.edit(remedy.edit(), remedy.label() + ": " + f.evidence());
     }
 
     /** Begins a trial between the field before and now, and lets X be heard. */
@@ -380,7 +225,7 @@ public final class Proving {
                 .ifPresentOrElse(
                         r -> {
                             session.transport().blind().set(null);
-                            note("Blind trial, " + now.kind().label() + ": " + r.words());
+                            log.note("Blind trial, " + now.kind().label() + ": " + r.words());
                         },
                         this::hearX);
         trial.set(null);
@@ -391,10 +236,5 @@ public final class Proving {
     public void endTrial() {
         trial.set(null);
         session.transport().blind().set(null);
-    }
-
-    /** Entries of the log that hold a text, the newest first. */
-    public List<LogEntry> search(String text) {
-        return new ArrayList<>(logbook.get().search(text));
     }
 }

@@ -1,6 +1,7 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,6 +48,7 @@ public final class Session {
     private final Clearing clearing;
     private final Planning planning;
     private final Throwing throwing;
+    private final LogKeeping log;
     private final Proving proving;
     private final Ears ears;
     private final HandingOver handingOver;
@@ -78,19 +80,15 @@ public final class Session {
         clearing = new Clearing(this);
         planning = new Planning(this);
         throwing = new Throwing(this);
-        proving = new Proving(this, kept, java.time.Clock.systemUTC());
-        ears = new Ears(transport, measured, java.time.Clock.systemUTC());
+        log = new LogKeeping(this, kept, Clock.systemUTC());
+        proving = new Proving(this, log, Clock.systemUTC());
+        ears = new Ears(transport, measured, Clock.systemUTC());
         handingOver = new HandingOver(this);
         units = new UnitMeasuring(this);
         references = new Referencing(this, kept);
         listening = new Listening(transport, measured, pair, references, this::span);
         selection.section().addListener((o, was, is) -> sectionChosen());
         wantsRemedies.addListener((o, was, is) -> measure());
-    }
-
-    /** The facts of stems that are kept in the user's cache folder. */
-    public static FactsCache keptFacts() {
-        return new FactsCache(CacheFolder.path().resolve("facts"));
     }
 
     static Design blank() {
@@ -178,7 +176,12 @@ public final class Session {
         return ears;
     }
 
-    /** Findings, snapshots, log and blind trials. */
+    /** The log and the snapshots. */
+    public LogKeeping log() {
+        return log;
+    }
+
+    /** Findings and blind trials. */
     public Proving proving() {
         return proving;
     }
@@ -232,14 +235,7 @@ public final class Session {
 
     /** Length of the song in seconds: its stems, or its sections where they are longer. */
     public double songSeconds() {
-        Design now = editing.design().get();
-        double form =
-                now.song().sections().isEmpty()
-                        ? 0
-                        : now.song().span(now.song().sections().getLast()).endSeconds();
-        double stems =
-                measured.renderer().map(r -> r.frames() / now.song().sampleRateHz()).orElse(0.0);
-        return Math.max(1, Math.max(form, stems));
+        return measured.songSeconds(editing.design().get());
     }
 
     /**
@@ -251,6 +247,20 @@ public final class Session {
         boolean taken = apply(edit, null);
         if (taken) {
             measure();
+        }
+        return taken;
+    }
+
+    /**
+     * Makes a change that was proposed; the log will say why.
+     *
+     * @return false if it was refused
+     */
+    public boolean edit(Edit edit, String why) {
+        log.log();
+        boolean taken = edit(edit);
+        if (taken) {
+            log.because(why);
         }
         return taken;
     }
@@ -274,6 +284,7 @@ public final class Session {
     }
 
     private boolean apply(Edit edit, @Nullable Object gesture) {
+        log.tellReason();
         try {
             editing.apply(edit, gesture);
             problem.set("");
@@ -313,7 +324,7 @@ public final class Session {
         field.unsettle();
         pair.changed();
         clearing.changed();
-        proving.changed();
+        log.changed();
         if (bringing.recovered().get() != null) {
             kept.setStateAside();
         }
@@ -335,7 +346,8 @@ public final class Session {
         measured.survey().update(now, stems, material, this::measure);
     }
 
-    private void measure() {
+    /** Measures what has changed, or depends on another choice. */
+    void measure() {
         measured.update(
                 editing.design().get(),
                 pair,
@@ -343,11 +355,6 @@ public final class Session {
                 wantsRemedies.get() ? Optional.of(clearing.barred().get()) : Optional.empty(),
                 clearing,
                 () -> field.measureDepths(material));
-    }
-
-    /** Measures anew what depends on a choice instead of the design. */
-    void measureAgain() {
-        measure();
     }
 
     /**
@@ -420,7 +427,8 @@ public final class Session {
         clearing.begin();
         planning.begin();
         throwing.begin();
-        proving.begin(given);
+        log.begin(given);
+        proving.begin();
         references.begin();
         field.unsettle();
         transport.hearingBefore().set(false);

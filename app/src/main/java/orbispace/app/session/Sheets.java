@@ -1,11 +1,13 @@
 package orbispace.app.session;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
+import orbispace.core.prove.Logbook;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 import orbispace.files.RecallSheet;
@@ -13,6 +15,18 @@ import orbispace.files.RecallSheet;
 /** Recall sheets with every return really measured. */
 public final class Sheets {
     private Sheets() {}
+
+    /** What was found and accepted, as the log has it. */
+    public static List<RecallSheet.Line> accepted(Logbook log) {
+        return log.entries().stream()
+                .filter(e -> e.what().startsWith(LogKeeping.ACCEPTED))
+                .map(e ->
+                        new RecallSheet.Line(
+                                e.what().substring(LogKeeping.ACCEPTED.length()),
+                                e.from() + " Accepted: " + e.why()))
+                .distinct()
+                .toList();
+    }
 
     /** Measures the returns of a design and writes its sheet. */
     public static RecallSheet measured(Design design, Responses responses, double lengthSeconds) {

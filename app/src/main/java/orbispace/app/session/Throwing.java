@@ -235,7 +235,7 @@ public final class Throwing {
 
     /** Presses a remedy. */
     public void apply(ThrowRemedy remedy) {
-        session.edit(remedy.edit());
+        session.edit(remedy.edit(), remedy.words());
     }
 
     private Responses responses() {

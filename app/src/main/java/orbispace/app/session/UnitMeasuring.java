@@ -151,7 +151,7 @@ public final class UnitMeasuring {
     /** A file of its own for each measurement; none is ever written over. */
     private static Path response(Path folder, Measured unit) throws FileProblem {
         Prints.makeFolder(folder);
-        String name = unit.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+        String name = Prints.plainName(unit.name());
         Path file = folder.resolve(name + ".wav");
         for (int n = 2; Files.exists(file); n++) {
             file = folder.resolve(name + "-" + n + ".wav");

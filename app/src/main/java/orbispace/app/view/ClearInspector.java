@@ -340,7 +340,7 @@ final class ClearInspector extends VBox {
 
     private void apply(Proposal p) {
         ReturnEdit inverse = p.edit().inverse(session.design().get());
-        if (session.edit(p.edit())) {
+        if (session.edit(p.edit(), p.change() + ": " + p.why())) {
             applied.add(new Applied(p, inverse));
             refresh();
         }

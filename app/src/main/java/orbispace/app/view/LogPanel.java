@@ -2,17 +2,21 @@ package orbispace.app.view;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Proving;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.LogKeeping;
 import orbispace.app.session.Session;
 import orbispace.core.prove.LogEntry;
+import orbispace.core.prove.Snapshot;
 import orbispace.files.Wording;
 
 /** The log: what changed, from, to and why, with what was measured; and notes. */
@@ -20,17 +24,21 @@ final class LogPanel extends VBox {
     private static final int MOST = 200;
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm");
 
-    private final Proving proving;
+    private final LogKeeping log;
     private final TextField note = new TextField();
     private final TextField search = new TextField();
     private final VBox entries = new VBox(6);
+    private final List<SnapshotCard> coins = new ArrayList<>();
+    private final Session session;
+    private Palette palette = Palette.DAY;
 
     LogPanel(Session session) {
-        proving = session.proving();
+        this.session = session;
+        log = session.log();
         note.setPromptText("a note, and Enter");
         note.setAccessibleText("note for the log");
         note.setOnAction(e -> {
-            proving.note(note.getText());
+            log.note(note.getText());
             note.clear();
         });
         search.setPromptText("search");
@@ -43,17 +51,27 @@ final class LogPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(note, search, scroll);
         setSpacing(8);
-        proving.logbook().addListener((o, was, is) -> refresh());
+        log.book().addListener((o, was, is) -> refresh());
         refresh();
     }
 
     private void refresh() {
+        KeptFocus.through(entries, this::remake);
+    }
+
+    private void remake() {
         entries.getChildren().clear();
-        List<LogEntry> found = proving.search(search.getText());
+        coins.clear();
+        List<Snapshot> shots = new ArrayList<>(log.snapshots(search.getText()));
+        List<LogEntry> found = log.search(search.getText());
         for (LogEntry e : found.subList(0, Math.min(MOST, found.size()))) {
+            while (!shots.isEmpty() && !shots.getFirst().made().isBefore(e.when())) {
+                add(shots.removeFirst());
+            }
             entries.getChildren().add(card(e));
         }
-        if (found.isEmpty()) {
+        shots.forEach(this::add);
+        if (entries.getChildren().isEmpty()) {
             entries.getChildren()
                     .add(
                             line(
@@ -65,7 +83,18 @@ final class LogPanel extends VBox {
         }
     }
 
-    private static Node card(LogEntry e) {
+    private void add(Snapshot shot) {
+        SnapshotCard card = new SnapshotCard(session, shot, palette);
+        coins.add(card);
+        entries.getChildren().add(card);
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        coins.forEach(c -> c.setPalette(given));
+    }
+
+    private Node card(LogEntry e) {
         VBox box = new VBox(2);
         box.getChildren().add(line(WHEN.format(e.when().atZone(ZoneId.systemDefault())), "caps"));
         box.getChildren().add(line(e.what(), "row-name"));
@@ -90,8 +119,29 @@ final class LogPanel extends VBox {
                                             + " LUFS",
                                     "caption"));
         }
+        box.getChildren().addAll(reason(e));
         box.getStyleClass().addAll("chain-card", "resting");
         return Plate.clip(box);
+    }
+
+    /** A button that asks for a word of the engineer's, and where it is typed. */
+    private Node[] reason(LogEntry e) {
+        TextField word = new TextField();
+        word.setPromptText("why, in your words");
+        word.setAccessibleText("why " + e.what());
+        word.setOnAction(x -> log.because(e, word.getText()));
+        word.setVisible(false);
+        word.setManaged(false);
+        Button add =
+                Plate.small(
+                        "Add why",
+                        () -> {
+                            word.setVisible(true);
+                            word.setManaged(true);
+                            word.requestFocus();
+                        });
+        add.setAccessibleText("add why " + e.what());
+        return new Node[] {add, word};
     }
 
     private static Label line(String text, String style) {

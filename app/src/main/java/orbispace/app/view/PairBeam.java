@@ -8,6 +8,7 @@ import orbispace.app.session.MixMeasure;
 import orbispace.app.session.Session;
 import orbispace.core.design.Design;
 import orbispace.core.prove.Snapshot;
+import orbispace.core.render.Responses;
 import orbispace.files.Wording;
 
 /** The pair that is compared, as a level beam between two tickets. */
@@ -27,12 +28,14 @@ final class PairBeam extends ScalingCanvas {
                 pen,
                 0,
                 "before",
+                session.pair().before().get(),
                 name(session.pair().before().get(), session.pair().firstName()),
                 h);
         ticket(
                 pen,
                 w - TICKET,
-                "now",
+                session.pair().other().get() == null ? "now" : "after",
+                session.pair().after(),
                 session.pair().same()
                         ? "The same"
                         : name(session.pair().after(), session.pair().otherName()),
@@ -77,24 +80,21 @@ final class PairBeam extends ScalingCanvas {
     }
 
     private String name(Design design, String otherwise) {
-        return session.proving().logbook().get().snapshots().reversed().stream()
+        return session.log().book().get().snapshots().reversed().stream()
                 .filter(s -> s.design().equals(design))
                 .map(Snapshot::name)
                 .findFirst()
                 .orElse(otherwise);
     }
 
-    private void ticket(Pen pen, double x, String which, String name, double h) {
+    private Responses responses() {
+        return session.material().map(m -> m.responses()).orElse(Responses.NONE);
+    }
+
+    private void ticket(Pen pen, double x, String which, Design design, String name, double h) {
         pen.clipped(x + 0.5, 8.5, TICKET - 1, h - 18, 6, pen.palette.card, pen.palette.ink);
         double cy = h / 2;
-        pen.circle(x + 36, cy, 22, null, pen.palette.ink, 1.2);
-        pen.circle(x + 36, cy, 18.5, pen.palette.disc, pen.palette.ink, 0.8);
-        for (double r : new double[] {4, 8, 12}) {
-            pen.g.setStroke(pen.palette.ink2);
-            pen.g.setLineWidth(1);
-            pen.g.strokeArc(
-                    x + 36 - r, cy + 6 - r, 2 * r, 2 * r, 30, 120, javafx.scene.shape.ArcType.OPEN);
-        }
+        SnapshotCoin.paint(pen, x + 36, cy, 23, design, responses());
         pen.text(
                 Pen.cut(name, TICKET - 84, Type.strong(14)),
                 x + 70,

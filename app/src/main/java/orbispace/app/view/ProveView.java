@@ -81,7 +81,7 @@ final class ProveView extends Screen {
                         (javafx.collections.MapChangeListener<Object, Object>)
                                 c -> refreshWhenSeen());
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
-        proving.logbook().addListener((o, was, is) -> refreshWhenSeen());
+        session.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
         session.references().held().addListener((o, was, is) -> refreshWhenSeen());
         session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
@@ -89,18 +89,19 @@ final class ProveView extends Screen {
     }
 
     private void keep() {
-        proving.snapshot(name.getText().isBlank() ? proving.freshName() : name.getText());
+        session.log()
+                .snapshot(name.getText().isBlank() ? session.log().freshName() : name.getText());
         name.clear();
     }
 
     private void fill() {
         snapshots.getItems().clear();
-        for (Snapshot s : proving.logbook().get().snapshots()) {
+        for (Snapshot s : session.log().book().get().snapshots()) {
             snapshots
                     .getItems()
-                    .add(item("Compare with " + s.name(), () -> proving.compareWith(s)));
-            snapshots.getItems().add(item("Restore " + s.name(), () -> proving.restore(s)));
-            snapshots.getItems().add(item("Forget " + s.name(), () -> proving.forget(s)));
+                    .add(item("Compare with " + s.name(), () -> session.log().compareWith(s)));
+            snapshots.getItems().add(item("Restore " + s.name(), () -> session.log().restore(s)));
+            snapshots.getItems().add(item("Forget " + s.name(), () -> session.log().forget(s)));
         }
         if (snapshots.getItems().isEmpty()) {
             snapshots.getItems().add(item("None yet", () -> {}));
@@ -145,8 +146,8 @@ final class ProveView extends Screen {
     @Override
     void refresh() {
         caption("what the work changed, and whether one hears it");
-        name.setPromptText(proving.freshName());
-        int n = proving.logbook().get().snapshots().size();
+        name.setPromptText(session.log().freshName());
+        int n = session.log().book().get().snapshots().size();
         snapshots.setText(n == 0 ? "No snapshots" : n == 1 ? "1 snapshot" : n + " snapshots");
         beam.repaint();
         trial.refresh();

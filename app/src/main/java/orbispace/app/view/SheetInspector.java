@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -16,8 +18,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
+import orbispace.app.draw.Palette;
 import orbispace.app.session.HandOver;
 import orbispace.app.session.Session;
+import orbispace.files.SheetPart;
 import orbispace.files.WavWriter;
 
 /** What to hand over, in which form, and where to. */
@@ -29,8 +33,11 @@ final class SheetInspector extends VBox {
     private final CheckBox markdown = box("Text", ".md");
     private final CheckBox csv = box("Table", ".csv");
     private final CheckBox prints = box("Printed returns and mix", "");
+    private final CheckBox sections = box("each section as well", "");
+    private final MenuButton holds = new MenuButton();
     private final ToggleGroup depths = new ToggleGroup();
     private final LanesPanel lanes;
+    private final LogPanel log;
     private final TextField folder = new TextField();
     private final Button go = Plate.button("Hand over", this::handOver);
     private final Button cancel = Plate.button("Cancel", this::cancel);
@@ -53,6 +60,12 @@ final class SheetInspector extends VBox {
         markdown.setSelected(true);
         csv.setSelected(true);
         prints.setSelected(true);
+        sections.visibleProperty().bind(prints.selectedProperty());
+        holds.getStyleClass().add("kind-menu");
+        for (SheetPart part : SheetPart.values()) {
+            holds.getItems().add(part(part));
+        }
+        tellParts();
         folder.setAccessibleText("folder to hand over to");
         folder.setPromptText("folder");
         Button choose = Plate.button("Choose", this::chooseFolder);
@@ -67,7 +80,7 @@ final class SheetInspector extends VBox {
         progress.setVisible(false);
         progress.managedProperty().bind(progress.visibleProperty());
         cancel.managedProperty().bind(cancel.visibleProperty());
-        LogPanel log = new LogPanel(session);
+        log = new LogPanel(session);
         ToggleButton out = Plate.toggle("Files", "what is handed over");
         ToggleButton book = Plate.toggle("Log", "the log");
         VBox all = new VBox(8);
@@ -82,10 +95,12 @@ final class SheetInspector extends VBox {
                         head,
                         Plate.caps("RECALL SHEET"),
                         new HBox(10, pdf, letter),
-                        new HBox(10, html),
                         new HBox(10, markdown, csv),
+                        new HBox(10, html),
+                        holds,
                         Plate.caps("PRINTS"),
                         prints,
+                        sections,
                         depthRow(),
                         Plate.caps("AUTOMATION"),
                         lanes,
@@ -104,6 +119,32 @@ final class SheetInspector extends VBox {
                     lanes.refresh();
                 });
         suggest();
+    }
+
+    private CheckMenuItem part(SheetPart part) {
+        CheckMenuItem item = new CheckMenuItem(part.label());
+        item.setSelected(session.handingOver().parts().contains(part));
+        item.setOnAction(e -> {
+            if (item.isSelected()) {
+                session.handingOver().parts().add(part);
+            } else {
+                session.handingOver().parts().remove(part);
+            }
+            tellParts();
+        });
+        return item;
+    }
+
+    private void tellParts() {
+        int all = SheetPart.values().length;
+        int held = session.handingOver().parts().size();
+        holds.setText(
+                held == all ? "It holds everything" : "It holds " + held + " of " + all + " parts");
+        holds.setAccessibleText("what the sheet holds");
+    }
+
+    void setPalette(Palette palette) {
+        log.setPalette(palette);
     }
 
     private static void turn(
@@ -175,7 +216,10 @@ final class SheetInspector extends VBox {
                 chosen == null ? WavWriter.Depth.BITS_24 : (WavWriter.Depth) chosen.getUserData();
         HandOver.Order order =
                 new HandOver.Order(
-                        target.get(), endings, prints.isSelected(), depth, lanes.order());
+                        target.get(),
+                        session.handingOver().sheet(endings),
+                        new HandOver.Printing(prints.isSelected(), sections.isSelected(), depth),
+                        lanes.order());
         busy(true);
         result.setText("");
         session.handingOver()

@@ -1,19 +1,20 @@
 package orbispace.app.view;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import javafx.collections.MapChangeListener;
+import javafx.collections.SetChangeListener;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.draw.SheetPainter;
-import orbispace.app.draw.Type;
+import orbispace.app.draw.PenPages;
 import orbispace.app.session.Session;
 import orbispace.files.RecallSheet;
+import orbispace.files.SheetLayout;
 
 /** Hand-over: the recall sheet as it prints, and what is written where. */
 final class SheetView extends Screen {
-    private static final double PAGE_WIDTH = 620;
-
     private final Page page = new Page();
     private final ScrollPane scroll = new ScrollPane(page);
     private final SheetInspector inspector;
@@ -31,12 +32,17 @@ final class SheetView extends Screen {
         session.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        session.handingOver()
+                .parts()
+                .addListener((SetChangeListener<Object>) c -> refreshWhenSeen());
+        session.log().book().addListener((o, was, is) -> refreshWhenSeen());
+        session.proving().proven().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 
     @Override
     void refresh() {
-        page.setPrefHeight(page.heightOf(session.handingOver().sheet()) + 48);
+        page.setPrefHeight(page.heightOf(session.handingOver().sheet()));
         page.repaint();
     }
 
@@ -55,6 +61,7 @@ final class SheetView extends Screen {
     @Override
     void setPalette(Palette palette) {
         page.setPalette(palette);
+        inspector.setPalette(palette);
     }
 
     @Override
@@ -62,29 +69,31 @@ final class SheetView extends Screen {
         return "Tab and Space: choose what to hand over. Page Up and Page Down: move the sheet.";
     }
 
-    /** Paper on a desk. The paper stays paper by night too, since it shows the print. */
+    /** Pages on a desk. They stay paper by night too, since they show the print. */
     private final class Page extends ScalingCanvas {
-        private double heightOf(RecallSheet sheet) {
-            return new SheetPainter(sheet, PAGE_WIDTH).height();
+        private static final double SCALE = 1.08;
+
+        double heightOf(RecallSheet sheet) {
+            PenPages counted = new PenPages(null);
+            draw(sheet, counted);
+            return 20 + SCALE * counted.count() * (PenPages.PAGE_HEIGHT + PenPages.GAP);
+        }
+
+        private static void draw(RecallSheet sheet, PenPages pages) {
+            try {
+                SheetLayout.draw(sheet, pages);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
 
         @Override
         void paint(Pen pen, double w, double h) {
-            RecallSheet sheet = session.handingOver().sheet();
-            double left = Math.max(8, (w - PAGE_WIDTH) / 2);
-            double height = Math.max(heightOf(sheet), h - 48);
-            pen.g.setFill(Palette.DAY.card);
-            pen.g.fillRect(left, 20, PAGE_WIDTH, height);
-            pen.g.setStroke(pen.palette.rule);
-            pen.g.setLineWidth(1);
-            pen.g.strokeRect(left + 0.5, 20.5, PAGE_WIDTH - 1, height - 1);
             pen.g.save();
-            pen.g.translate(left, 20);
-            new SheetPainter(sheet, PAGE_WIDTH).paint(new Pen(pen.g, Palette.DAY));
+            pen.g.translate(Math.max(8, (w - SCALE * PenPages.PAGE_WIDTH) / 2), 20);
+            pen.g.scale(SCALE, SCALE);
+            draw(session.handingOver().sheet(), new PenPages(new Pen(pen.g, Palette.DAY)));
             pen.g.restore();
-            if (sheet.returns().isEmpty()) {
-                pen.text("No returns yet.", left + 40, 160, Type.regular(13), Palette.DAY.ink2);
-            }
         }
     }
 }

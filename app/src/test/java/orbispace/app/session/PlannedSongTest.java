@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
@@ -36,6 +37,7 @@ class PlannedSongTest {
     private final Planning planning = session.planning();
     private final Throwing throwing = session.throwing();
     private final Proving proving = session.proving();
+    private final LogKeeping log = session.log();
 
     @BeforeEach
     void open() throws IOException, InterruptedException {
@@ -214,58 +216,104 @@ class PlannedSongTest {
 
     @Test
     void snapshotsAreNamedComparedAndRestored() throws InterruptedException {
-        assertThat(proving.freshName()).isEqualTo("Snapshot 1");
-        proving.snapshot(proving.freshName());
+        assertThat(log.freshName()).isEqualTo("Snapshot 1");
+        log.snapshot(log.freshName());
         Design first = design();
-        assertThat(proving.freshName()).isEqualTo("Snapshot 2");
+        assertThat(log.freshName()).isEqualTo("Snapshot 2");
         session.edit(new ReturnEdit.Level("A", -1));
         settle();
-        var kept = proving.logbook().get().snapshots().getFirst();
+        var kept = log.book().get().snapshots().getFirst();
         assertThat(kept.measures().integratedLufs()).isPresent();
-        assertThat(proving.differences(kept)).isNotEmpty();
-        proving.compareWith(kept);
+        assertThat(log.differences(kept)).isNotEmpty();
+        log.compareWith(kept);
         assertThat(session.pair().before().get()).isEqualTo(first);
-        proving.restore(kept);
+        log.restore(kept);
         assertThat(design()).isEqualTo(first);
-        proving.forget(kept);
-        assertThat(proving.logbook().get().snapshots()).isEmpty();
-        proving.snapshot(" ");
+        log.forget(kept);
+        assertThat(log.book().get().snapshots()).isEmpty();
+        log.snapshot(" ");
         assertThat(session.problem().get()).contains("needs a name");
     }
 
     @Test
     void theLogNotesWhatChangedWithItsReasonOnce() {
-        proving.log();
-        int before = proving.logbook().get().entries().size();
+        log.log();
+        int before = log.book().get().entries().size();
         session.edit(new ReturnEdit.Level("A", -1));
-        proving.log();
-        proving.log();
-        var entries = proving.logbook().get().entries();
+        log.log();
+        log.log();
+        var entries = log.book().get().entries();
         assertThat(entries).hasSize(before + 1);
         assertThat(entries.getLast().what()).isEqualTo("return A Return");
         assertThat(entries.getLast().to()).startsWith("\u22121.0 dB");
-        proving.note("  ");
-        assertThat(proving.logbook().get().entries()).hasSize(before + 1);
-        proving.note("the hall waits");
-        assertThat(proving.search("WAITS")).hasSize(1);
+        log.note("  ");
+        assertThat(log.book().get().entries()).hasSize(before + 1);
+        log.note("the hall waits");
+        assertThat(log.search("WAITS")).hasSize(1);
     }
 
     @Test
     void theLogIsInTheFileAtOnceAndNeitherUndoesASaveNorSavesTheDesign() throws IOException {
         Path file = Objects.requireNonNull(session.file().get());
         Design saved = ProjectFile.read(file).design();
-        proving.note("first");
+        log.note("first");
         assertThat(ProjectFile.read(file).logbook().search("first")).hasSize(1);
         assertThat(ProjectFile.read(file).design()).isEqualTo(saved);
         session.edit(new ReturnEdit.Level("A", -1));
-        proving.note("second");
+        log.note("second");
         assertThat(ProjectFile.read(file).design()).isEqualTo(saved);
         assertThat(session.save(file)).isTrue();
-        proving.note("third");
+        log.note("third");
         ProjectFile read = ProjectFile.read(file);
         assertThat(read.design().requireReturn("A").levelDb()).isEqualTo(-1);
         assertThat(read.logbook().entries()).hasSize(3);
         assertThat(session.dirty().get()).isFalse();
+    }
+
+    @Test
+    void aProposalIsNotedWithItsReasonApartFromWhatFollows() {
+        log.log();
+        int before = log.book().get().entries().size();
+        session.edit(new ReturnEdit.Level("A", -1), "lower it: the voice drowns");
+        session.edit(new ReturnEdit.Level("A", -3));
+        log.log();
+        var entries = log.book().get().entries();
+        assertThat(entries).hasSize(before + 2);
+        assertThat(entries.get(before).why()).isEqualTo("lower it: the voice drowns");
+        assertThat(entries.get(before).to()).startsWith("\u22121.0 dB");
+        assertThat(entries.get(before + 1).why()).isEmpty();
+        log.because(entries.get(before + 1), " by ear ");
+        assertThat(log.book().get().entries().get(before + 1).why()).isEqualTo("by ear");
+        session.edit(new ReturnEdit.Level("A", -5), "never mind");
+        session.undo();
+        log.log();
+        assertThat(log.book().get().entries()).hasSize(before + 2);
+    }
+
+    @Test
+    void theLogLeavesAloneWhatAnotherProgramWroteIntoTheFile() throws IOException {
+        Path file = Objects.requireNonNull(session.file().get());
+        String text = Files.readString(file);
+        Files.writeString(file, text.replaceFirst("\\{", "{ \"elsewhere\": 7,"));
+        log.note("beside it");
+        assertThat(Files.readString(file)).contains("\"elsewhere\"", "beside it");
+        Files.writeString(file, "broken");
+        log.note("cannot be kept");
+        assertThat(session.problem().get()).startsWith("The log could not be kept:");
+        assertThat(Files.readString(file)).isEqualTo("broken");
+        assertThat(log.search("cannot be kept")).hasSize(1);
+    }
+
+    @Test
+    void aSnapshotIsRenamedAndNoted() {
+        log.snapshot("Ebb");
+        log.snapshot("Flood");
+        var ebb = log.book().get().snapshots().getFirst();
+        assertThat(log.rename(ebb, "flood", "")).isFalse();
+        assertThat(session.problem().get()).contains("the same name");
+        assertThat(log.rename(ebb, "Low water", "before the bridge")).isTrue();
+        assertThat(log.snapshots("BRIDGE").getFirst().name()).isEqualTo("Low water");
+        assertThat(log.snapshots("")).hasSize(2);
     }
 
     @Test

@@ -319,9 +319,8 @@ class SessionTest {
                 .start(
                         new HandOver.Order(
                                 to,
-                                List.of(".html", ".csv"),
-                                true,
-                                WavWriter.Depth.BITS_16,
+                                session.handingOver().sheet(List.of(".html", ".csv")),
+                                new HandOver.Printing(true, false, WavWriter.Depth.BITS_16),
                                 new HandOver.Lanes(
                                         List.of(".mid", ".csv"), ControllerTable.USUAL, true)),
                         written::addAll,

@@ -87,14 +87,11 @@ class ProveScreenTest extends WindowCase {
     void aSnapshotIsTakenComparedWithAndRestored() {
         Design first = design();
         fire("Take a snapshot");
-        assertThat(session.proving().logbook().get().snapshots()).hasSize(1);
+        assertThat(session.log().book().get().snapshots()).hasSize(1);
         change();
         MenuButton menu = (MenuButton) called("snapshots");
         assertThat(menu.getText()).isEqualTo("1 snapshot");
-        assertThat(
-                        session.proving()
-                                .differences(
-                                        session.proving().logbook().get().snapshots().getFirst()))
+        assertThat(session.log().differences(session.log().book().get().snapshots().getFirst()))
                 .anyMatch(d -> d.subject().equals("return A") && d.label().equals("Return"));
         robot.interact(() -> {
             menu.getOnShowing().handle(null);
@@ -216,8 +213,7 @@ class ProveScreenTest extends WindowCase {
         }
         assertThat(session.transport().blind().get()).isNull();
         assertThat(labels()).anyMatch(l -> l.contains("8 of 8 right"));
-        assertThat(session.proving().logbook().get().entries().getLast().what())
-                .contains("8 of 8 right");
+        assertThat(session.log().book().get().entries().getLast().what()).contains("8 of 8 right");
     }
 
     @Test
@@ -229,7 +225,7 @@ class ProveScreenTest extends WindowCase {
         key(KeyCode.ESCAPE);
         assertThat(session.proving().trial().get()).isNull();
         assertThat(session.transport().blind().get()).isNull();
-        assertThat(session.proving().logbook().get().entries()).isEmpty();
+        assertThat(session.log().book().get().entries()).isEmpty();
         assertThat(labels()).contains("Blind trial");
     }
 
@@ -260,8 +256,8 @@ class ProveScreenTest extends WindowCase {
     @Test
     void aChangeThatStaysIsNotedByItself() {
         change();
-        until(() -> !session.proving().logbook().get().entries().isEmpty());
-        var entry = session.proving().logbook().get().entries().getLast();
+        until(() -> !session.log().book().get().entries().isEmpty());
+        var entry = session.log().book().get().entries().getLast();
         assertThat(entry.what()).isEqualTo("return A Return");
         assertThat(entry.to()).contains("3.0 dB");
     }

@@ -26,6 +26,12 @@ public record LogEntry(
         return new LogEntry(when, text, "", "", "", LogMeasures.NONE, LogMeasures.NONE);
     }
 
+    /** The same with a word of the engineer's added to its reason. */
+    public LogEntry because(String word) {
+        String more = why.isEmpty() ? word : why + "; " + word;
+        return new LogEntry(when, what, from, to, more, before, after);
+    }
+
     /** Whether it has a text in any of its words, whatever the case. */
     public boolean has(String text) {
         String all =

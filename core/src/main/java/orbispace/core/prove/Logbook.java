@@ -60,6 +60,22 @@ public record Logbook(List<Snapshot> snapshots, List<LogEntry> entries) {
                 snapshots.stream().filter(s -> !s.name().equalsIgnoreCase(name)).toList(), entries);
     }
 
+    /**
+     * The same with another in the place of a snapshot, such as under another name.
+     *
+     * @throws IllegalArgumentException if its name is taken by a third
+     */
+    public Logbook replacing(Snapshot old, Snapshot other) {
+        return new Logbook(
+                snapshots.stream().map(s -> s.equals(old) ? other : s).toList(), entries);
+    }
+
+    /** The same with another in the place of an entry, such as with a reason. */
+    public Logbook replacing(LogEntry old, LogEntry other) {
+        return new Logbook(
+                snapshots, entries.stream().map(e -> e.equals(old) ? other : e).toList());
+    }
+
     /** One more entry. */
     public Logbook with(LogEntry entry) {
         List<LogEntry> more = new ArrayList<>(entries);

@@ -9,7 +9,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 
 /** The field as vectors: everything that follows the dry sound, and each return over the song. */
-final class PdfPictures {
+final class SheetPictures {
     private static final double LONGEST_SECONDS = 6;
     private static final double FIRST_SECONDS = 0.02;
     private static final double[] RINGS = {0.02, 0.1, 0.5, 2};
@@ -19,12 +19,14 @@ final class PdfPictures {
     private static final int ARCS = 4;
     private static final float[][] DASHES = {{}, {5, 2}, {1.5f, 1.5f}, {7, 2, 1, 2}};
 
-    private final PdfPage page;
+    private final Ink page;
+    private final RecallSheet sheet;
     private final Design design;
 
-    PdfPictures(PdfPage page, Design design) {
+    SheetPictures(Ink page, RecallSheet sheet) {
         this.page = page;
-        this.design = design;
+        this.sheet = sheet;
+        design = sheet.design();
     }
 
     private static double radius(double seconds) {
@@ -52,8 +54,10 @@ final class PdfPictures {
         page.circle(cx, cy, 2, true, 0);
         int index = 0;
         for (Return of : design.returns()) {
+            page.tint(SheetInks.ofReturn(of.id()));
             orbit(of, cx, cy, r, index++);
         }
+        page.tint(SheetInks.BLACK);
     }
 
     private void orbit(Return of, float cx, float cy, float r, int index) throws IOException {
@@ -63,18 +67,7 @@ final class PdfPictures {
             beads(of, echo, cx, cy, r, predelay);
             return;
         }
-        double tail =
-                switch (of.space()) {
-                    case Space.Reverb s -> s.decaySeconds();
-                    case Space.Split s ->
-                            Math.max(s.left().decaySeconds(), s.right().decaySeconds());
-                    case Space.Gated s ->
-                            s.length().seconds(design.song().clock(), of.timedAtBar());
-                    case Space.Convolution s -> 1;
-                    case Space.Echo s -> 0;
-                    case Space.Doubler s -> 0.03;
-                    case Space.Parallel s -> 0.01;
-                };
+        double tail = tail(of);
         float inner = (float) (r * radius(predelay));
         float outer = (float) (r * radius(predelay + tail));
         page.dash(DASHES[index % DASHES.length]);
@@ -103,6 +96,30 @@ final class PdfPictures {
                 8,
                 true,
                 0);
+    }
+
+    /** How long it rings: as measured where a decay was, else as it is set. */
+    private double tail(Return of) {
+        double measured =
+                sheet.returns().stream()
+                        .filter(c -> c.id().equals(of.id()))
+                        .flatMap(c -> c.measured().stream())
+                        .mapToDouble(RecallSheet.Band::seconds)
+                        .max()
+                        .orElse(0);
+        return switch (of.space()) {
+            case Space.Reverb s -> measured > 0 ? measured : s.decaySeconds();
+            case Space.Split s ->
+                    measured > 0
+                            ? measured
+                            : Math.max(s.left().decaySeconds(), s.right().decaySeconds());
+            case Space.Gated s -> s.length().seconds(design.song().clock(), of.timedAtBar());
+            case Space.Convolution s -> measured;
+            case Space.Echo s -> 0;
+            case Space.Doubler s ->
+                    s.copies().stream().mapToDouble(c -> c.seconds()).max().orElse(0);
+            case Space.Parallel s -> 0;
+        };
     }
 
     private void beads(Return of, Space.Echo echo, float cx, float cy, float r, double predelay)
@@ -156,11 +173,13 @@ final class PdfPictures {
         }
         float top = y + 12;
         for (Return r : design.returns()) {
+            page.tint(SheetInks.ofReturn(r.id()));
             page.text(r.id(), x, top + row / 2 + 3, 9, true, 0);
             level(r, x + label, top, perBar, row, first);
             throwsInto(r, x + label, top, perBar, first);
             top += row;
         }
+        page.tint(SheetInks.BLACK);
     }
 
     private void level(Return r, float x, float top, float perBar, float row, int first)
