@@ -347,8 +347,10 @@ public final class ReturnWording {
                 + " over "
                 + Wording.db(d.thresholdDb())
                 + "FS, ratio "
-                + Wording.number(d.ratio(), 0)
-                + ":1, attack "
+                + Wording.plain(d.ratio())
+                + ":1, knee "
+                + Wording.db(d.kneeDb())
+                + ", attack "
                 + Wording.millis(d.attackMillis())
                 + ", hold "
                 + Wording.millis(d.holdMillis())

@@ -204,29 +204,29 @@ public final class SheetWriter {
         StringWriter out = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180)) {
             csv.printRecord("subject", "item", "value");
-            csv.printRecord("song", "title", sheet.title());
-            csv.printRecord("song", "summary", sheet.summary());
+            csv.printRecord("song", "title", cell(sheet.title()));
+            csv.printRecord("song", "summary", cell(sheet.summary()));
             for (RecallSheet.Line line : sheet.tempo()) {
-                csv.printRecord("tempo", line.label(), line.value());
+                csv.printRecord("tempo", cell(line.label()), cell(line.value()));
             }
             for (RecallSheet.Line line : sheet.sources()) {
-                csv.printRecord("source", line.label(), line.value());
+                csv.printRecord("source", cell(line.label()), cell(line.value()));
             }
             for (RecallSheet.SectionRow row : sheet.sections()) {
-                csv.printRecord(row.name(), "bars", row.bars());
-                csv.printRecord(row.name(), "bpm", plain(row.bpm()));
+                csv.printRecord(cell(row.name()), "bars", cell(row.bars()));
+                csv.printRecord(cell(row.name()), "bpm", plain(row.bpm()));
                 for (int i = 0; i < row.millis().size(); i++) {
                     csv.printRecord(
-                            row.name(),
+                            cell(row.name()),
                             sheet.noteNames().get(i) + " in ms",
                             plain(row.millis().get(i)));
                 }
             }
             for (RecallSheet.ReturnCard card : sheet.returns()) {
-                csv.printRecord(card.id(), "name", card.name());
+                csv.printRecord(card.id(), "name", cell(card.name()));
                 csv.printRecord(card.id(), "kind", card.kind());
                 for (RecallSheet.Line line : card.lines()) {
-                    csv.printRecord(card.id(), line.label(), line.value());
+                    csv.printRecord(card.id(), cell(line.label()), cell(line.value()));
                 }
                 for (RecallSheet.Band band : card.measured()) {
                     csv.printRecord(
@@ -236,7 +236,7 @@ public final class SheetWriter {
                 }
             }
             for (RecallSheet.Line line : sheet.findings()) {
-                csv.printRecord("accepted", line.label(), line.value());
+                csv.printRecord("accepted", cell(line.label()), cell(line.value()));
             }
         } catch (IOException e) {
             throw FileProblem.writing(file, e);
@@ -253,6 +253,19 @@ public final class SheetWriter {
             out.append(band.seconds() == 0 ? "unreliable" : Wording.seconds(band.seconds()));
         }
         return out.toString();
+    }
+
+    /**
+     * Words that any spreadsheet opens as they are: signs of plain ASCII where they have one, and
+     * nothing that would be taken for a formula.
+     */
+    static String cell(String text) {
+        String plain =
+                text.replace("\u2212", "-")
+                        .replace("\u2013", " to ")
+                        .replace("\u00d7", "x")
+                        .replace("\u221e", "infinite");
+        return plain.matches("[=+@-].*") && !plain.matches("-?[0-9.]+") ? " " + plain : plain;
     }
 
     private static String plain(double value) {

@@ -20,7 +20,7 @@ final class SongWording {
         List<Line> lines = new ArrayList<>();
         lines.add(new Line("bar 1 begins at", Wording.number(clock.secondsOfBar(1), 3) + " s"));
         for (MetreMap.Change c : clock.metre().changes()) {
-            lines.add(new Line("bar " + c.bar(), c.beatsPerBar() + "/" + c.beatUnit()));
+            lines.add(new Line("bar " + c.bar(), "metre " + c.beatsPerBar() + "/" + c.beatUnit()));
         }
         List<TempoMap.Change> changes = clock.tempo().changes();
         for (int i = 0; i < changes.size(); i++) {

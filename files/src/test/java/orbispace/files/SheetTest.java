@@ -106,6 +106,14 @@ class SheetTest {
                                             r -> r.get("value"),
                                             (a, b) -> a));
             assertThat(of.get("Verse|1/4 in ms")).isEqualTo("714.286");
+            for (CSVRecord r : records) {
+                for (String cell : r) {
+                    // No formula, no date, no sign that needs an encoding to be told.
+                    assertThat(cell).doesNotMatch("[=+@-].*[^0-9.].*");
+                    assertThat(cell).doesNotMatch("[0-9]+[/-][0-9]+");
+                    assertThat(cell).matches("\\p{ASCII}*");
+                }
+            }
             assertThat(of.get("A|name")).isEqualTo("Old quay");
             assertThat(Double.parseDouble(of.getOrDefault("A|T30 at 1 kHz in s", "0")))
                     .isBetween(2.2, 2.6);

@@ -117,6 +117,11 @@ public final class LogKeeping {
         }
     }
 
+    /** Whether an entry says that a finding was accepted; it then begins with the evidence. */
+    public static boolean isAcceptance(LogEntry entry) {
+        return entry.what().startsWith(ACCEPTED);
+    }
+
     /** Why a finding was accepted; empty if it was not. */
     Optional<String> accepted(String finding) {
         return logbook.get().entries().reversed().stream()
@@ -160,7 +165,15 @@ public final class LogKeeping {
     /** Freezes the design under a name. */
     public void snapshot(String name) {
         try {
-            keep(logbook.get().with(new Snapshot(name, "", now(), design(), measures())));
+            keep(
+                    logbook.get()
+                            .with(
+                                    new Snapshot(
+                                            name,
+                                            session.ears().judged("snapshot " + name).orElse(""),
+                                            now(),
+                                            design(),
+                                            measures())));
             session.problem().set("");
         } catch (IllegalArgumentException e) {
             session.problem().set(String.valueOf(e.getMessage()));

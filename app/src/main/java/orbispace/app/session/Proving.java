@@ -176,7 +176,7 @@ public final class Proving {
 
     /** Accepts a finding and keeps the reason in the log. */
     public void accept(Finding f, String why) {
-        log.accept(mark(f), f.evidence(), why);
+        log.accept(mark(f), f.evidence(), why + remark("what was accepted of " + mark(f)));
     }
 
     /** Presses a remedy; the finding goes to the log as its reason. */
@@ -225,11 +225,17 @@ public final class Proving {
                 .ifPresentOrElse(
                         r -> {
                             session.transport().blind().set(null);
-                            log.note("Blind trial, " + now.kind().label() + ": " + r.words());
+                            String said = "Blind trial, " + now.kind().label() + ": " + r.words();
+                            log.note(said + remark("the blind trial"));
                         },
                         this::hearX);
         trial.set(null);
         trial.set(now);
+    }
+
+    /** What is to be said of something judged now: that it was late, if it was. */
+    private String remark(String what) {
+        return session.ears().judged(what).map(r -> " (" + r + ")").orElse("");
     }
 
     /** Ends a trial; one that is not finished tells nothing. */

@@ -82,7 +82,7 @@ public final class Session {
         throwing = new Throwing(this);
         log = new LogKeeping(this, kept, Clock.systemUTC());
         proving = new Proving(this, log, Clock.systemUTC());
-        ears = new Ears(transport, measured, Clock.systemUTC());
+        ears = new Ears(transport, measured, recent, Clock.systemUTC());
         handingOver = new HandingOver(this);
         units = new UnitMeasuring(this);
         references = new Referencing(this, kept);

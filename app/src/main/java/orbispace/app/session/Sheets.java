@@ -19,7 +19,7 @@ public final class Sheets {
     /** What was found and accepted, as the log has it. */
     public static List<RecallSheet.Line> accepted(Logbook log) {
         return log.entries().stream()
-                .filter(e -> e.what().startsWith(LogKeeping.ACCEPTED))
+                .filter(LogKeeping::isAcceptance)
                 .map(e ->
                         new RecallSheet.Line(
                                 e.what().substring(LogKeeping.ACCEPTED.length()),

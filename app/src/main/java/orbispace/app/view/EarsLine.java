@@ -1,6 +1,7 @@
 package orbispace.app.view;
 
 import java.util.OptionalDouble;
+import javafx.collections.ListChangeListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -16,6 +17,7 @@ final class EarsLine extends HBox {
     private final Ears ears;
     private final Label words = new Label();
     private final TextField meter = new TextField();
+    private final Button done;
 
     EarsLine(Session session) {
         super(8);
@@ -30,12 +32,14 @@ final class EarsLine extends HBox {
         meter.setPrefColumnCount(8);
         meter.setMinWidth(96);
         meter.setOnAction(e -> read());
+        done = Plate.small("Judged again", ears::judgedAgain);
         Button rested = Plate.small("I have rested", ears::rested);
         Button away = Plate.small("Put away", () -> ears.told().set(false));
-        for (Button b : new Button[] {rested, away}) {
+        for (Button b : new Button[] {done, rested, away}) {
             b.setMinWidth(USE_PREF_SIZE);
         }
-        getChildren().addAll(words, meter, rested, away);
+        getChildren().addAll(words, done, meter, rested, away);
+        ears.late().addListener((ListChangeListener<Object>) c -> refresh());
         setAlignment(Pos.CENTER_LEFT);
         visibleProperty().bind(ears.told());
         ears.exposure().addListener((o, was, is) -> refresh());
@@ -57,9 +61,16 @@ final class EarsLine extends HBox {
     }
 
     void refresh() {
+        boolean again = !ears.late().isEmpty();
+        boolean rested = !ears.exposure().get().restDue();
+        done.setVisible(again && rested);
+        done.setManaged(again && rested);
         words.setText(
-                "Ears: "
-                        + ears.exposure().get().words(ears.lufs())
-                        + " Local rules and a hearing professional come first.");
+                again && rested
+                        ? "Rested: judge again " + String.join(", ", ears.late()) + "."
+                        : "Ears: "
+                                + ears.exposure().get().words(ears.lufs())
+                                + (again ? " What you judge now is to be judged again rested." : "")
+                                + " Local rules and a hearing professional come first.");
     }
 }

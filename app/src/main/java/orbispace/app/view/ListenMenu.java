@@ -6,6 +6,7 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
+import orbispace.app.session.Ears;
 import orbispace.app.session.Transport;
 import orbispace.files.Wording;
 
@@ -15,7 +16,7 @@ final class ListenMenu extends MenuButton {
 
     private final Transport transport;
 
-    ListenMenu(Transport transport) {
+    ListenMenu(Transport transport, Ears ears) {
         this.transport = transport;
         getStyleClass().add("kind-menu");
         setAccessibleText("how to listen");
@@ -25,7 +26,17 @@ final class ListenMenu extends MenuButton {
         mono.selectedProperty().bindBidirectional(transport.mono());
         CheckMenuItem alone = new CheckMenuItem("A soloed return without the sources");
         alone.selectedProperty().bindBidirectional(transport.returnAlone());
-        getItems().addAll(mono, wet, new SeparatorMenuItem(), alone, dims());
+        CheckMenuItem told = new CheckMenuItem("Tell how long the ears have worked, under Prove");
+        told.selectedProperty().bindBidirectional(ears.told());
+        getItems()
+                .addAll(
+                        mono,
+                        wet,
+                        new SeparatorMenuItem(),
+                        alone,
+                        dims(),
+                        new SeparatorMenuItem(),
+                        told);
         transport.wetOnly().addListener((o, was, is) -> say());
         transport.mono().addListener((o, was, is) -> say());
         transport.soloSource().addListener((o, was, is) -> say());

@@ -98,7 +98,9 @@ final class LogPanel extends VBox {
         VBox box = new VBox(2);
         box.getChildren().add(line(WHEN.format(e.when().atZone(ZoneId.systemDefault())), "caps"));
         box.getChildren().add(line(e.what(), "row-name"));
-        if (!e.from().isEmpty() || !e.to().isEmpty()) {
+        if (LogKeeping.isAcceptance(e)) {
+            box.getChildren().add(line(e.from(), "caption"));
+        } else if (!e.from().isEmpty() || !e.to().isEmpty()) {
             String from = e.from().isEmpty() ? "nothing" : e.from();
             String to = e.to().isEmpty() ? "nothing" : e.to();
             box.getChildren().add(line(from + " became " + to, "caption"));

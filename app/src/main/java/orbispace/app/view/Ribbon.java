@@ -40,7 +40,7 @@ final class Ribbon extends Pane {
     Ribbon(Session session, ContextMenu menu) {
         this.session = session;
         strip = new SectionStrip(session);
-        listening = new ListenMenu(session.transport());
+        listening = new ListenMenu(session.transport(), session.ears());
         level = new LevelBar(session);
         playIcon = new RibbonMarks.PlayIcon(session.transport().playing());
         loopIcon = new RibbonMarks.LoopIcon(session.transport().looping());

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.OptionalDouble;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -32,6 +33,7 @@ final class TrackPanel extends VBox {
     private final ToggleButton hear =
             Plate.toggle("hear the track", "hear the reference instead of the mix, key R");
     private final Label words = new Label();
+    private final Button bring = Plate.button("Bring a track\u2026", this::bring);
 
     TrackPanel(Session session) {
         super(5);
@@ -60,7 +62,9 @@ final class TrackPanel extends VBox {
         words.setMinHeight(48);
         words.setAlignment(Pos.TOP_LEFT);
         VBox.setVgrow(chart, Priority.ALWAYS);
-        getChildren().addAll(head, chart, words);
+        chart.managedProperty().bind(chart.visibleProperty());
+        bring.managedProperty().bind(bring.visibleProperty());
+        getChildren().addAll(head, chart, words, bring);
     }
 
     private void fill() {
@@ -112,6 +116,8 @@ final class TrackPanel extends VBox {
         boolean held = now != null;
         from.setVisible(held);
         hear.setVisible(held);
+        chart.setVisible(held);
+        bring.setVisible(!held && references.files().isEmpty());
         chart.show(now);
         if (now == null) {
             tracks.setText(references.files().isEmpty() ? "None yet" : "Choose a track");
