@@ -23,6 +23,7 @@ import orbispace.app.session.CacheFolder;
 import orbispace.app.session.DemoFiles;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Session;
+import orbispace.app.session.Unit;
 import orbispace.app.view.MainWindow;
 import orbispace.core.plan.PlanTemplate;
 import orbispace.files.FileProblem;
@@ -39,17 +40,25 @@ final class Tour {
 
     private Tour() {}
 
-    private record Stop(String screen, Palette palette, String file) {}
+    /** A picture: which screen, by day or night, and what is done before it is taken. */
+    private record Stop(
+            String screen, Palette palette, String file, java.util.function.Consumer<Session> act) {
+        Stop(String screen, Palette palette, String file) {
+            this(screen, palette, file, session -> {});
+        }
+    }
 
     private static final List<Stop> STOPS =
             List.of(
                     new Stop("Song", Palette.DAY, "song.png"),
                     new Stop("Orbit", Palette.DAY, "orbit.png"),
                     new Stop("Orbit", Palette.NIGHT, "orbit-night.png"),
-                    new Stop("Clear", Palette.DAY, "clear.png"),
+                    new Stop("Orbit", Palette.DAY, "unit.png", Tour::measureUnit),
+                    new Stop("Clear", Palette.DAY, "clear.png", s -> s.units().open().set(false)),
                     new Stop("Clear", Palette.NIGHT, "clear-night.png"),
-                    new Stop("Plan", Palette.DAY, "plan.png"),
+                    new Stop(PLANNED, Palette.DAY, "plan.png"),
                     new Stop("Prove", Palette.DAY, "prove.png"),
+                    new Stop("Prove", Palette.NIGHT, "prove-night.png"),
                     new Stop("Sheet", Palette.DAY, "sheet.png"));
 
     static List<Path> run(Path folder) throws FileProblem {
@@ -112,6 +121,11 @@ final class Tour {
                 on(() -> planned(session));
             }
             settle(() -> session.measured().clearance().get() != null && !session.jobs().busy());
+            on(() -> {
+                stop.act().accept(session);
+                return stop;
+            });
+            settle(() -> !session.jobs().busy());
             WritableImage image = on(() -> window.scene().snapshot(null));
             files.add(write(folder.resolve(stop.file()), image));
         }
@@ -120,6 +134,15 @@ final class Tour {
             return files;
         });
         return files;
+    }
+
+    /** Measures the unit that is not there, with a sweep in a folder of its own. */
+    private static void measureUnit(Session session) {
+        session.units().open().set(true);
+        session.units()
+                .usualSweep()
+                .ifPresent(sweep ->
+                        session.units().measure("Simulated unit", sweep, Unit.simulated()));
     }
 
     /** Lays a plan and throws a word, so that there is something to see. */

@@ -153,12 +153,9 @@ public final class SheetLayout {
     }
 
     private void row(Row row) throws IOException {
-        page.need(LINE);
+        page.need(LINE * row.lines().size());
         page.text(cut(row.label()), LEFT, page.y() + 9, 9, false, 0.35f);
         for (int i = 0; i < row.lines().size(); i++) {
-            if (i > 0) {
-                page.need(LINE);
-            }
             page.text(row.lines().get(i), LEFT + LABEL, page.y() + 9, 9, false, 0);
             page.down(LINE);
         }

@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -18,8 +17,6 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Setting;
-import orbispace.core.measure.Loudness;
-import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.ChainSettings;
 import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Job;
@@ -206,6 +203,7 @@ public final class Measurements {
                                     render,
                                     design,
                                     pair,
+                                    span,
                                     () ->
                                             cover.measureRemedies(
                                                     render, design, span, barred, clearing)));
@@ -215,6 +213,7 @@ public final class Measurements {
                 render,
                 design,
                 pair,
+                span,
                 () ->
                         cover.measureSection(
                                 render,
@@ -227,32 +226,20 @@ public final class Measurements {
                                                 render, design, span, barred, clearing)));
     }
 
-    private void measureMix(Renderer render, Design design, ComparedPair pair, Runnable then) {
+    private void measureMix(
+            Renderer render, Design design, ComparedPair pair, Span span, Runnable then) {
         Design before = pair.before().get();
         Design other = pair.after();
         jobs.start(
                 "mix",
                 "Rendering the field",
-                job -> measureMix(render, design, before, other, job),
+                job -> new MixLoudness(render, job).of(design, before, other, span),
                 measured -> {
                     mix.set(measured);
                     cover.open(render, design, measured.after().integratedLufs());
                     then.run();
                 },
                 this::failed);
-    }
-
-    private static MixMeasure measureMix(
-            Renderer renderer, Design design, Design before, Design other, Job job) {
-        Map<Design, Loudness> known = new HashMap<>();
-        for (Design d : new Design[] {design, before, other}) {
-            job.check();
-            known.computeIfAbsent(d, x -> LoudnessMeter.measure(renderer.render(x, job).mix()));
-        }
-        return new MixMeasure(
-                Objects.requireNonNull(known.get(design)),
-                Objects.requireNonNull(known.get(before)),
-                Objects.requireNonNull(known.get(other)));
     }
 
     /** The analysis of the whole song, once the first mix is measured. */

@@ -1,19 +1,32 @@
 package orbispace.app.session;
 
+import java.util.OptionalDouble;
 import orbispace.core.measure.Loudness;
+import orbispace.core.time.Span;
 
 /**
- * The loudness of the mix, and of the mix before.
+ * The loudness of the mix, and of the two mixes that are heard against each other.
  *
  * @param after the field as it stands
  * @param before the first of the pair that is compared
  * @param other the second of the pair: the field as it stands, unless another was chosen
+ * @param pair both of the pair where they are compared
  */
-public record MixMeasure(Loudness after, Loudness before, Loudness other) {
+public record MixMeasure(Loudness after, Loudness before, Loudness other, Matched pair) {
+    /**
+     * A pair over the stretch in which it is compared.
+     *
+     * @param span the stretch
+     * @param beforeLufs integrated loudness of the first; empty for silence
+     * @param otherLufs integrated loudness of the second; empty for silence
+     */
+    public record Matched(Span span, OptionalDouble beforeLufs, OptionalDouble otherLufs) {}
 
-    /** How much louder the second of the pair is than the first, in LU. */
+    /** How much louder the second of the pair is than the first, in LU; 0 if one is silent. */
     public double differenceLu() {
-        return other.integratedLufs().orElse(0) - before.integratedLufs().orElse(0);
+        return pair.beforeLufs().isEmpty() || pair.otherLufs().isEmpty()
+                ? 0
+                : pair.otherLufs().getAsDouble() - pair.beforeLufs().getAsDouble();
     }
 
     /** Gain in dB that turns the louder of the two down to the other, for hearing one of them. */

@@ -226,7 +226,11 @@ public final class Proving {
                         r -> {
                             session.transport().blind().set(null);
                             String said = "Blind trial, " + now.kind().label() + ": " + r.words();
-                            log.note(said + remark("the blind trial"));
+                            log.note(
+                                    said
+                                            + " Hidden/said and seconds: "
+                                            + r.course()
+                                            + remark("the blind trial"));
                         },
                         this::hearX);
         trial.set(null);

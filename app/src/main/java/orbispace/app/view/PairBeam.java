@@ -7,6 +7,7 @@ import orbispace.app.draw.Type;
 import orbispace.app.session.MixMeasure;
 import orbispace.app.session.Session;
 import orbispace.core.design.Design;
+import orbispace.core.design.Section;
 import orbispace.core.prove.Snapshot;
 import orbispace.core.render.Responses;
 import orbispace.files.Wording;
@@ -53,8 +54,8 @@ final class PairBeam extends ScalingCanvas {
             text(pen, "is being measured", middle, y - 8);
             return;
         }
-        lufs(pen, mix.before().integratedLufs(), left + (middle - left) / 2, y - 8);
-        lufs(pen, mix.other().integratedLufs(), middle + (right - middle) / 2, y - 8);
+        lufs(pen, mix.pair().beforeLufs(), left + (middle - left) / 2, y - 8);
+        lufs(pen, mix.pair().otherLufs(), middle + (right - middle) / 2, y - 8);
         pen.text(turned(mix.matchDb(true)), left + 6, y + 18, Type.regular(11.5), pen.palette.ink2);
         pen.text(
                 turned(mix.matchDb(false)),
@@ -63,7 +64,12 @@ final class PairBeam extends ScalingCanvas {
                 Type.regular(11.5),
                 pen.palette.ink2,
                 TextAlignment.RIGHT);
-        text(pen, "B flips, matched", middle, y + 34);
+        text(pen, "B flips, matched over " + where(), middle, y + 34);
+    }
+
+    private String where() {
+        Section chosen = session.selection().section().get();
+        return chosen == null ? "the song" : chosen.name();
     }
 
     private static void text(Pen pen, String words, double x, double y) {

@@ -454,6 +454,6 @@ class SpacesCommandTest extends CommandCase {
         assertOneLine(
                 run("handover", project.toString(), "--out", to.toString(), "--bits", "20"),
                 2,
-                "none of 16");
+                "is not 16, 24 or 32f");
     }
 }

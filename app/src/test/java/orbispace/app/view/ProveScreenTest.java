@@ -135,6 +135,12 @@ class ProveScreenTest extends WindowCase {
         double apart =
                 java.util.Objects.requireNonNull(session.measured().mix().get()).differenceLu();
         assertThat(apart).isPositive();
+        var mix = java.util.Objects.requireNonNull(session.measured().mix().get());
+        assertThat(mix.pair().span()).isEqualTo(session.span());
+        assertThat(mix.pair().beforeLufs().orElseThrow() + mix.matchDb(true))
+                .isCloseTo(
+                        mix.pair().otherLufs().orElseThrow() + mix.matchDb(false),
+                        org.assertj.core.api.Assertions.within(1e-9));
         change();
         item("what is heard after", "Snapshot 1");
         settle();

@@ -67,6 +67,19 @@ public final class BlindTrial {
             return chance < SIGNIFICANT;
         }
 
+        /** Every answer in order: what was hidden, what was said, and the seconds it took. */
+        public String course() {
+            return answers.stream()
+                    .map(a ->
+                            String.format(
+                                    java.util.Locale.ROOT,
+                                    "%s/%s %.1f",
+                                    a.hiddenIsA() ? "A" : "B",
+                                    a.saidA() ? "A" : "B",
+                                    a.seconds()))
+                    .collect(java.util.stream.Collectors.joining(", "));
+        }
+
         /** It in plain words. */
         public String words() {
             int n = answers.size();
