@@ -20,6 +20,13 @@ interface Dither {
      */
     static Dither triangular(long seed, int fullScale) {
         SplittableRandom random = new SplittableRandom(seed);
-        return x -> x == 0 ? 0 : x + (random.nextDouble() - random.nextDouble()) / fullScale;
+        return x -> {
+            if (x == 0) {
+                return 0;
+            }
+            double up = random.nextDouble();
+            double down = random.nextDouble();
+            return x + (up - down) / fullScale;
+        };
     }
 }

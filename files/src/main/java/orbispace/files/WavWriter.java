@@ -128,7 +128,7 @@ public final class WavWriter {
             case FLOAT_32 -> b.putFloat((float) x);
             case BITS_16 -> b.putShort((short) Math.clamp(Math.round(x * 32768.0), -32768, 32767));
             case BITS_24 -> {
-                int v = (int) Math.clamp(Math.round(x * 8388608.0), -8388608, 8388607);
+                int v = Math.clamp(Math.round(x * 8388608.0), -8388608, 8388607);
                 b.put((byte) v).put((byte) (v >> 8)).put((byte) (v >> 16));
             }
         }

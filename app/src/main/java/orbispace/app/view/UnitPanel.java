@@ -21,11 +21,14 @@ import orbispace.app.session.Unit;
 import orbispace.app.session.UnitMeasuring;
 import orbispace.core.design.Return;
 import orbispace.core.prove.ReverbFit;
+import orbispace.demo.SimulatedUnit;
 import orbispace.files.Wording;
+import org.jspecify.annotations.Nullable;
 
 /** Measures a real unit: the sweep out, its recording in, label against truth, into the field. */
 final class UnitPanel extends VBox {
     private static final double STEPS = 340;
+    private static final String SIMULATED = "Simulated unit";
 
     private final Session session;
     private final UnitMeasuring units;
@@ -55,7 +58,7 @@ final class UnitPanel extends VBox {
         visibleProperty().bind(units.open());
         managedProperty().bind(units.open());
         label.textProperty().addListener((o, was, is) -> refresh());
-        units.measured().addListener((o, was, is) -> refresh());
+        units.measured().addListener((o, was, is) -> measured(is));
         units.open().addListener((o, was, is) -> begin(is));
         session.selection().returnId().addListener((o, was, is) -> refresh());
         session.problem().addListener((o, was, is) -> refresh());
@@ -100,9 +103,7 @@ final class UnitPanel extends VBox {
                         () ->
                                 path(
                                         sweep,
-                                        file ->
-                                                units.measure(
-                                                        "Simulated unit", file, Unit.simulated())));
+                                        file -> units.measure(SIMULATED, file, Unit.simulated())));
         recording.setOnAction(e -> measure());
         VBox steps =
                 new VBox(
@@ -125,8 +126,7 @@ final class UnitPanel extends VBox {
                                 "caption",
                                 "Nothing at hand? A simulated unit has a latency, noise and a decay"
                                         + " of its own, and a panel that says "
-                                        + Wording.seconds(
-                                                orbispace.demo.SimulatedUnit.LABEL_SECONDS)
+                                        + Wording.seconds(SimulatedUnit.LABEL_SECONDS)
                                         + "."),
                         simulated,
                         trouble);
@@ -199,6 +199,14 @@ final class UnitPanel extends VBox {
 
     private Optional<Return> chosen() {
         return session.design().get().findReturn(session.selection().returnId().get());
+    }
+
+    /** What a unit that is not there says on its panel need not be typed. */
+    private void measured(UnitMeasuring.@Nullable Measured now) {
+        if (now != null && now.name().equals(SIMULATED) && label.getText().isBlank()) {
+            label.setText(Wording.seconds(SimulatedUnit.LABEL_SECONDS));
+        }
+        refresh();
     }
 
     private void refresh() {

@@ -159,8 +159,10 @@ class ProveScreenTest extends WindowCase {
         for (var r : design().returns()) {
             robot.interact(() -> ((ButtonBase) called("fold of return " + r.id())).fire());
             var known = java.util.Objects.requireNonNull(session.proving().proven().get());
-            double loss = known.folds().get(r.id()).wholeLossDb().orElseThrow();
-            double told = known.returns().get(r.id()).stereo().monoFoldLossDb().orElseThrow();
+            var fold = java.util.Objects.requireNonNull(known.folds().get(r.id()));
+            double loss = fold.wholeLossDb().orElseThrow();
+            var facts = java.util.Objects.requireNonNull(known.returns().get(r.id()));
+            double told = facts.stereo().monoFoldLossDb().orElseThrow();
             assertThat(loss).isCloseTo(told, org.assertj.core.api.Assertions.within(0.2));
             assertThat(labels()).contains(orbispace.files.Wording.number(-loss, 1) + " dB");
         }

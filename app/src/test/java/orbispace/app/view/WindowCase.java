@@ -110,13 +110,12 @@ abstract class WindowCase {
 
     /** The first node of a kind; lists may be made anew meanwhile, so it is waited for. */
     private Node found(java.util.function.Predicate<Node> wanted) {
-        java.util.concurrent.atomic.AtomicReference<java.util.Optional<Node>> node =
-                new java.util.concurrent.atomic.AtomicReference<>(java.util.Optional.empty());
+        java.util.List<Node> seen = new java.util.concurrent.CopyOnWriteArrayList<>();
         until(() -> {
-            node.set(robot.lookup(wanted).tryQuery());
-            return node.get().isPresent();
+            robot.lookup(wanted).tryQuery().ifPresent(seen::add);
+            return !seen.isEmpty();
         });
-        return node.get().orElseThrow();
+        return seen.getFirst();
     }
 
     private Node button(String text) {
