@@ -39,7 +39,7 @@ class SheetTest {
 
     @Test
     void everyNumberOfTheFieldIsOnTheSheet() {
-        String text = SheetWriter.markdown(sheet());
+        String text = TextSheet.of(sheet());
         assertThat(text)
                 .contains(
                         "Ferry",
@@ -167,7 +167,7 @@ class SheetTest {
 
     @Test
     void planAndThrowsAreOnTheSheet() {
-        String text = SheetWriter.markdown(sheet());
+        String text = TextSheet.of(sheet());
         assertThat(text)
                 .contains(
                         "- In Verse: muted, decay \u00d7 0.80, width \u00d7 0.50, times at the"
@@ -184,21 +184,21 @@ class SheetTest {
     void whatIsLeftOutIsLeftOutOfEveryForm() throws IOException {
         RecallSheet whole =
                 sheet().withFindings(List.of(new RecallSheet.Line("A: combs", "meant")));
-        assertThat(SheetWriter.markdown(whole))
+        assertThat(TextSheet.of(whole))
                 .contains("## Sources", "voice.wav, lead", "## Tempo and metre", "60 bpm", "meant");
-        assertThat(SheetWriter.html(whole)).contains("<svg", "aria-label=\"the plan\"", "meant");
+        assertThat(HtmlSheet.of(whole)).contains("<svg", "aria-label=\"the plan\"", "meant");
         RecallSheet chains = whole.only(java.util.EnumSet.of(SheetPart.RETURNS));
         for (String text :
                 List.of(
-                        SheetWriter.markdown(chains),
-                        SheetWriter.html(chains),
-                        SheetWriter.csv(folder, chains))) {
+                        TextSheet.of(chains),
+                        HtmlSheet.of(chains),
+                        TableSheet.of(folder, chains))) {
             assertThat(text)
                     .contains("decay 2.40 s", "Ferry")
                     .doesNotContain("voice.wav", "1/16", "meant", "In Verse", "T30", "<svg");
         }
         RecallSheet plan = whole.only(java.util.EnumSet.of(SheetPart.PLAN, SheetPart.THROWS));
-        assertThat(SheetWriter.markdown(plan))
+        assertThat(TextSheet.of(plan))
                 .contains("In Verse: muted", "Throw")
                 .doesNotContain("decay 2.40 s", "high-pass");
         Path pdf = folder.resolve("plan.pdf");

@@ -1,11 +1,15 @@
 package orbispace.app.listen;
 
+import java.io.IOException;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.LineUnavailableException;
 import javax.sound.sampled.SourceDataLine;
+import org.slf4j.LoggerFactory;
 
 /** Where blocks go: each write returns when there is room for the next. */
 interface Output extends AutoCloseable {
@@ -19,8 +23,22 @@ interface Output extends AutoCloseable {
     @Override
     void close();
 
-    /** The sound card, or the silent output where there is none. */
+    /** Names a file that what is played is written to, instead of being heard. */
+    String TAPE = "orbispace.tape";
+
+    /**
+     * The sound card, or the silent output where there is none; if the system property {@link
+     * #TAPE} or the variable ORBISPACE_TAPE names a file, a silent output that writes it there.
+     */
     static Output open(double sampleRateHz, int blockFrames) {
+        String tape = System.getProperty(TAPE, System.getenv("ORBISPACE_TAPE"));
+        if (tape != null && !tape.isBlank()) {
+            try {
+                return new Tape(Path.of(tape), new Silent(sampleRateHz), sampleRateHz);
+            } catch (IOException | InvalidPathException e) {
+                LoggerFactory.getLogger(Output.class).warn("no tape: {}", e.toString());
+            }
+        }
         AudioFormat format = new AudioFormat((float) sampleRateHz, 16, 2, true, false);
         try {
             SourceDataLine line = AudioSystem.getSourceDataLine(format);

@@ -11,6 +11,7 @@ import orbispace.core.design.Section;
 import orbispace.core.prove.Snapshot;
 import orbispace.core.render.Responses;
 import orbispace.files.Wording;
+import org.jspecify.annotations.Nullable;
 
 /** The pair that is compared, as a level beam between two tickets. */
 final class PairBeam extends ScalingCanvas {
@@ -41,9 +42,10 @@ final class PairBeam extends ScalingCanvas {
                         ? "The same"
                         : name(session.pair().after(), session.pair().otherName()),
                 h);
-        double left = TICKET + 8;
-        double right = w - TICKET - 8;
-        double y = h / 2 - 4;
+        beam(pen, mix, TICKET + 8, w - TICKET - 8, h / 2 - 4);
+    }
+
+    private void beam(Pen pen, @Nullable MixMeasure mix, double left, double right, double y) {
         pen.line(left, y, right, y, pen.palette.ink, 1.6);
         double middle = (left + right) / 2;
         pen.g.setStroke(pen.palette.ink);

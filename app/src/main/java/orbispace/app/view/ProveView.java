@@ -1,19 +1,9 @@
 package orbispace.app.view;
 
-import java.util.List;
-import javafx.geometry.Pos;
-import javafx.scene.control.Button;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Proving;
 import orbispace.app.session.Session;
-import orbispace.core.prove.Snapshot;
 
 /** What the work changed, whether one hears it, what each return costs, and findings. */
 final class ProveView extends Screen {
@@ -34,11 +24,7 @@ final class ProveView extends Screen {
     private final MonoPanel mono;
     private final TrackPanel track;
     private final EarsLine ears;
-    private final HBox bar = new HBox(6);
-    private final MenuButton snapshots = new MenuButton("Snapshots");
-    private final TextField name = new TextField();
-    private final MenuButton first = new MenuButton("Before");
-    private final MenuButton second = new MenuButton("After");
+    private final PairBar bar;
 
     ProveView(Session session) {
         super(session, "Prove");
@@ -50,26 +36,7 @@ final class ProveView extends Screen {
         mono = new MonoPanel(session);
         track = new TrackPanel(session);
         ears = new EarsLine(session);
-        Button keep = Plate.button("Take a snapshot", this::keep);
-        name.setAccessibleText("name of the snapshot");
-        name.setOnAction(e -> keep());
-        HBox.setHgrow(name, Priority.SOMETIMES);
-        name.setMaxWidth(130);
-        snapshots.getStyleClass().add("kind-menu");
-        snapshots.setAccessibleText("snapshots");
-        snapshots.setOnShowing(e -> fill());
-        snapshots.getItems().add(new MenuItem(""));
-        for (MenuButton side : List.of(first, second)) {
-            side.getStyleClass().add("kind-menu");
-            side.getItems().add(new MenuItem(""));
-        }
-        first.setAccessibleText("what is heard before");
-        second.setAccessibleText("what is heard after");
-        first.setOnShowing(e -> fill(first, true));
-        second.setOnShowing(e -> fill(second, false));
-        bar.getChildren()
-                .addAll(first, Plate.spring(), keep, name, snapshots, Plate.spring(), second);
-        bar.setAlignment(Pos.CENTER_LEFT);
+        bar = new PairBar(session);
         fill(beam, bar, trial, costs, mono, track, ears);
         session.design().addListener((o, was, is) -> refreshWhenSeen());
         session.pair().before().addListener((o, was, is) -> refreshWhenSeen());
@@ -88,67 +55,10 @@ final class ProveView extends Screen {
         refreshWhenSeen();
     }
 
-    private void keep() {
-        session.log()
-                .snapshot(name.getText().isBlank() ? session.log().freshName() : name.getText());
-        name.clear();
-    }
-
-    private void fill() {
-        snapshots.getItems().clear();
-        for (Snapshot s : session.log().book().get().snapshots()) {
-            snapshots
-                    .getItems()
-                    .add(item("Compare with " + s.name(), () -> session.log().compareWith(s)));
-            snapshots.getItems().add(item("Restore " + s.name(), () -> session.log().restore(s)));
-            snapshots.getItems().add(item("Forget " + s.name(), () -> session.log().forget(s)));
-        }
-        if (snapshots.getItems().isEmpty()) {
-            snapshots.getItems().add(item("None yet", () -> {}));
-        }
-    }
-
-    /** Everything that can stand on one side of the pair. */
-    private void fill(MenuButton side, boolean isFirst) {
-        side.getItems().clear();
-        MenuItem now =
-                item(
-                        "The field as it stands",
-                        () -> {
-                            if (isFirst) {
-                                session.pair().keepAsBefore();
-                            } else {
-                                session.pair().second(null);
-                            }
-                        });
-        side.getItems().add(now);
-        for (ComparedPair.Named n : proving.comparable()) {
-            side.getItems()
-                    .add(
-                            item(
-                                    n.name(),
-                                    () -> {
-                                        if (isFirst) {
-                                            session.pair().first(n);
-                                        } else {
-                                            session.pair().second(n);
-                                        }
-                                    }));
-        }
-    }
-
-    private static MenuItem item(String text, Runnable action) {
-        MenuItem item = new MenuItem(text);
-        item.setOnAction(e -> action.run());
-        return item;
-    }
-
     @Override
     void refresh() {
         caption("what the work changed, and whether one hears it");
-        name.setPromptText(session.log().freshName());
-        int n = session.log().book().get().snapshots().size();
-        snapshots.setText(n == 0 ? "No snapshots" : n == 1 ? "1 snapshot" : n + " snapshots");
+        bar.refresh();
         beam.repaint();
         trial.refresh();
         costs.repaint();
