@@ -117,4 +117,40 @@ class LogbookFileTest {
                 .anyMatch(d -> d.subject().equals("return B") && d.from().equals("there"));
         assertThat(SheetDifferences.of(from, from)).isEmpty();
     }
+
+    @Test
+    void referencesAreKeptApartFromTheRestAndGoWhenTheyAreLetGo() throws FileProblem {
+        Path file = folder.resolve("song.orbispace.json");
+        ProjectFile project = ProjectFile.of(ProjectFileTest.design());
+        assertThat(project.references()).isEmpty();
+        project.withReferences(List.of("old-quay.wav", "/elsewhere/pier.flac"))
+                .write(file, project.design());
+        ProjectFile read = ProjectFile.read(file);
+        assertThat(read.references()).containsExactly("old-quay.wav", "/elsewhere/pier.flac");
+        assertThat(read.design()).isEqualTo(project.design());
+        read.withReferences(List.of()).write(file, read.design());
+        assertThat(ProjectFile.read(file).references()).isEmpty();
+    }
+
+    @Test
+    void anEntryAndASnapshotAreReplacedInTheirPlace() {
+        Instant when = Instant.parse("2026-11-14T11:20:00Z");
+        LogEntry first = LogEntry.note(when, "first");
+        LogEntry second = LogEntry.note(when, "second");
+        Logbook book = Logbook.EMPTY.with(first).with(second);
+        LogEntry told = first.because("by ear").because("twice");
+        assertThat(told.why()).isEqualTo("by ear; twice");
+        assertThat(book.replacing(first, told).entries()).containsExactly(told, second);
+        Snapshot ebb = new Snapshot("Ebb", "", when, ProjectFileTest.design(), LogMeasures.NONE);
+        Snapshot flood =
+                new Snapshot("Flood", "", when, ProjectFileTest.design(), LogMeasures.NONE);
+        Logbook shots = book.with(ebb).with(flood);
+        Snapshot noted = new Snapshot("Ebb", "at the pier", when, ebb.design(), LogMeasures.NONE);
+        assertThat(shots.replacing(ebb, noted).snapshots()).containsExactly(noted, flood);
+        assertThatThrownBy(() ->
+                        shots.replacing(
+                                ebb,
+                                new Snapshot("flood", "", when, ebb.design(), LogMeasures.NONE)))
+                .hasMessageContaining("same name");
+    }
 }

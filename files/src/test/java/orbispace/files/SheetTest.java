@@ -12,9 +12,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Placement;
+import orbispace.core.design.Source;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.ImpulseResponse;
+import orbispace.core.time.MetreMap;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.TempoMap;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.apache.pdfbox.Loader;
@@ -204,6 +210,49 @@ class SheetTest {
         Path pdf = folder.resolve("plan.pdf");
         SheetWriter.write(pdf, plan);
         assertThat(pdfText(pdf)).contains("muted").doesNotContain("high-pass", "SOURCES");
+    }
+
+    @Test
+    void tempoAndSourcesCanBeTypedInAgain() {
+        Design design = ProjectFileTest.design();
+        SongClock clock =
+                new SongClock(
+                        TempoMap.of(
+                                List.of(
+                                        TempoMap.Change.step(0, 96.5),
+                                        new TempoMap.Change(16, 96.5, 60),
+                                        TempoMap.Change.step(24, 60))),
+                        MetreMap.of(
+                                List.of(
+                                        new MetreMap.Change(1, 4, 4),
+                                        new MetreMap.Change(5, 3, 4))),
+                        0.25);
+        Source voice = design.findSource("voice").orElseThrow();
+        Source laid =
+                voice.withGroup("choir")
+                        .withPan(-0.3)
+                        .withPlacement(new Placement(-37, true, 0.002, 4800))
+                        .withDips(List.of(new Filter.Dip(310, 3, 1)));
+        Design other =
+                design.withSong(
+                                new orbispace.core.design.Song(
+                                        "Ferry", 48000, clock, design.song().sections()))
+                        .withSources(
+                                design.sources().stream()
+                                        .map(s -> s.id().equals("voice") ? laid : s)
+                                        .toList());
+        String text = TextSheet.of(RecallSheet.of(other, 95, Map.of()));
+        assertThat(text)
+                .contains(
+                        "- bar 1 begins at: 0.250 s",
+                        "- bar 1: metre 4/4",
+                        "- bar 5: metre 3/4",
+                        "- bar 1 quarter 1.00: 96.5 bpm\n",
+                        "- bar 5 quarter 1.00: 96.5 bpm, evenly to 60 bpm at bar 7 quarter 3.00",
+                        "group choir",
+                        "30 % left",
+                        "37 samples earlier, inverted, less a constant of 0.00200, its first 4800"
+                                + " samples, dip of 3.0 dB at 310 Hz, 1.0 octaves wide");
     }
 
     private static String pdfText(Path file) throws IOException {

@@ -6,14 +6,20 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import orbispace.app.Songs;
 import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
 import orbispace.core.design.Section;
+import orbispace.core.design.Song;
+import orbispace.core.prove.LogEntry;
+import orbispace.core.prove.LogMeasures;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
 import orbispace.files.MidiTempo;
+import orbispace.files.ProjectFile;
 import orbispace.files.SoundReader;
 import orbispace.files.WavWriter;
 import org.junit.jupiter.api.Test;
@@ -331,6 +337,83 @@ class CommandLineTest extends CommandCase {
                 run("sheet", folder.resolve("none.json").toString(), "--out", "x.md"),
                 1,
                 "none.json");
+    }
+
+    @Test
+    void aSheetLeavesOutWhatIsNotWantedAndTellsWhatWasAccepted() throws IOException {
+        Path project = Songs.write(folder);
+        ProjectFile read = ProjectFile.read(project);
+        LogEntry accepted =
+                new LogEntry(
+                        Instant.parse("2026-11-14T11:20:00Z"),
+                        "accepted: hidden of A",
+                        "0.1 % of the loudness.",
+                        "",
+                        "the quay is meant to be far",
+                        LogMeasures.NONE,
+                        LogMeasures.NONE);
+        read.withLogbook(read.logbook().with(accepted)).write(project, read.design());
+        Path sheet = folder.resolve("sheet.md");
+        assertThat(run("sheet", project.toString(), "--out", sheet.toString()).status()).isZero();
+        assertThat(Files.readString(sheet))
+                .contains("## Accepted", "hidden of A: 0.1 % of the loudness. Accepted: the quay")
+                .contains("lead-voice.wav", "metre 4/4");
+        assertThat(
+                        run(
+                                        "sheet",
+                                        project.toString(),
+                                        "--out",
+                                        sheet.toString(),
+                                        "--without",
+                                        "FINDINGS,SOURCES,TEMPO,MEASURED")
+                                .status())
+                .isZero();
+        assertThat(Files.readString(sheet))
+                .contains("decay 1.80 s")
+                .doesNotContain("Accepted", "lead-voice.wav", "metre", "T30");
+        assertOneLine(
+                run("sheet", project.toString(), "--out", sheet.toString(), "--without", "TEA"),
+                2,
+                "TEA");
+        Path pdf = folder.resolve("sheet.pdf");
+        assertThat(run("sheet", project.toString(), "--out", pdf.toString(), "--letter").status())
+                .isZero();
+        assertThat(Files.size(pdf)).isGreaterThan(10_000);
+    }
+
+    @Test
+    void sectionsArePrintedWhereTheyLieInTheSong() throws IOException {
+        Path project = Songs.write(folder);
+        ProjectFile read = ProjectFile.read(project);
+        Design design = read.design();
+        Song song =
+                design.song()
+                        .withSections(
+                                List.of(
+                                        new Section("Ebb & flow", 1, 2),
+                                        new Section("Slack", 3, 1)));
+        read.write(project, design.withSong(song));
+        Path out = folder.resolve("out");
+        Outcome o =
+                run(
+                        "render",
+                        project.toString(),
+                        "--out",
+                        out.toString(),
+                        "--by-section",
+                        "--json");
+        assertThat(o.status()).isZero();
+        Path part = out.resolve("sections/02-slack/mix.wav");
+        assertThat(out.resolve("sections/01-ebb-flow/mix.wav")).exists();
+        Audio slack = SoundReader.read(part);
+        assertThat(slack.seconds()).isEqualTo(2);
+        // The time stamp of the broadcast chunk: two bars of two seconds at 48 kHz.
+        long stamp =
+                java.nio.ByteBuffer.wrap(Files.readAllBytes(part))
+                        .order(java.nio.ByteOrder.LITTLE_ENDIAN)
+                        .getLong(20 + 338);
+        assertThat(stamp).isEqualTo(4 * 48000);
+        assertThat(o.json().path("files").size()).isEqualTo(9);
     }
 
     @Test
