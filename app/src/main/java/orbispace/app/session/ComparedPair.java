@@ -75,6 +75,7 @@ public final class ComparedPair {
     /** Whoever works on the field wants to hear it. */
     void changed() {
         other.set(null);
+        session.proving().pairChanged();
     }
 
     /** Takes the field as it stands as the one before. */
@@ -98,6 +99,7 @@ public final class ComparedPair {
 
     private void remeasure() {
         session.field().unsettle();
+        session.proving().pairChanged();
         session.measure();
     }
 }

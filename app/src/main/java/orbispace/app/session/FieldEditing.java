@@ -103,7 +103,7 @@ public final class FieldEditing {
                                     session.folder()
                                             .map(f -> Relocation.path(file, f))
                                             .orElse(file.toAbsolutePath().toString());
-                            session.takeResponse(name, read);
+                            session.stems().takeResponse(name, read);
                             session.edit(
                                     new ReturnEdit.Spatial(
                                             r.id(),

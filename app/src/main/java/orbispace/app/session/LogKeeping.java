@@ -154,7 +154,7 @@ public final class LogKeeping {
 
     private LogMeasures measures() {
         MixMeasure mix = session.measured().mix().get();
-        return mix == null
+        return mix == null || !mix.design().equals(design())
                 ? LogMeasures.NONE
                 : new LogMeasures(
                         mix.after().integratedLufs(),

@@ -30,6 +30,7 @@ final class MixLoudness {
             measure(d, span);
         }
         return new MixMeasure(
+                design,
                 Objects.requireNonNull(whole.get(design)),
                 Objects.requireNonNull(whole.get(before)),
                 Objects.requireNonNull(whole.get(other)),

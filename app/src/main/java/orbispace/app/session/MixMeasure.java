@@ -1,18 +1,21 @@
 package orbispace.app.session;
 
 import java.util.OptionalDouble;
+import orbispace.core.design.Design;
 import orbispace.core.measure.Loudness;
 import orbispace.core.time.Span;
 
 /**
  * The loudness of the mix, and of the two mixes that are heard against each other.
  *
- * @param after the field as it stands
+ * @param design the field as it stands
+ * @param after the loudness of that field
  * @param before the first of the pair that is compared
  * @param other the second of the pair: the field as it stands, unless another was chosen
  * @param pair both of the pair where they are compared
  */
-public record MixMeasure(Loudness after, Loudness before, Loudness other, Matched pair) {
+public record MixMeasure(
+        Design design, Loudness after, Loudness before, Loudness other, Matched pair) {
     /**
      * A pair over the stretch in which it is compared.
      *

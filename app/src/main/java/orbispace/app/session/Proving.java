@@ -225,7 +225,15 @@ public final class Proving {
                 .ifPresentOrElse(
                         r -> {
                             session.transport().blind().set(null);
-                            String said = "Blind trial, " + now.kind().label() + ": " + r.words();
+                            String said =
+                                    "Blind trial, "
+                                            + now.kind().label()
+                                            + ", A "
+                                            + session.pair().firstName()
+                                            + ", B "
+                                            + session.pair().otherName()
+                                            + ": "
+                                            + r.words();
                             log.note(
                                     said
                                             + " Hidden/said and seconds: "
@@ -240,6 +248,15 @@ public final class Proving {
     /** What is to be said of something judged now: that it was late, if it was. */
     private String remark(String what) {
         return session.ears().judged(what).map(r -> " (" + r + ")").orElse("");
+    }
+
+    /** What is compared has changed: a trial that is not finished would prove nothing. */
+    void pairChanged() {
+        BlindTrial now = trial.get();
+        if (now != null && !now.finished()) {
+            endTrial();
+            session.problem().set("The blind trial has ended: one of the two fields was changed.");
+        }
     }
 
     /** Ends a trial; one that is not finished tells nothing. */

@@ -40,6 +40,7 @@ public final class Referencing {
     private final ObservableList<Path> files = FXCollections.observableArrayList();
     private final ObjectProperty<@Nullable Held> held = new SimpleObjectProperty<>();
     private final BooleanProperty hearing = new SimpleBooleanProperty(false);
+    private List<Object> tried = List.of();
 
     /**
      * A mix held against a track.
@@ -107,18 +108,15 @@ public final class Referencing {
 
     /** Another song is open. */
     void begin() {
+        session.jobs().cancel(JOB);
+        tried = List.of();
         hearing.set(false);
         held.set(null);
         files.setAll(kept.references());
     }
 
-    /** Takes a track and holds the mix against its loudest stretch. */
+    /** Takes a track, a new one or one of those there are, and holds the mix against it. */
     public void add(Path file) {
-        hold(file, null, null, false);
-    }
-
-    /** Holds the mix against one of the tracks. */
-    public void choose(Path file) {
         hold(file, null, null, false);
     }
 
@@ -158,7 +156,9 @@ public final class Referencing {
                 now != null
                         && (!now.design().equals(session.design().get())
                                 || !now.span().equals(session.span()));
-        if (old && !session.jobs().awaits(JOB)) {
+        List<Object> wanted = List.of(session.design().get(), session.span());
+        if (old && !session.jobs().awaits(JOB) && !wanted.equals(tried)) {
+            tried = wanted;
             boolean same = now.span().equals(session.span());
             hold(now.file(), now.audio(), same ? now.startSeconds() : null, true);
         }

@@ -17,7 +17,6 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
-import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
@@ -312,6 +311,7 @@ public final class Session {
 
     /** Takes another design as a step of its own. */
     void replace(Design other, String label) {
+        log.tellReason();
         editing.replace(other, label);
         changed();
         measure();
@@ -430,6 +430,7 @@ public final class Session {
         log.begin(given);
         proving.begin();
         references.begin();
+        units.begin();
         field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);
@@ -447,11 +448,6 @@ public final class Session {
     /** Forgets the state kept beside the project; call when its changes are given up. */
     public void dropState() {
         kept.dropState();
-    }
-
-    /** Takes an impulse response that was read, by the name that a design will give it. */
-    void takeResponse(String name, Responses.Recorded response) {
-        stems.takeResponse(name, response);
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */

@@ -46,6 +46,11 @@ public final class UnitMeasuring {
         this.session = session;
     }
 
+    /** Another song is open: what was measured stays, what is under way does not. */
+    void begin() {
+        session.jobs().cancel(JOB);
+    }
+
     /** Whether a unit is being measured, so that its panel is seen. */
     public BooleanProperty open() {
         return open;
@@ -136,7 +141,11 @@ public final class UnitMeasuring {
     public void use(Return r) {
         Measured now = measured.get();
         Optional<Path> folder = session.folder();
-        if (now == null || folder.isEmpty()) {
+        if (now == null) {
+            return;
+        }
+        if (folder.isEmpty()) {
+            session.problem().set("Open or save a song first; the response is kept beside it.");
             return;
         }
         session.jobs()

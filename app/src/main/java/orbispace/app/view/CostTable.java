@@ -18,7 +18,7 @@ final class CostTable extends ScalingCanvas {
     private static final double LIMIT_DB = 1;
     private static final double MONO_LIMIT_DB = 4.5;
     private static final double LOW_LIMIT = 0.02;
-    private static final String[] HEADS = {"LOUDNESS", "PEAK", "UNDER 80 HZ", "IN MONO"};
+    private static final String[] HEADS = {"LOUDNESS", "PEAK", "LOW END", "IN MONO"};
 
     private final Session session;
 
@@ -30,7 +30,7 @@ final class CostTable extends ScalingCanvas {
     void paint(Pen pen, double w, double h) {
         pen.text("What each return costs", 0, 14, Type.strong(13), pen.palette.ink);
         pen.text(
-                "with it, less without",
+                "with it, less without; low end: under 80 Hz",
                 w,
                 14,
                 Type.regular(11.5),
@@ -47,7 +47,7 @@ final class CostTable extends ScalingCanvas {
             return;
         }
         double row =
-                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 18, 40);
+                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 16, 40);
         double y = 42;
         for (Return r : session.design().get().returns()) {
             ReturnFacts facts = known.returns().get(r.id());

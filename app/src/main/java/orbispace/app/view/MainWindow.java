@@ -72,7 +72,7 @@ public final class MainWindow {
         root.getStyleClass().add("window");
         root.setTop(ribbon);
         root.setLeft(Rail.sized(rail));
-        root.setCenter(new StackPane(main, welcome, overlay()));
+        root.setCenter(centre());
         root.setRight(side);
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
@@ -107,11 +107,19 @@ public final class MainWindow {
         return bar;
     }
 
+    /** What was left by a crash is offered under the screen, not over it. */
+    private Region centre() {
+        StackPane stack = new StackPane(main, welcome, overlay());
+        VBox.setVgrow(stack, Priority.ALWAYS);
+        VBox.setMargin(recovery, new javafx.geometry.Insets(0, 16, 8, 16));
+        return new VBox(stack, recovery);
+    }
+
     private Region overlay() {
         Region spring = new Region();
         spring.setMouseTransparent(true);
         VBox.setVgrow(spring, Priority.ALWAYS);
-        VBox overlay = new VBox(6, spring, keys, busyBar, recovery, problemBar);
+        VBox overlay = new VBox(6, spring, keys, busyBar, problemBar);
         for (Region bar : new Region[] {keys, busyBar, problemBar}) {
             bar.managedProperty().bind(bar.visibleProperty());
         }

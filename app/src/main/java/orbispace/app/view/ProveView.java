@@ -11,10 +11,11 @@ final class ProveView extends Screen {
     private static final double BAR = 34;
     private static final double BEAM = 84;
     private static final double TRIAL = 200;
+    private static final double LEAST_TRIAL = 150;
     private static final double LEFT_SHARE = 0.44;
     private static final double EARS = 42;
     private static final double GAP = 20;
-    private static final double LOWER = 270;
+    private static final double LOWER = 240;
 
     private final Proving proving;
     private final PairBeam beam;
@@ -78,7 +79,8 @@ final class ProveView extends Screen {
         double left = Math.round(LEFT_SHARE * w);
         double right = w - left - GAP;
         double below = getHeight() - EARS - 16;
-        double upper = TRIAL + Math.max(0, (below - y - TRIAL - LOWER) / 2);
+        double spare = below - y - TRIAL - LOWER;
+        double upper = Math.max(LEAST_TRIAL, TRIAL + (spare > 0 ? spare / 2 : spare));
         Plate.place(trial, 16, y, left, upper);
         Plate.place(costs, 16 + left + GAP, y, right, upper);
         double lower = y + upper + 14;

@@ -70,7 +70,7 @@ final class TrackPanel extends VBox {
     private void fill() {
         tracks.getItems().clear();
         for (Path file : references.files()) {
-            add("Against " + Referencing.nameOf(file), () -> references.choose(file));
+            add("Against " + Referencing.nameOf(file), () -> references.add(file));
         }
         add("Bring a track\u2026", this::bring);
         for (Path file : references.files()) {

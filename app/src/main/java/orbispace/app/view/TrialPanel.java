@@ -5,6 +5,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -26,7 +27,7 @@ final class TrialPanel extends StackPane {
     private final Label question = new Label();
     private final Label hint = new Label();
     private final HBox answers = new HBox(10);
-    private final HBox start = new HBox(8);
+    private final FlowPane start = new FlowPane(8, 6);
     private final Button end = Plate.small("End it", this::end);
     private final Choice<Integer> rounds;
     private int wanted = 16;
@@ -51,9 +52,8 @@ final class TrialPanel extends StackPane {
                         Plate.button("1", () -> proving.answer(true)),
                         Plate.button("2", () -> proving.answer(false)),
                         end);
-        for (HBox row : List.of(start, answers)) {
-            row.setAlignment(Pos.CENTER);
-        }
+        start.setAlignment(Pos.CENTER);
+        answers.setAlignment(Pos.CENTER);
         coins.setPrefHeight(30);
         coins.setMinHeight(30);
         VBox all = new VBox(7, question, answers, start, coins, hint);
@@ -113,6 +113,8 @@ final class TrialPanel extends StackPane {
         start.setVisible(!runs);
         start.setManaged(!runs);
         start.setDisable(same);
+        coins.setVisible(now != null);
+        coins.setManaged(now != null);
         coins.repaint();
         if (now == null) {
             question.setText("Blind trial");

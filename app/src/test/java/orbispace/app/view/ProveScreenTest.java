@@ -238,6 +238,18 @@ class ProveScreenTest extends WindowCase {
     }
 
     @Test
+    void aTrialEndsWhenOneOfItsFieldsIsChanged() {
+        change();
+        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 1)));
+        assertThat(session.proving().trial().get()).isNull();
+        assertThat(session.transport().blind().get()).isNull();
+        assertThat(session.problem().get()).contains("blind trial has ended");
+        assertThat(session.log().book().get().entries())
+                .noneMatch(e -> e.what().startsWith("Blind trial"));
+    }
+
+    @Test
     void whatWasListenedToIsCountedCalibratedAndPutAway() {
         assertThat(labels()).anyMatch(l -> l.contains("Ears: 0 h 0 min listened"));
         robot.interact(() -> session.transport().togglePlaying());
