@@ -49,8 +49,13 @@ class HeardTest {
                 List.of());
     }
 
-    private static void pause(double seconds) throws InterruptedException {
-        Thread.sleep((long) (1000 * seconds));
+    /** Waits until the song has come so far, however slow the machine is. */
+    private static void playTo(Transport transport, double seconds) throws InterruptedException {
+        for (int i = 0; i < 6000 && transport.position().get() < seconds; i++) {
+            Thread.sleep(10);
+            transport.refresh();
+        }
+        assertThat(transport.position().get()).isGreaterThanOrEqualTo(seconds);
     }
 
     /** Amplitude of a tone in a stretch of what was played. */
@@ -77,13 +82,13 @@ class HeardTest {
         assertThat(transport.outputName().get()).isEqualTo("tape");
         transport.hear(design(0), 0);
         transport.togglePlaying();
-        pause(3);
+        playTo(transport, 3);
         // The track is 6 dB louder and turned down by as much.
         SongMaterial track = new SongMaterial(Map.of("tone", tone(700, 2 * LEVEL)), RATE);
         transport.hearTrack(design(0), track, 20 * Math.log10(0.5));
-        pause(1);
+        playTo(transport, 4);
         transport.hear(design(0), 0);
-        pause(1);
+        playTo(transport, 5);
         transport.close();
         Audio played = SoundReader.read(tape);
         double end = played.seconds();

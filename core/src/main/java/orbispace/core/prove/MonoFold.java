@@ -28,7 +28,7 @@ public record MonoFold(
     private static final int PER_OCTAVE = 12;
     private static final double TRANSFORM_SECONDS = 0.17;
     private static final int MOST_TRANSFORMS = 1500;
-    private static final double SILENT = 1e-7;
+    private static final double SILENT = 1e-9;
     private static final double NOTCH_DB = 4.5;
     private static final double PROMINENT_DB = 3;
     private static final int NEAR = PER_OCTAVE / 2;
@@ -44,7 +44,7 @@ public record MonoFold(
      * A twelfth of an octave.
      *
      * @param centreHz its middle
-     * @param lossDb 0 for identical, 3 for unrelated channels; empty where there is next to nothing
+     * @param lossDb 0 for identical, 3 for unrelated channels; empty 90 dB under the strongest band
      */
     public record Band(double centreHz, OptionalDouble lossDb) {}
 
@@ -125,23 +125,29 @@ public record MonoFold(
     }
 
     private static List<Band> bands(double[] both, double[] mono, double hzPerBin) {
-        double most = Arrays.stream(both).max().orElse(0);
-        List<Band> bands = new ArrayList<>();
-        double ratio = Math.pow(2, 0.5 / PER_OCTAVE);
         double top = Math.min(HIGHEST_HZ, 0.47 * 2 * both.length * hzPerBin);
-        for (int b = 0; LOWEST_HZ * Math.pow(2, b / (double) PER_OCTAVE) <= top; b++) {
-            double centre = LOWEST_HZ * Math.pow(2, b / (double) PER_OCTAVE);
-            int from = Math.max(1, (int) Math.round(centre / ratio / hzPerBin));
-            int to = Math.max(from + 1, (int) Math.round(centre * ratio / hzPerBin));
-            double power = 0;
-            double left = 0;
+        int count = 1 + (int) (PER_OCTAVE * Math.log(top / LOWEST_HZ) / Math.log(2));
+        double[] power = new double[count];
+        double[] left = new double[count];
+        for (int b = 0; b < count; b++) {
+            double edge = Math.pow(2, 0.5 / PER_OCTAVE);
+            int from = Math.max(1, (int) Math.round(centre(b) / edge / hzPerBin));
+            int to = Math.max(from + 1, (int) Math.round(centre(b) * edge / hzPerBin));
             for (int k = from; k < Math.min(to, both.length); k++) {
-                power += both[k];
-                left += mono[k];
+                power[b] += both[k];
+                left[b] += mono[k];
             }
-            bands.add(new Band(centre, loss(power, left, SILENT * most * (to - from))));
+        }
+        double silent = SILENT * Arrays.stream(power).max().orElse(0);
+        List<Band> bands = new ArrayList<>();
+        for (int b = 0; b < count; b++) {
+            bands.add(new Band(centre(b), loss(power[b], left[b], silent)));
         }
         return bands;
+    }
+
+    private static double centre(int band) {
+        return LOWEST_HZ * Math.pow(2, band / (double) PER_OCTAVE);
     }
 
     private static OptionalDouble loss(double power, double left, double silent) {

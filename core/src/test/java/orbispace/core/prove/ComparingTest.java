@@ -116,6 +116,7 @@ class ComparingTest {
         assertThat(all.count()).isEqualTo(8);
         assertThat(all.chance()).isCloseTo(1 / 256.0, within(1e-12));
         assertThat(all.words()).contains("8 of 8 right", "The difference was heard");
+        assertThat(all.course().split(", ")).hasSize(8).allMatch(a -> a.matches("(A/A|B/B) 2\\.5"));
         trial.answer(true, 1);
         assertThat(trial.answered()).isEqualTo(8);
         BlindTrial other = new BlindTrial(BlindTrial.Kind.WHICH, 64, new Random(2));

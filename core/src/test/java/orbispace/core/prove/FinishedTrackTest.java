@@ -94,15 +94,61 @@ class FinishedTrackTest {
     }
 
     @Test
-    void theFreeDecayOfItsStopsIsFound() {
-        // Noise for a second, a knee of 10 dB, and then a decay of 1.2 s, over and over.
-        float[] x = noise(5, 0.2);
+    void aQuietTrackIsRaisedOnlyAsFarAsItsPeaksAllow() {
+        float[] loud = noise(7, 0.2);
+        float[] peaky = noise(8, 0.01);
+        for (int i = 0; i < peaky.length; i += 24000) {
+            peaky[i] = 0.8f;
+        }
+        TrackDifference d =
+                TrackDifference.of(
+                        FinishedTrack.of(Audio.of(RATE, loud)),
+                        FinishedTrack.of(Audio.of(RATE, peaky)));
+        FinishedTrack track = FinishedTrack.of(Audio.of(RATE, peaky));
+        double peak = track.loudness().truePeakDbtp().orElseThrow();
+        assertThat(d.trackGainDb()).isPositive();
+        assertThat(peak + d.trackGainDb()).isLessThanOrEqualTo(-1 + 1e-9);
+        assertThat(d.mixGainDb()).isLessThan(-10);
+        double mix = FinishedTrack.of(Audio.of(RATE, loud)).loudness().integratedLufs().orElse(0);
+        double other = track.loudness().integratedLufs().orElse(0);
+        assertThat(mix + d.mixGainDb()).isCloseTo(other + d.trackGainDb(), within(1e-9));
+    }
+
+    private static Audio stopping(double decaySeconds, long seed) {
+        float[] x = noise(seed, 0.2);
         for (int i = 0; i < x.length; i++) {
             double t = i / RATE % 4;
-            double level = t < 1.5 ? 0 : -10 - 60 * (t - 1.5) / 1.2;
+            double level = t < 1.5 ? 0 : -10 - 60 * (t - 1.5) / decaySeconds;
             x[i] *= (float) Math.pow(10, level / 20);
         }
-        FinishedTrack track = FinishedTrack.of(Audio.of(RATE, x));
+        return Audio.of(RATE, x);
+    }
+
+    @Test
+    void aLongerOrShorterRingAndAWiderRangeAreSaid() {
+        FinishedTrack shorter = FinishedTrack.of(stopping(0.7, 11));
+        FinishedTrack longer = FinishedTrack.of(stopping(1.6, 12));
+        assertThat(TrackDifference.of(longer, shorter).words())
+                .anyMatch(w -> w.startsWith("Where it stops it rings longer: 1."));
+        assertThat(TrackDifference.of(shorter, longer).words())
+                .anyMatch(w -> w.startsWith("Where it stops it rings shorter: 0."));
+        float[] x = noise(13, 0.1);
+        float[] y = x.clone();
+        for (int i = 0; i < y.length / 2; i++) {
+            y[i] *= 0.3f;
+        }
+        assertThat(
+                        TrackDifference.of(
+                                        FinishedTrack.of(Audio.of(RATE, y)),
+                                        FinishedTrack.of(Audio.of(RATE, x)))
+                                .words())
+                .anyMatch(w -> w.matches("Its loudness ranges \\d+\\.\\d LU more"));
+    }
+
+    @Test
+    void theFreeDecayOfItsStopsIsFound() {
+        // Noise for a second and a half, a knee of 10 dB, and then a decay, over and over.
+        FinishedTrack track = FinishedTrack.of(stopping(1.2, 5));
         assertThat(track.stop().orElseThrow().decaySeconds()).isCloseTo(1.2, within(0.1));
     }
 

@@ -63,6 +63,46 @@ class MonoFoldTest {
                 .isLessThan(0.5);
     }
 
+    @ParameterizedTest
+    @ValueSource(doubles = {44100, 88200, 96000})
+    void theNotchIsWhereItIsAtAnyRate(double rate) {
+        float[] x = noise(900_000, 5);
+        int frames = (int) Math.round(0.0004 * rate);
+        MonoFold fold = MonoFold.of(Audio.of(rate, x, later(x, frames)));
+        double first = rate / (2.0 * frames);
+        assertThat(fold.notches().getFirst().hz()).isCloseTo(first, within(0.035 * first));
+        assertThat(fold.bands().getLast().centreHz()).isBetween(14000.0, 16000.0);
+    }
+
+    @Test
+    void aMonoLowEndUnderAWideTopLosesOnlyAbove() {
+        float[] low = new float[480_000];
+        for (int i = 0; i < low.length; i++) {
+            low[i] = (float) (0.3 * Math.sin(2 * Math.PI * 100 * i / RATE));
+        }
+        float[] left = low.clone();
+        float[] right = low.clone();
+        float[] a = noise(480_000, 6);
+        float[] b = noise(480_000, 7);
+        for (int i = 0; i < low.length; i++) {
+            left[i] += 0.01f * a[i];
+            right[i] += 0.01f * b[i];
+        }
+        MonoFold fold = MonoFold.of(Audio.of(RATE, left, right));
+        assertThat(loss(fold, 100)).isLessThan(0.05);
+        assertThat(loss(fold, 3200)).isCloseTo(3, within(0.5));
+        assertThat(fold.wholeLossDb().orElseThrow()).isLessThan(0.05);
+    }
+
+    private static double loss(MonoFold fold, double hz) {
+        return fold.bands().stream()
+                .filter(b -> Math.abs(b.centreHz() / hz - 1) < 0.03)
+                .findFirst()
+                .orElseThrow()
+                .lossDb()
+                .orElseThrow();
+    }
+
     @Test
     void sidesThatCancelAreToldAndSilenceIsNothing() {
         float[] x = noise(96_000, 4);

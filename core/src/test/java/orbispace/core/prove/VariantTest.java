@@ -6,7 +6,9 @@ import java.util.List;
 import orbispace.core.design.Design;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Fields;
+import orbispace.core.design.Filter;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Width;
 import org.junit.jupiter.api.Test;
 
 class VariantTest {
@@ -53,5 +55,37 @@ class VariantTest {
         Variant with = Variant.with(FIELD, List.of(found)).getFirst();
         assertThat(with.label()).isEqualTo("with level -20 dB, " + id);
         assertThat(with.design().requireReturn(id).levelDb()).isEqualTo(-20);
+    }
+
+    @Test
+    void everyStageOfAChainCanBeLeftOutByItself() {
+        Design whole = FIELD;
+        for (orbispace.core.design.Edit e :
+                List.of(
+                        new ReturnEdit.Widening("A", new Width(0.6, 120)),
+                        new ReturnEdit.FilterIn("A", new Filter(new Filter.Corner(90, 2), null)),
+                        new ReturnEdit.Driving("A", new Drive(4, true)))) {
+            whole = e.applyTo(whole);
+        }
+        List<Variant> all = Variant.without(whole);
+        for (String stage :
+                List.of("width", "filter before", "drive", "predelay", "filter after")) {
+            Variant v =
+                    all.stream()
+                            .filter(x -> x.label().equals("without the " + stage + " of A"))
+                            .findFirst()
+                            .orElseThrow();
+            assertThat(v.design().requireReturn("B")).isEqualTo(whole.requireReturn("B"));
+            assertThat(v.design().requireReturn("A")).isNotEqualTo(whole.requireReturn("A"));
+        }
+        Design narrow =
+                all.stream()
+                        .filter(x -> x.label().equals("without the width of A"))
+                        .findFirst()
+                        .orElseThrow()
+                        .design();
+        assertThat(narrow.requireReturn("A").chain().width()).isEqualTo(Width.PLAIN);
+        assertThat(narrow.requireReturn("A").filterIn())
+                .isEqualTo(whole.requireReturn("A").filterIn());
     }
 }
