@@ -2,7 +2,7 @@ package orbispace.core.prove;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.UnaryOperator;
+import java.util.Optional;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.FieldEdit;
@@ -19,6 +19,7 @@ import orbispace.core.design.Width;
  * @param design the other design
  */
 public record Variant(String label, Design design) {
+    private static final MusicalTime NONE = new MusicalTime.Millis(0);
 
     /** The design without each return, and without each stage of each that does something. */
     public static List<Variant> without(Design design) {
@@ -63,8 +64,6 @@ public record Variant(String label, Design design) {
         return found;
     }
 
-    private static final MusicalTime NONE = new MusicalTime.Millis(0);
-
     /** The design with each remedy of some findings. */
     public static List<Variant> with(Design design, List<Finding> findings) {
         List<Variant> found = new ArrayList<>();
@@ -77,17 +76,18 @@ public record Variant(String label, Design design) {
         return found;
     }
 
-    /** What a design refuses, or what changes nothing, is no variant of it. */
+    /** What changes nothing, or what a design refuses since something builds on it, is none. */
     private static void add(List<Variant> to, Design design, String label, Edit edit) {
-        UnaryOperator<Design> change = edit::applyTo;
+        applied(design, edit)
+                .filter(other -> !other.equals(design))
+                .ifPresent(other -> to.add(new Variant(label, other)));
+    }
+
+    private static Optional<Design> applied(Design design, Edit edit) {
         try {
-            Design other = change.apply(design);
-            if (!other.equals(design)) {
-                to.add(new Variant(label, other));
-            }
+            return Optional.of(edit.applyTo(design));
         } catch (IllegalArgumentException refused) {
-            // It cannot be left out by itself: something else builds on it.
-            return;
+            return Optional.empty();
         }
     }
 }
