@@ -1,5 +1,6 @@
 package orbispace.core.measure;
 
+import java.util.function.DoubleUnaryOperator;
 import orbispace.core.signal.Fft;
 
 /**
@@ -14,6 +15,8 @@ final class ClockDrift {
     private static final int PART = 1 << 14;
     private static final int FINE = 4;
     private static final double FINE_SHARE = 0.01;
+    private static final int EARLY_FROM = 2;
+    private static final int EARLY_TO = 32;
 
     private final Sweep sweep;
     private final Fft partFft = new Fft(PART);
@@ -66,32 +69,60 @@ final class ClockDrift {
                 best = d;
             }
         }
-        double found = golden(part, best - DRIFT_STEP, best + DRIFT_STEP);
+        double found = golden(d -> sharpness(part, d), best - DRIFT_STEP, best + DRIFT_STEP);
         // A response that is no sharper for it had no drift to be undone.
-        return sharpness(part, found) > (1 + FINE_SHARE) * still ? found : 0;
+        return sharpness(part, found) > (1 + FINE_SHARE) * still ? refined(part, found) : 0;
     }
 
-    private double golden(double[] spectrum, double from, double to) {
+    /**
+     * The mean of the sharpest drift and of the one at which the least comes before the first
+     * arrival, since nothing does in truth. Each is pulled by a few millionths, the one by the
+     * chance of a tail's noise, the other by the ringing of a band's edge; that would move the
+     * latency.
+     */
+    private double refined(double[] part, double sharpest) {
+        double quiet = golden(d -> -early(part, d), sharpest - DRIFT_STEP, sharpest + DRIFT_STEP);
+        return (sharpest + quiet) / 2;
+    }
+
+    /** Energy shortly before the highest peak, over that of the peak. */
+    private double early(double[] part, double drift) {
+        double[] h = java.util.Arrays.copyOf(undone(part, drift, sweep.seconds()), FINE * PART);
+        h[1] = 0;
+        fineFft.inverse(h);
+        int at = 0;
+        for (int i = 0; i < h.length; i++) {
+            at = Math.abs(h[i]) > Math.abs(h[at]) ? i : at;
+        }
+        double energy = 0;
+        for (int k = FINE * EARLY_FROM; k <= FINE * EARLY_TO; k++) {
+            double v = h[Math.floorMod(at - k, h.length)];
+            energy += v * v;
+        }
+        return energy / (h[at] * h[at]);
+    }
+
+    private static double golden(DoubleUnaryOperator height, double from, double to) {
         double ratio = (Math.sqrt(5) - 1) / 2;
         double a = from;
         double b = to;
         double c = b - ratio * (b - a);
         double d = a + ratio * (b - a);
-        double atC = sharpness(spectrum, c);
-        double atD = sharpness(spectrum, d);
+        double atC = height.applyAsDouble(c);
+        double atD = height.applyAsDouble(d);
         for (int i = 0; i < GOLDEN_ROUNDS; i++) {
             if (atC > atD) {
                 b = d;
                 d = c;
                 atD = atC;
                 c = b - ratio * (b - a);
-                atC = sharpness(spectrum, c);
+                atC = height.applyAsDouble(c);
             } else {
                 a = c;
                 c = d;
                 atC = atD;
                 d = a + ratio * (b - a);
-                atD = sharpness(spectrum, d);
+                atD = height.applyAsDouble(d);
             }
         }
         return (a + b) / 2;

@@ -87,7 +87,7 @@ public record ReverbFit(
     }
 
     private double cost() {
-        return residual + CLARITY_WEIGHT * Math.abs(clarityOffDb);
+        return residual + worst + CLARITY_WEIGHT * Math.abs(clarityOffDb);
     }
 
     private static ReverbFit fitted(
@@ -108,7 +108,21 @@ public record ReverbFit(
             low = ratio(low * l / m, 0.25, 2);
             high = ratio(high * h / m, 0.1, 1.5);
         }
-        return java.util.Objects.requireNonNull(best);
+        return java.util.Objects.requireNonNull(best).centred(wanted, rate);
+    }
+
+    /** The same with the decay at which the largest errors to either side are alike, if better. */
+    private ReverbFit centred(DecayReport wanted, double rate) {
+        List<Double> errors = errors(wanted, DecayMeter.measure(ours(space, rate)));
+        double most = errors.stream().mapToDouble(e -> e).max().orElse(0);
+        double least = errors.stream().mapToDouble(e -> e).min().orElse(0);
+        double decay = Math.clamp(space.decaySeconds() / (1 + (most + least) / 2), 0.1, 20);
+        Space.Reverb other =
+                new Space.Reverb(
+                        space.kind(), decay, space.lowRatio(), space.highRatio(), space.size());
+        ReverbFit fit =
+                judged(other, wanted, DecayMeter.measure(ours(other, rate)), predelaySeconds);
+        return fit.cost() < cost() ? fit : this;
     }
 
     private static double ratio(double value, double least, double most) {
@@ -121,6 +135,16 @@ public record ReverbFit(
 
     private static ReverbFit judged(
             Space.Reverb space, DecayReport wanted, DecayReport is, double predelay) {
+        List<Double> errors = errors(wanted, is);
+        double sum = errors.stream().mapToDouble(e -> e * e).sum();
+        double worst = errors.stream().mapToDouble(Math::abs).max().orElse(1);
+        double residual = errors.isEmpty() ? 1 : Math.sqrt(sum / errors.size());
+        double clarity = is.broadband().clarity80Db() - wanted.broadband().clarity80Db();
+        return new ReverbFit(space, 1, predelay, residual, worst, clarity);
+    }
+
+    /** Relative errors of T30 in the octaves that could be measured in both. */
+    private static List<Double> errors(DecayReport wanted, DecayReport is) {
         List<Double> errors = new ArrayList<>();
         for (int b = 0; b < Math.min(wanted.bands().size(), is.bands().size()); b++) {
             Optional<Double> w = t30(wanted.bands().get(b));
@@ -129,11 +153,7 @@ public record ReverbFit(
                 errors.add(i.get() / w.get() - 1);
             }
         }
-        double sum = errors.stream().mapToDouble(e -> e * e).sum();
-        double worst = errors.stream().mapToDouble(Math::abs).max().orElse(1);
-        double residual = errors.isEmpty() ? 1 : Math.sqrt(sum / errors.size());
-        double clarity = is.broadband().clarity80Db() - wanted.broadband().clarity80Db();
-        return new ReverbFit(space, 1, predelay, residual, worst, clarity);
+        return errors;
     }
 
     private static Audio ours(Space.Reverb s, double rate) {
