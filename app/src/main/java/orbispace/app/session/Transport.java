@@ -17,7 +17,6 @@ import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.render.ClickTrack;
-import orbispace.core.render.LiveMix;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
@@ -47,10 +46,8 @@ public final class Transport {
     private final StringProperty soloSource = new SimpleStringProperty("");
     private final StringProperty soloReturn = new SimpleStringProperty("");
     private @Nullable Player player;
-    private @Nullable LiveMix mix;
     private @Nullable SongMaterial material;
     private @Nullable LiveSettings heard;
-    private @Nullable SongMaterial heardFrom;
     private @Nullable ClickTrack click;
     private @Nullable SongClock clicked;
 
@@ -124,7 +121,6 @@ public final class Transport {
         close();
         material = given;
         heard = null;
-        mix = null;
         click = null;
         playing.set(false);
         player = new Player(given.sampleRateHz());
@@ -135,7 +131,6 @@ public final class Transport {
     /** Goes on with other material of the same rate, from the same place. */
     void renew(SongMaterial given) {
         material = given;
-        heard = null;
         click = null;
     }
 
@@ -146,7 +141,7 @@ public final class Transport {
         if (to == null || from == null) {
             return;
         }
-        play(to, from, LiveSettings.of(design, from, hearing(design, outputGainDb), heard));
+        play(to, LiveSettings.of(design, from, hearing(design, outputGainDb), heard));
     }
 
     /** Makes a finished track heard instead of the song, on the song's own time. */
@@ -158,23 +153,12 @@ public final class Transport {
         LiveSettings.Hearing plain =
                 new LiveSettings.Hearing(
                         Map.of(), Map.of(), mono.get(), Decibels.toAmplitude(outputGainDb), null);
-        play(to, track, LiveSettings.of(around, track, plain));
+        play(to, LiveSettings.of(around, track, plain));
     }
 
-    @SuppressWarnings("ReferenceEquality") // Other material is another object.
-    private void play(Player to, SongMaterial from, LiveSettings settings) {
-        LiveMix current = mix;
-        boolean other = heard == null || from != heardFrom;
-        if (current == null || other || !current.takes(settings)) {
-            current = new LiveMix(settings, Player.blockFrames());
-            mix = current;
-            to.setMix(current, material == null ? 0 : material.frames());
-        } else {
-            current.set(settings);
-        }
+    private void play(Player to, LiveSettings settings) {
+        to.hear(settings, material == null ? 0 : material.frames());
         heard = settings;
-        heardFrom = from;
-        to.setPlaying(playing.get());
     }
 
     private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
@@ -216,7 +200,7 @@ public final class Transport {
     /** Starts or stops. */
     public void togglePlaying() {
         Player to = player;
-        if (to != null && mix != null) {
+        if (to != null && heard != null) {
             playing.set(!playing.get());
             to.setPlaying(playing.get());
         }

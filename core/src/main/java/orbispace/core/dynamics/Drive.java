@@ -18,6 +18,7 @@ public final class Drive {
     private static final int TIMES = 4;
     private static final int SPAN = 32;
     private static final int BLOCK = 256;
+    private static final int GLIDE_FRAMES = 1024;
     private static final double REFERENCE = Decibels.toAmplitude(-15);
     private static final float SILENT = 1e-12f;
 
@@ -26,6 +27,8 @@ public final class Drive {
 
     private final float[][] down = new float[TIMES][SPAN + 1];
 
+    private final float[] gains = new float[BLOCK];
+    private final float[] levels = new float[BLOCK];
     private final Lane left = new Lane();
     private final Lane right = new Lane();
     private float gain;
@@ -101,12 +104,19 @@ public final class Drive {
     public void process(float[] l, float[] r, int from, int to) {
         for (int at = from; at < to; at += BLOCK) {
             int n = Math.min(BLOCK, to - at);
-            float g = gain;
-            float v = level;
-            gain += (gainTarget - gain) * n / 1024;
-            level += (levelTarget - level) * n / 1024;
-            left.process(l, at, n, g, gain, v, level);
-            right.process(r, at, n, g, gain, v, level);
+            glide(n);
+            left.process(l, at, n);
+            right.process(r, at, n);
+        }
+    }
+
+    /** Works out the gains of the next frames, each from the one before. */
+    private void glide(int n) {
+        for (int k = 0; k < n; k++) {
+            gain += (gainTarget - gain) / GLIDE_FRAMES;
+            level += (levelTarget - level) / GLIDE_FRAMES;
+            gains[k] = gain;
+            levels[k] = level;
         }
     }
 
@@ -125,10 +135,9 @@ public final class Drive {
         private final float[] sum = new float[BLOCK];
         private final float[] flat = new float[BLOCK];
 
-        void process(float[] x, int at, int n, float g0, float g1, float v0, float v1) {
+        void process(float[] x, int at, int n) {
             for (int k = 0; k < n; k++) {
-                float g = g0 + (g1 - g0) * k / n;
-                float y = g * x[at + k];
+                float y = gains[k] * x[at + k];
                 in[SPAN + k] = Math.abs(y) < SILENT ? 0 : y;
             }
             for (int p = 0; p < TIMES; p++) {
@@ -141,7 +150,7 @@ public final class Drive {
                 filter(down[p], bent[p], sum, n, p == 0);
             }
             for (int k = 0; k < n; k++) {
-                x[at + k] = (v0 + (v1 - v0) * k / n) * sum[k];
+                x[at + k] = levels[k] * sum[k];
             }
             System.arraycopy(in, n, in, 0, SPAN);
             for (float[] phase : bent) {

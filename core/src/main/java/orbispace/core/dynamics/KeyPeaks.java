@@ -8,6 +8,10 @@ import orbispace.core.signal.Cascade;
 /**
  * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, in
  * dBFS, at least {@link #SILENT_DB}. One serves every gate and ducker that listens to the same key.
+ *
+ * <p>A key is given as the middle and the side of its sound, half the sum and half the difference of
+ * its channels, and the louder of the two counts: one channel alone keys as loud as it would in the
+ * middle less 6 dB, and what is wide or inverted keys as well as what is not.
  */
 public final class KeyPeaks {
     /** What silence counts as. */
@@ -18,7 +22,8 @@ public final class KeyPeaks {
 
     private final Cascade filter;
     private final boolean filtered;
-    private final float[] filteredKey;
+    private final float[] filteredMiddle;
+    private final float[] filteredSide;
     private final float[] steps;
     private int count;
     private int phase;
@@ -28,18 +33,22 @@ public final class KeyPeaks {
     public KeyPeaks(List<Biquad> filter, int maxFrames) {
         this.filter = new Cascade(filter);
         this.filtered = !filter.isEmpty();
-        filteredKey = new float[filtered ? maxFrames : 0];
+        filteredMiddle = new float[filtered ? maxFrames : 0];
+        filteredSide = new float[filtered ? maxFrames : 0];
         steps = new float[maxFrames / STEP + 2];
     }
 
-    /** Takes frames of the key. */
-    public void process(float[] key, int from, int to) {
-        float[] x = key;
+    /** Takes the middle and the side of frames of the key. */
+    public void process(float[] middle, float[] side, int from, int to) {
+        float[] x = middle;
+        float[] y = side;
         int start = from;
         if (filtered) {
-            System.arraycopy(key, from, filteredKey, 0, to - from);
-            filter.process(filteredKey, filteredKey, 0, to - from);
-            x = filteredKey;
+            System.arraycopy(middle, from, filteredMiddle, 0, to - from);
+            System.arraycopy(side, from, filteredSide, 0, to - from);
+            filter.process(filteredMiddle, filteredSide, 0, to - from);
+            x = filteredMiddle;
+            y = filteredSide;
             start = 0;
         }
         int end = start + to - from;
@@ -49,7 +58,7 @@ public final class KeyPeaks {
             int n = Math.min(end, at + STEP - phase);
             float most = peak;
             for (int i = at; i < n; i++) {
-                most = Math.max(most, Math.abs(x[i]));
+                most = Math.max(most, Math.max(Math.abs(x[i]), Math.abs(y[i])));
             }
             phase += n - at;
             at = n;

@@ -7,7 +7,8 @@ final class Block {
 
     final float[] left;
     final float[] right;
-    final float[] mono;
+    final float[] middle;
+    final float[] side;
 
     /** Peaks of the key at control rate. */
     float[] peaks = new float[0];
@@ -21,13 +22,15 @@ final class Block {
     Block(float[] left, float[] right) {
         this.left = left;
         this.right = right;
-        this.mono = new float[Math.min(left.length, MOST_FRAMES)];
+        this.middle = new float[Math.min(left.length, MOST_FRAMES)];
+        this.side = new float[middle.length];
     }
 
-    /** Puts the mean of both channels of some frames to the front of {@link #mono}. */
-    void mono(int from, int to) {
+    /** Puts middle and side of some frames to the front of {@link #middle} and {@link #side}. */
+    void key(int from, int to) {
         for (int i = from; i < to; i++) {
-            mono[i - from] = (left[i] + right[i]) / 2;
+            middle[i - from] = (left[i] + right[i]) / 2;
+            side[i - from] = (left[i] - right[i]) / 2;
         }
     }
 }

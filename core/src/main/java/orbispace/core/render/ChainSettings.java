@@ -42,10 +42,10 @@ public record ChainSettings(
     /**
      * How a source enters a return: after its fader and pan, or before its fader.
      *
-     * @param gain amplitude factor
+     * @param gain amplitude factor of the source's fader, 1 for a send before it
      * @param pan -1 to 1
      * @param gate what lets it pass; null for none
-     * @param curve its gain over the song, on top of the factor
+     * @param curve its level over the song, on top of the factor
      */
     public record SendGain(
             double gain, double pan, StageSettings.@Nullable Gating gate, GainCurve curve) {}

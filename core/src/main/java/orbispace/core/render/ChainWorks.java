@@ -176,15 +176,12 @@ public final class ChainWorks {
         return Math.min(StageSettings.Predelay.MAX_SECONDS, time.seconds(clock, bar));
     }
 
-    /** A level that never changes is a plain factor; one that does is in the curve. */
     private ChainSettings.SendGain sendGain(Source s, Send send, GainCurve curve, int bar) {
-        double faderDb = send.preFader() ? 0 : s.gainDb();
-        boolean steady = curve.isSteady();
         return new ChainSettings.SendGain(
-                Decibels.toAmplitude(steady ? send.levelDb() + faderDb : faderDb),
+                Decibels.toAmplitude(send.preFader() ? 0 : s.gainDb()),
                 s.pan(),
                 sendGating(s, send.gate(), bar),
-                steady ? GainCurve.EVEN : curve);
+                curve);
     }
 
     private StageSettings.@Nullable Gating sendGating(Source s, @Nullable Gate gate, int bar) {

@@ -73,8 +73,18 @@ final class EngineStage implements Stage {
     }
 
     @Override
+    public void reset() {
+        for (int e = 0; e < shares.length; e++) {
+            engines.get(e).reset();
+            shares[e] = e == active ? 1 : 0;
+            ringLeft[e] = 0;
+        }
+    }
+
+    @Override
     public void process(Block block, int from, int to) {
         if (engines.size() == 1) {
+            engines.getFirst().at(block.frame);
             engines.getFirst().process(block.left, block.right, from, to);
             return;
         }
@@ -100,6 +110,7 @@ final class EngineStage implements Stage {
         }
         shares[e] = share;
         ringLeft[e] = e == active ? 0 : Math.max(0, ringLeft[e] - n);
+        engines.get(e).at(block.frame);
         engines.get(e).process(left, right, 0, n);
         for (int i = 0; i < n; i++) {
             block.left[from + i] += left[i];

@@ -44,6 +44,14 @@ final class FilterStage implements Stage {
         }
     }
 
+    @Override
+    public void reset() {
+        packed = wanted;
+        fadeLeft = 0;
+        now.reset();
+        now.set(packed, true);
+    }
+
     private void startFade() {
         if (fadeLeft == 0 && !Arrays.equals(wanted, packed)) {
             packed = wanted;

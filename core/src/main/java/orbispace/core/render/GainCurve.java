@@ -17,10 +17,21 @@ public final class GainCurve {
 
     private final int[] frames;
     private final float[] gains;
+    private final boolean steady;
 
     private GainCurve(int[] frames, float[] gains) {
         this.frames = frames;
         this.gains = gains;
+        steady = allEqual(gains);
+    }
+
+    private static boolean allEqual(float[] gains) {
+        for (float g : gains) {
+            if (g != gains[0]) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** The same throughout. */
@@ -47,12 +58,7 @@ public final class GainCurve {
 
     /** Whether it is the same throughout. */
     public boolean isSteady() {
-        for (float g : gains) {
-            if (g != gains[0]) {
-                return false;
-            }
-        }
-        return true;
+        return steady;
     }
 
     /** Number of points. */

@@ -8,7 +8,10 @@ import orbispace.core.dynamics.KeyPeaks;
 final class LiveEar {
     private final Audio[] sources;
     private final int offset;
-    private final float[] key;
+    private final float[] middle;
+    private final float[] side;
+    private final float[] left;
+    private final float[] right;
     private final KeyPeaks peaks;
     private int phase;
     private int startPhase;
@@ -20,7 +23,10 @@ final class LiveEar {
                         .map(id -> LiveMix.audio(settings.material, id))
                         .toArray(Audio[]::new);
         offset = ear.offset();
-        key = new float[maxFrames];
+        middle = new float[maxFrames];
+        side = new float[maxFrames];
+        left = new float[maxFrames];
+        right = new float[maxFrames];
         StageSettings.Key heard = new StageSettings.Key(java.util.Map.of(), ear.filter());
         peaks = new KeyPeaks(heard.sections(settings.material.sampleRateHz()), maxFrames);
     }
@@ -30,20 +36,21 @@ final class LiveEar {
         return offset;
     }
 
-    void listen(float[] gains, int start, int n) {
-        Arrays.fill(key, 0, n, 0);
+    void listen(float[] gains, Playhead head, int n) {
+        Arrays.fill(middle, 0, n, 0);
+        Arrays.fill(side, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
-            float[] l = sources[s].channel(0);
-            float[] r = sources[s].channel(1);
-            int from = start + offset;
+            head.read(sources[s].channel(0), offset, left);
+            head.read(sources[s].channel(1), offset, right);
             float g = gains[s];
-            for (int i = Math.max(0, -from); i < n && from + i < l.length; i++) {
-                key[i] += g * (l[from + i] + r[from + i]);
+            for (int i = 0; i < n; i++) {
+                middle[i] += g * (left[i] + right[i]);
+                side[i] += g * (left[i] - right[i]);
             }
         }
         startPhase = phase;
         phase = (phase + n) % KeyPeaks.STEP;
-        peaks.process(key, 0, n);
+        peaks.process(middle, side, 0, n);
     }
 
     float[] steps() {
@@ -53,5 +60,11 @@ final class LiveEar {
     /** Index of the first step that ends at or after a frame of the last block. */
     int firstStep(int frame) {
         return (startPhase + frame) / KeyPeaks.STEP;
+    }
+
+    void reset() {
+        peaks.reset();
+        phase = 0;
+        startPhase = 0;
     }
 }

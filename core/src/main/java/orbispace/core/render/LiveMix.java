@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.Drive;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The whole field block by block, for listening: the same stages as the {@link Renderer}, so what
@@ -28,12 +29,23 @@ public final class LiveMix {
     private float inputShare = 1;
     private boolean begun;
     private volatile boolean ringing;
-    private volatile LiveSettings settings;
+    private volatile boolean gone;
+    private volatile Wanted wanted;
+    private final Playhead head = new Playhead();
+    private final float[] sourceLeft;
+    private final float[] sourceRight;
+
+    /** Settings with the tunings that this mix alone works with, by return, stage and step. */
+    @SuppressWarnings("ArrayRecordComponent") // Never compared.
+    private record Wanted(LiveSettings settings, StageTuning[][][] tunings) {}
 
     /** A mix at rest, for blocks of at most {@code maxFrames}. */
     public LiveMix(LiveSettings settings, int maxFrames) {
         this.maxFrames = maxFrames;
-        this.settings = settings;
+        StageTuning[][][] tunings = own(settings, null);
+        wanted = new Wanted(settings, tunings);
+        sourceLeft = new float[maxFrames];
+        sourceRight = new float[maxFrames];
         LiveGraph graph = settings.graph;
         sources =
                 graph.sources.stream()
@@ -45,7 +57,7 @@ public final class LiveMix {
                         .toArray(LiveEar[]::new);
         returns =
                 IntStream.range(0, graph.order.length)
-                        .mapToObj(r -> new LiveReturn(settings, r, sources, maxFrames))
+                        .mapToObj(r -> new LiveReturn(settings, tunings[r], r, sources, maxFrames))
                         .toArray(LiveReturn[]::new);
         order = graph.order.clone();
         dryGains = LiveReturn.copy(settings.dryGains);
@@ -68,17 +80,61 @@ public final class LiveMix {
         if (!takes(given)) {
             throw new IllegalArgumentException("the settings need another mix");
         }
-        settings = given;
+        wanted = new Wanted(given, own(given, wanted));
+    }
+
+    /** Working memory that two mixes shared would garble both. */
+    @SuppressWarnings("ReferenceEquality") // What was taken over is the same object.
+    private static StageTuning[][][] own(LiveSettings given, @Nullable Wanted before) {
+        StageTuning[][][] own = new StageTuning[given.tunings.length][][];
+        for (int r = 0; r < own.length; r++) {
+            own[r] = new StageTuning[given.tunings[r].length][];
+            for (int i = 0; i < own[r].length; i++) {
+                StageTuning[] steps = given.tunings[r][i];
+                own[r][i] =
+                        before != null && before.settings.tunings[r][i] == steps
+                                ? before.tunings[r][i]
+                                : Arrays.stream(steps)
+                                        .map(StageTuning::own)
+                                        .toArray(StageTuning[]::new);
+            }
+        }
+        return own;
     }
 
     /** Whether settings fit this mix. */
     public boolean takes(LiveSettings given) {
-        return settings.fits(given);
+        return wanted.settings.fits(given);
     }
 
     /** Lets nothing in any more, so that what sounds rings out. */
-    public void ringOut() {
+    void ringOut() {
         ringing = true;
+    }
+
+    /** Lets everything in again, little by little. */
+    void comeBack() {
+        ringing = false;
+    }
+
+    /** Whether it has rung out, so that nothing of it is heard any more. */
+    public boolean gone() {
+        return gone;
+    }
+
+    /** It has rung out. */
+    void leave() {
+        gone = true;
+    }
+
+    /** Comes in anew beside others that ring out. */
+    void enter() {
+        gone = false;
+        ringing = false;
+        if (begun) {
+            reset();
+        }
+        fadeIn();
     }
 
     /** Lets everything in little by little, as another mix rings out. */
@@ -88,11 +144,32 @@ public final class LiveMix {
 
     /** How long it may ring, in frames. */
     public int ringFrames() {
+        LiveSettings now = wanted.settings;
         double seconds = 0;
-        for (ChainSettings chain : settings.graph.chains) {
+        for (ChainSettings chain : now.graph.chains) {
             seconds = Math.max(seconds, chain.ringSeconds());
         }
-        return (int) Math.min(20 * 60e3, seconds * settings.material.sampleRateHz());
+        return (int) Math.min(Integer.MAX_VALUE, seconds * now.material.sampleRateHz());
+    }
+
+    /** Forgets all sound, as if it had just been made; call on the thread that processes. */
+    void reset() {
+        Wanted is = wanted;
+        for (int r = 0; r < returns.length; r++) {
+            returns[r].reset(is.settings, is.tunings[r]);
+        }
+        for (LiveEar ear : ears) {
+            ear.reset();
+        }
+        for (int s = 0; s < dryGains.length; s++) {
+            System.arraycopy(is.settings.dryGains[s], 0, dryGains[s], 0, 2);
+        }
+        System.arraycopy(is.settings.returnGains, 0, returnGains, 0, returnGains.length);
+        outputGain = is.settings.outputGain;
+        monoShare = is.settings.mono ? 1 : 0;
+        inputShare = 1;
+        head.reset();
+        begun = false;
     }
 
     /**
@@ -105,24 +182,23 @@ public final class LiveMix {
      */
     public void process(int start, float[] left, float[] right, int count) {
         int n = Math.min(count, maxFrames);
-        LiveSettings now = settings;
+        Wanted is = wanted;
+        LiveSettings now = is.settings;
         if (!begun) {
             begun = true;
-            begin(now, start);
+            begin(is, start);
         }
-        Arrays.fill(left, 0, n, 0);
-        Arrays.fill(right, 0, n, 0);
+        head.go(start, n);
         float wantedInput = ringing ? 0 : 1;
         float input = inputShare;
-        for (int s = 0; s < sources.length; s++) {
-            LiveReturn.add(left, right, sources[s], start, n, dryGains[s], now.dryGains[s]);
-        }
+        dry(left, right, now, n);
         fadeInput(left, right, n, input, wantedInput);
         for (int e = 0; e < ears.length; e++) {
-            ears[e].listen(now.earGains[e], start, n);
+            ears[e].listen(now.earGains[e], head, n);
         }
         for (int r : order) {
-            returns[r].process(now, start, n, ears, returns, input, wantedInput);
+            returns[r].process(
+                    now, is.tunings[r], head, n, ears, returns, input, wantedInput);
             addReturn(left, right, returns[r], r, now.returnGains[r], n);
         }
         inputShare = faded(input, wantedInput, n);
@@ -137,7 +213,8 @@ public final class LiveMix {
      * Late returns take in their first frames before the first that is heard; the others begin with
      * the song, as in print.
      */
-    private void begin(LiveSettings now, int start) {
+    private void begin(Wanted is, int start) {
+        LiveSettings now = is.settings;
         int most = 0;
         for (int advance : now.graph.advance) {
             most = Math.max(most, advance);
@@ -148,19 +225,35 @@ public final class LiveMix {
         }
         for (int at = -most; at < 0; at += step) {
             int n = Math.min(step, -at);
+            head.go(start + at, n);
             for (int e = 0; e < ears.length; e++) {
                 if (ears[e].offset() >= -at) {
-                    ears[e].listen(now.earGains[e], start + at, n);
+                    ears[e].listen(now.earGains[e], head, n);
                 }
             }
             for (int r : order) {
                 if (now.graph.advance[r] >= -at) {
-                    returns[r].process(now, start + at, n, ears, returns, inputShare, inputShare);
+                    returns[r].process(
+                            now, is.tunings[r], head, n, ears, returns, inputShare, inputShare);
                 }
             }
         }
         for (LiveReturn r : returns) {
             r.beginsAt(Integer.MIN_VALUE);
+        }
+    }
+
+    private void dry(float[] left, float[] right, LiveSettings now, int n) {
+        Arrays.fill(left, 0, n, 0);
+        Arrays.fill(right, 0, n, 0);
+        for (int s = 0; s < sources.length; s++) {
+            head.read(sources[s].channel(0), 0, sourceLeft);
+            head.read(sources[s].channel(1), 0, sourceRight);
+            LiveReturn.glide(sourceLeft, sourceRight, n, dryGains[s], now.dryGains[s]);
+            for (int i = 0; i < n; i++) {
+                left[i] += sourceLeft[i];
+                right[i] += sourceRight[i];
+            }
         }
     }
 

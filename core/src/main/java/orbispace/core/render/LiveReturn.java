@@ -26,7 +26,8 @@ final class LiveReturn {
     private final Block block;
     private final float[] left;
     private final float[] right;
-    private final float[] planned;
+    private final Ride[] sendRides;
+    private final Ride input;
     private int origin = Integer.MIN_VALUE;
 
     /** Two channels held back by a whole number of frames, often none. */
@@ -49,6 +50,13 @@ final class LiveReturn {
             return line;
         }
 
+        void reset() {
+            if (left != null && right != null) {
+                left.reset();
+                right.reset();
+            }
+        }
+
         void take(float[] l, float[] r, int n) {
             System.arraycopy(l, 0, outLeft, 0, n);
             System.arraycopy(r, 0, outRight, 0, n);
@@ -59,7 +67,12 @@ final class LiveReturn {
         }
     }
 
-    LiveReturn(LiveSettings settings, int index, Audio[] sources, int maxFrames) {
+    LiveReturn(
+            LiveSettings settings,
+            StageTuning[][] tunings,
+            int index,
+            Audio[] sources,
+            int maxFrames) {
         LiveGraph graph = settings.graph;
         ChainSettings chain = graph.chains.get(index);
         double rate = settings.material.sampleRateHz();
@@ -70,12 +83,12 @@ final class LiveReturn {
         stages =
                 java.util.stream.IntStream.range(0, chain.stages().size())
                         .mapToObj(i ->
-                                Stage.of(chain.stages().get(i), settings.tunings[index][i], rate))
+                                Stage.of(chain.stages().get(i), tunings[i], rate))
                         .toList();
         applied = new StageTuning[stages.size()];
         latencyBefore = new int[stages.size()];
         for (int i = 0; i < applied.length; i++) {
-            applied[i] = settings.tunings[index][i][0];
+            applied[i] = tunings[i][0];
             latencyBefore[i] = chain.latencyBefore(i);
         }
         sendGains = copy(settings.sendGains[index]);
@@ -98,7 +111,9 @@ final class LiveReturn {
                                 maxFrames));
         mixDelay = new Delay(outAdvance, maxFrames);
         block = new Block(new float[maxFrames], new float[maxFrames]);
-        planned = new float[maxFrames];
+        sendRides = new Ride[sources.length];
+        Arrays.setAll(sendRides, s -> new Ride(settings.sendCurves[index][s]));
+        input = new Ride(chain.input());
         left = new float[maxFrames];
         right = new float[maxFrames];
     }
@@ -120,78 +135,59 @@ final class LiveReturn {
         origin = frame;
     }
 
+    /** Takes tunings that are this return's own. */
     void process(
             LiveSettings now,
-            int start,
+            StageTuning[][] tunings,
+            Playhead head,
             int n,
             LiveEar[] ears,
             LiveReturn[] others,
-            float input,
-            float wantedInput) {
+            float share,
+            float wantedShare) {
+        int start = head.place();
         Arrays.fill(block.left, 0, n, 0);
         Arrays.fill(block.right, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
-            send(now, s, start, n, ears);
+            send(now, s, head, n, ears);
         }
-        LiveMix.fadeInput(block.left, block.right, n, input, wantedInput);
+        LiveMix.fadeInput(block.left, block.right, n, share, wantedShare);
         for (int f = 0; f < feedGains.length; f++) {
             if (feedGains[f] != 0 || now.feedGains[index][f] != 0) {
                 feed(others[f].block, f, now.feedGains[index][f], n);
             }
         }
-        GainCurve in = now.graph.chains.get(index).input();
-        if (!in.isEven()) {
-            in.fill(planned, start + advance, n);
-            Mixdown.multiply(block.left, 0, n, planned);
-            Mixdown.multiply(block.right, 0, n, planned);
-        }
+        input.apply(now.graph.chains.get(index).input());
+        input.process(block.left, block.right, 0, n, start + advance);
         for (int i = 0; i < applied.length; i++) {
-            stage(now, i, start, n, ears);
+            stage(now, tunings[i], i, start, n, ears);
         }
         mixDelay.take(block.left, block.right, n);
     }
 
-    private void send(LiveSettings now, int s, int start, int n, LiveEar[] ears) {
+    private void send(LiveSettings now, int s, Playhead head, int n, LiveEar[] ears) {
         float[] gains = sendGains[s];
         float[] wanted = now.sendGains[index][s];
         Gate gate = sendGates[s];
-        boolean silent = gains[0] == 0 && gains[1] == 0 && wanted[0] == 0 && wanted[1] == 0;
-        GainCurve curve = now.sendCurves[index][s];
-        if (gate == null && !curve.isEven()) {
-            Arrays.fill(left, 0, n, 0);
-            Arrays.fill(right, 0, n, 0);
-            add(left, right, sources[s], start + advance, n, gains, wanted);
-            addPlanned(curve, start + advance, n);
+        Ride ride = sendRides[s];
+        int frame = head.place() + advance;
+        ride.apply(now.sendCurves[index][s]);
+        if (gate == null && ride.skips(frame, n)) {
+            gains[0] = wanted[0];
+            gains[1] = wanted[1];
             return;
         }
-        if (gate == null) {
-            if (!silent) {
-                add(block.left, block.right, sources[s], start + advance, n, gains, wanted);
-            }
-            return;
+        head.read(sources[s].channel(0), advance, left);
+        head.read(sources[s].channel(1), advance, right);
+        glide(left, right, n, gains, wanted);
+        if (gate != null) {
+            gate.apply(now.sendGates[index][s]);
+            gate.process(ears[now.graph.sendEars[index][s]].steps(), 0, left, right, 0, n);
         }
-        LiveEar ear = ears[now.graph.sendEars[index][s]];
-        gate.apply(now.sendGates[index][s]);
-        Arrays.fill(left, 0, n, 0);
-        Arrays.fill(right, 0, n, 0);
-        add(left, right, sources[s], start + advance, n, gains, wanted);
-        gate.process(ear.steps(), 0, left, right, 0, n);
-        addPlanned(curve, start + advance, n);
-    }
-
-    /** Adds what was sent, as the plan has it at a frame of the song. */
-    private void addPlanned(GainCurve curve, int frame, int n) {
-        if (curve.isEven()) {
-            for (int i = 0; i < n; i++) {
-                block.left[i] += left[i];
-                block.right[i] += right[i];
-            }
-            return;
-        }
-        curve.fill(planned, frame, n);
+        ride.process(left, right, 0, n, frame);
         for (int i = 0; i < n; i++) {
-            block.left[i] += planned[i] * left[i];
-            block.right[i] += planned[i] * right[i];
+            block.left[i] += left[i];
+            block.right[i] += right[i];
         }
     }
 
@@ -208,7 +204,8 @@ final class LiveReturn {
     }
 
     @SuppressWarnings("ReferenceEquality") // A tuning that was taken need not be taken again.
-    private void stage(LiveSettings now, int i, int start, int n, LiveEar[] ears) {
+    private void stage(
+            LiveSettings now, StageTuning[] tunings, int i, int start, int n, LiveEar[] ears) {
         Timeline timeline = now.graph.chains.get(index).stages().get(i);
         int clock = start + advance - latencyBefore[i];
         if (clock < origin) {
@@ -217,7 +214,7 @@ final class LiveReturn {
         int ear = now.graph.stageEars[index][i];
         int at = 0;
         while (at < n) {
-            StageTuning tuning = now.tunings[index][i][timeline.indexAt(clock + at)];
+            StageTuning tuning = tunings[timeline.indexAt(clock + at)];
             if (tuning != applied[i]) {
                 applied[i] = tuning;
                 stages.get(i).apply(tuning);
@@ -234,39 +231,49 @@ final class LiveReturn {
         }
     }
 
-    static void add(
-            float[] left,
-            float[] right,
-            Audio source,
-            int start,
-            int n,
-            float[] gains,
-            float[] wanted) {
-        float[] l = source.channel(0);
-        float[] r = source.channel(1);
-        int from = Math.clamp(-(long) start, 0, n);
-        int to = Math.clamp((long) l.length - start, from, n);
-        if (gains[0] == wanted[0] && gains[1] == wanted[1]) {
-            float gl = gains[0];
-            float gr = gains[1];
-            for (int i = from; i < to; i++) {
-                left[i] += gl * l[start + i];
-                right[i] += gr * r[start + i];
+    /** Lays gains that move towards wanted ones over both channels. */
+    static void glide(float[] left, float[] right, int n, float[] gains, float[] wanted) {
+        float gl = gains[0];
+        float gr = gains[1];
+        if (gl == wanted[0] && gr == wanted[1]) {
+            for (int i = 0; i < n; i++) {
+                left[i] *= gl;
+                right[i] *= gr;
             }
             return;
         }
-        float gl = gains[0];
-        float gr = gains[1];
         for (int i = 0; i < n; i++) {
             gl += (wanted[0] - gl) * GAIN_GLIDE;
             gr += (wanted[1] - gr) * GAIN_GLIDE;
-            if (i >= from && i < to) {
-                left[i] += gl * l[start + i];
-                right[i] += gr * r[start + i];
-            }
+            left[i] *= gl;
+            right[i] *= gr;
         }
         gains[0] = settle(gl, wanted[0]);
         gains[1] = settle(gr, wanted[1]);
+    }
+
+    /** Forgets all sound; settings hold at once. */
+    void reset(LiveSettings now, StageTuning[][] tunings) {
+        for (int i = 0; i < applied.length; i++) {
+            applied[i] = tunings[i][0];
+            stages.get(i).apply(applied[i]);
+            stages.get(i).reset();
+        }
+        for (int s = 0; s < sources.length; s++) {
+            System.arraycopy(now.sendGains[index][s], 0, sendGains[s], 0, 2);
+            sendRides[s].reset();
+            Gate gate = sendGates[s];
+            if (gate != null) {
+                gate.apply(now.sendGates[index][s]);
+                gate.reset();
+            }
+        }
+        System.arraycopy(now.feedGains[index], 0, feedGains, 0, feedGains.length);
+        input.reset();
+        for (Delay delay : feedDelays) {
+            delay.reset();
+        }
+        mixDelay.reset();
     }
 
     static float settle(float value, float wanted) {

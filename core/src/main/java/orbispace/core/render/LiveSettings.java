@@ -14,6 +14,8 @@ import org.jspecify.annotations.Nullable;
  * thread only reads.
  */
 public final class LiveSettings {
+    private static final GainCurve SILENT = GainCurve.of(0);
+
     final LiveGraph graph;
     final SongMaterial material;
     final float[][] dryGains;
@@ -91,7 +93,7 @@ public final class LiveSettings {
         for (int s = 0; s < graph.sources.size(); s++) {
             String id = graph.sources.get(s);
             ChainSettings.SendGain send = chain.sends().get(id);
-            sendCurves[r][s] = send == null ? GainCurve.EVEN : send.curve();
+            sendCurves[r][s] = send == null ? SILENT : send.curve();
             if (send != null) {
                 sendGains[r][s] = gains(material, id, send.gain(), send.pan());
                 sendGates[r][s] = send.gate() == null ? null : send.gate().settings();
@@ -112,12 +114,11 @@ public final class LiveSettings {
     }
 
     private StageTuning[] known(int r, int i, Timeline stage, @Nullable LiveSettings before) {
-        if (before != null
-                && before.material.sampleRateHz() == material.sampleRateHz()
-                && r < before.graph.chains.size()
-                && before.graph.returns.get(r).equals(graph.returns.get(r))
-                && before.graph.chains.get(r).stages().get(i).equals(stage)) {
-            return before.tunings[r][i];
+        if (before != null && before.material.sampleRateHz() == material.sampleRateHz()) {
+            int was = before.graph.returns.indexOf(graph.returns.get(r));
+            if (was >= 0 && before.graph.chains.get(was).stages().get(i).equals(stage)) {
+                return before.tunings[was][i];
+            }
         }
         return stage.steps().stream()
                 .map(s -> StageTuning.of(s.settings(), material.sampleRateHz()))
@@ -134,9 +135,10 @@ public final class LiveSettings {
         }
     }
 
-    /** Whether a mix made for these settings can take others. */
+    /** Whether a mix made for these settings can take others, which are of the same stems. */
+    @SuppressWarnings("ReferenceEquality") // Other material is another object.
     public boolean fits(LiveSettings other) {
-        return graph.signature().equals(other.graph.signature());
+        return material == other.material && graph.signature().equals(other.graph.signature());
     }
 
     private static float[] gains(SongMaterial material, String id, double gain, double pan) {

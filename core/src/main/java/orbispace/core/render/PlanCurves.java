@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import orbispace.core.audio.Decibels;
+import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
@@ -14,6 +15,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.time.SongClock;
 
@@ -21,8 +23,11 @@ import orbispace.core.time.SongClock;
  * The plan of a song as gains over its frames.
  *
  * <p>A level that is carried over an edge is laid on what is sent into the return, so that tails
- * ring on as loud as they were; one that is faded or cut is laid on what comes out. Every change
- * takes at least 5 ms. Ramps are straight in dB.
+ * ring on as loud as they were; one that is faded or cut is laid on what comes out. What is carried
+ * after that enters with the factor that brings it to its level, except into a chain that hears how
+ * loud it is entered (a drive, a gate that listens to what it gates, saturation, a compressor):
+ * there what comes out goes to the new level with the ramp instead, the tail before it too. Every
+ * change takes at least 5 ms. Ramps are straight in dB.
  */
 public final class PlanCurves {
     private static final double LEAST_RAMP_SECONDS = 0.005;
@@ -99,7 +104,11 @@ public final class PlanCurves {
             double output = 1;
             switch (edge) {
                 case CARRIED -> {
-                    output = out.value == 0 ? 1 : out.value;
+                    boolean before = out.value != 0 && out.value != 1;
+                    output = before ? out.value : 1;
+                    if (before && wanted > 0 && hearsLevel(r)) {
+                        output = Math.min(1, wanted);
+                    }
                     input = wanted / output;
                 }
                 case FADED, CUT -> {
@@ -113,6 +122,26 @@ public final class PlanCurves {
             out.to(output, from, ramp, first);
         }
         return new Levels(in.curve(), out.curve());
+    }
+
+    /** Whether a return sounds otherwise, not only louder, when more is sent into it. */
+    private static boolean hearsLevel(Return r) {
+        Chain c = r.chain();
+        boolean driven = c.drive() != null && c.drive().driveDb() > 0;
+        boolean gated = c.gate() != null && c.gate().key().isEmpty();
+        return driven || gated || hearsLevel(c.space());
+    }
+
+    private static boolean hearsLevel(Space space) {
+        return switch (space) {
+            case Space.Echo e -> e.loop().saturation() > 0;
+            case Space.Parallel p -> true;
+            case Space.Reverb s -> false;
+            case Space.Convolution s -> false;
+            case Space.Split s -> false;
+            case Space.Gated s -> false;
+            case Space.Doubler s -> false;
+        };
     }
 
     /** The plan's gain of what enters a return, over the song. */

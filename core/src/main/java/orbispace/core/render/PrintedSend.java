@@ -21,9 +21,12 @@ final class PrintedSend {
     PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, int firstFrame, Job job) {
         this.source = source;
         this.firstFrame = firstFrame;
-        planned = send.curve();
-        leftGain = (float) (send.gain() * Renderer.leftGain(source, send.pan()));
-        rightGain = (float) (send.gain() * Renderer.rightGain(source, send.pan()));
+        // A level that never changes is a plain factor.
+        boolean steady = send.curve().isSteady();
+        double gain = steady ? send.gain() * send.curve().gain(0) : send.gain();
+        planned = steady ? GainCurve.EVEN : send.curve();
+        leftGain = (float) (gain * Renderer.leftGain(source, send.pan()));
+        rightGain = (float) (gain * Renderer.rightGain(source, send.pan()));
         StageSettings.Gating gating = send.gate();
         boolean open = gating == null || gating.settings() == null || gating.key() == null;
         curve = open ? new float[0] : keys.gains(java.util.Objects.requireNonNull(gating), job);

@@ -29,12 +29,15 @@ final class PrintedStage {
         this.firstFrame = firstFrame;
         stage = Stage.of(timeline, rate);
         if (timeline.indexAt(firstFrame) > 0) {
-            stage.apply(
-                    StageTuning.of(
-                            timeline.steps().get(timeline.indexAt(firstFrame)).settings(), rate));
+            stage.apply(tuning(firstFrame));
         }
         StageSettings.Key key = timeline.first().key();
         peaks = key == null || key.own() ? new float[0] : keys.peaks(key, job);
+    }
+
+    private StageTuning tuning(int frame) {
+        StageSettings settings = timeline.steps().get(timeline.indexAt(frame)).settings();
+        return StageTuning.of(settings, rate).own();
     }
 
     /** Works on frames of the block; those that come before the song's sound are not its. */
@@ -44,8 +47,7 @@ final class PrintedStage {
             int clock = at - lateBefore;
             int now = clock + firstFrame;
             if (clock > 0 && timeline.nextChange(now - 1) == now) {
-                StageSettings settings = timeline.steps().get(timeline.indexAt(now)).settings();
-                stage.apply(StageTuning.of(settings, rate));
+                stage.apply(tuning(now));
             }
             int change = timeline.nextChange(now);
             int end = change < to - lateBefore + firstFrame ? change + lateBefore - firstFrame : to;

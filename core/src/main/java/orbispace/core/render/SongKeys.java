@@ -63,31 +63,34 @@ final class SongKeys {
         KeyPeaks follower = new KeyPeaks(key.sections(material.sampleRateHz()), BLOCK_FRAMES);
         float[] peaks = new float[frames / KeyPeaks.STEP + 64];
         Arrays.fill(peaks, KeyPeaks.SILENT_DB);
-        float[] block = new float[BLOCK_FRAMES];
+        float[] middle = new float[BLOCK_FRAMES];
+        float[] side = new float[BLOCK_FRAMES];
         int step = 0;
         for (int at = 0; at < frames; at += BLOCK_FRAMES) {
             job.check();
             int n = Math.min(BLOCK_FRAMES, frames - at);
-            Arrays.fill(block, 0);
+            Arrays.fill(middle, 0);
+            Arrays.fill(side, 0);
             for (Map.Entry<String, Double> part : key.gains().entrySet()) {
-                add(part.getKey(), part.getValue().floatValue(), at, n, block);
+                Audio source = material.audio().get(part.getKey());
+                if (source != null) {
+                    add(source, part.getValue().floatValue(), at, n, middle, side);
+                }
             }
-            follower.process(block, 0, n);
+            follower.process(middle, side, 0, n);
             System.arraycopy(follower.steps(), 0, peaks, step, follower.count());
             step += follower.count();
         }
         return peaks;
     }
 
-    private void add(String id, float gain, int at, int n, float[] into) {
-        Audio source = material.audio().get(id);
-        if (source == null) {
-            return;
-        }
+    private static void add(
+            Audio source, float gain, int at, int n, float[] middle, float[] side) {
         float[] l = source.channel(0);
         float[] r = source.channel(1);
         for (int i = 0; i < n && at + i < l.length; i++) {
-            into[i] += gain * (l[at + i] + r[at + i]);
+            middle[i] += gain * (l[at + i] + r[at + i]);
+            side[i] += gain * (l[at + i] - r[at + i]);
         }
     }
 }

@@ -72,6 +72,9 @@ sealed interface Stage
     /** Works on frames {@code from} to before {@code to} in place. */
     void process(Block block, int from, int to);
 
+    /** Forgets all sound; what was applied last holds at once. */
+    void reset();
+
     /** A soft curve, which is there only if it is wanted, since it comes late. */
     final class DriveStage implements Stage {
         private final @Nullable Drive drive;
@@ -91,6 +94,13 @@ sealed interface Stage
         public void process(Block block, int from, int to) {
             if (drive != null) {
                 drive.process(block.left, block.right, from, to);
+            }
+        }
+
+        @Override
+        public void reset() {
+            if (drive != null) {
+                drive.reset();
             }
         }
     }
@@ -115,6 +125,14 @@ sealed interface Stage
             if (tuning instanceof StageTuning.Predelay p) {
                 frames = p.frames();
             }
+        }
+
+        @Override
+        public void reset() {
+            left.setDelay(frames, true);
+            right.setDelay(frames, true);
+            left.reset();
+            right.reset();
         }
 
         @Override
@@ -143,12 +161,20 @@ sealed interface Stage
             float[] peaks = block.peaks;
             int first = block.firstStep;
             if (own != null) {
-                block.mono(from, to);
-                own.process(block.mono, 0, to - from);
+                block.key(from, to);
+                own.process(block.middle, block.side, 0, to - from);
                 peaks = own.steps();
                 first = 0;
             }
             gate.process(peaks, first, block.left, block.right, from, to);
+        }
+
+        @Override
+        public void reset() {
+            gate.reset();
+            if (own != null) {
+                own.reset();
+            }
         }
     }
 
@@ -166,6 +192,11 @@ sealed interface Stage
             if (!ducker.idle()) {
                 ducker.process(block.peaks, block.firstStep, block.left, block.right, from, to);
             }
+        }
+
+        @Override
+        public void reset() {
+            ducker.reset();
         }
     }
 
@@ -193,38 +224,44 @@ sealed interface Stage
                 width.process(block.left, block.right, from, to);
             }
         }
+
+        @Override
+        public void reset() {
+            width.reset();
+        }
     }
 
     /** The return's level. */
     final class LevelStage implements Stage {
         private static final float GLIDE_FRAMES = 512;
 
-        private final float[] planned = new float[Block.MOST_FRAMES];
+        private final Ride plan;
         private float gain;
         private float target;
-        private GainCurve curve;
 
         LevelStage(StageTuning.Level tuning) {
             gain = tuning.gain();
             target = gain;
-            curve = tuning.curve();
+            plan = new Ride(tuning.curve());
         }
 
         @Override
         public void apply(StageTuning tuning) {
             if (tuning instanceof StageTuning.Level l) {
                 target = l.gain();
-                curve = l.curve();
+                plan.apply(l.curve());
             }
         }
 
         @Override
+        public void reset() {
+            gain = target;
+            plan.reset();
+        }
+
+        @Override
         public void process(Block block, int from, int to) {
-            if (!curve.isEven()) {
-                curve.fill(planned, block.frame, to - from);
-                Mixdown.multiply(block.left, from, to, planned);
-                Mixdown.multiply(block.right, from, to, planned);
-            }
+            plan.process(block.left, block.right, from, to, block.frame);
             float g = gain;
             if (g == target) {
                 for (int i = from; i < to; i++) {

@@ -42,6 +42,11 @@ sealed interface StageTuning {
     /** Amplitude factor, and one over the song. */
     record Level(float gain, GainCurve curve) implements StageTuning {}
 
+    /** The same for one stage alone, with the working memory that its engine needs. */
+    default StageTuning own() {
+        return this instanceof Spatial s ? new Spatial(s.tuning().own()) : this;
+    }
+
     /** Works out settings. */
     static StageTuning of(StageSettings settings, double rate) {
         return switch (settings) {

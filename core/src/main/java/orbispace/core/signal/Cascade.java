@@ -83,9 +83,16 @@ public final class Cascade {
     public void process(float[] left, float[] right, int from, int to) {
         int at = from;
         while (glideLeft > 0 && at < to) {
-            int end = Math.min(to, at + STEP);
-            glide(end - at);
+            // Coefficients move on a grid of their own, so that nothing depends on how the caller
+            // cuts.
+            int phase = glideLeft % STEP;
+            if (phase == 0) {
+                glide();
+                phase = STEP;
+            }
+            int end = Math.min(to, at + phase);
             run(left, right, at, end);
+            glideLeft -= end - at;
             at = end;
         }
         while (at < to) {
@@ -104,12 +111,11 @@ public final class Cascade {
         }
     }
 
-    private void glide(int frames) {
-        double share = Math.min(1, frames / (double) glideLeft);
+    private void glide() {
+        double share = STEP / (double) glideLeft;
         for (int i = 0; i < now.length; i++) {
             now[i] += share * (target[i] - now[i]);
         }
-        glideLeft = Math.max(0, glideLeft - frames);
     }
 
     @SuppressWarnings("ReferenceEquality") // One and the same array means mono.

@@ -19,6 +19,7 @@ public final class DelayLine {
     private int write;
     private double delay;
     private double next;
+    private double wanted;
     private int fadeLeft;
 
     /** A line that can hold delays up to {@code maxDelayFrames}. */
@@ -35,29 +36,40 @@ public final class DelayLine {
 
     /**
      * Sets the delay in frames, at once or cross-faded; cut to what the line can hold. While a fade
-     * is under way a new delay is not taken: set it again later.
+     * is under way a new delay waits for its end.
      */
     public void setDelay(double frames, boolean atOnce) {
-        double wanted = Math.clamp(frames, 0, maxDelayFrames());
+        wanted = Math.clamp(frames, 0, maxDelayFrames());
         if (atOnce) {
             delay = wanted;
             next = wanted;
             fadeLeft = 0;
-        } else if (fadeLeft == 0 && wanted != delay) {
+        } else if (fadeLeft == 0) {
+            startFade();
+        }
+    }
+
+    private void startFade() {
+        if (wanted != delay) {
             next = wanted;
             fadeLeft = FADE_FRAMES;
         }
     }
 
-    /** How many frames may be read before the next write, for delays of at least 4 frames. */
+    /**
+     * How many frames may be read before the next write, for delays of at least 4 frames; never
+     * past the end of a fade, where another may begin.
+     */
     public int readable() {
         double shortest = fadeLeft > 0 ? Math.min(delay, next) : delay;
-        return Math.max(1, (int) shortest - 2);
+        int most = Math.max(1, (int) shortest - 2);
+        return fadeLeft > 0 ? Math.min(most, fadeLeft) : most;
     }
 
     /** Forgets all sound. */
     public void reset() {
         Arrays.fill(ring, 0);
+        setDelay(wanted, true);
     }
 
     /** Delays frames {@code from} to before {@code to} in place; any delay from 0. */
@@ -89,6 +101,7 @@ public final class DelayLine {
         write = (write + 1) & mask;
         if (fadeLeft > 0 && --fadeLeft == 0) {
             delay = next;
+            startFade();
         }
     }
 

@@ -84,5 +84,7 @@ final class Absorption {
 
     void reset() {
         java.util.Arrays.fill(state, 0);
+        glideLeft = Math.min(glideLeft, 1);
+        glide();
     }
 }

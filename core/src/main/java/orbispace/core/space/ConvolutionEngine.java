@@ -1,36 +1,40 @@
 package orbispace.core.space;
 
-import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Convolution as an engine, for impulse responses and for gated noise: partitioned, without
  * latency, equal to direct convolution within -110 dB.
  *
- * <p>A new response takes over what comes in within {@link #FADE_FRAMES} while what the old one has
- * begun rings to its end. A third response waits until the second has taken over.
+ * <p>A new response takes over what comes in within {@link #FADE_FRAMES} while what the ones before
+ * have begun rings to its end. {@link #MOST_RINGING} may ring; one more waits until another has rung
+ * out.
  */
 public final class ConvolutionEngine implements Engine {
     /** Over how many frames a new response takes over. */
     public static final int FADE_FRAMES = 2048;
 
+    /** How many responses may ring out behind the one that works. */
+    public static final int MOST_RINGING = 4;
+
     private static final int PART = 256;
 
-    /** A response cut up, with the state of its convolution. */
-    static final class Tuning implements EngineTuning {
-        private final EngineSettings settings;
-        private final Partitions response;
-        private final Convolver convolver;
+    /**
+     * A response cut up.
+     *
+     * @param settings what the response was made from; equal ones are not exchanged
+     * @param response the response, which never changes
+     * @param convolver working memory of one engine; null for none yet
+     */
+    record Tuning(EngineSettings settings, Partitions response, @Nullable Convolver convolver)
+            implements EngineTuning {
+        static Tuning of(EngineSettings settings, Taps response) {
+            return new Tuning(settings, Partitions.of(response.paths()), null);
+        }
 
-        /**
-         * Ready to work.
-         *
-         * @param settings what the response was made from; equal ones are not exchanged
-         * @param response the response
-         */
-        Tuning(EngineSettings settings, Taps response) {
-            this.settings = settings;
-            this.response = Partitions.of(response.paths());
-            this.convolver = new Convolver(this.response);
+        @Override
+        public Tuning own() {
+            return new Tuning(settings, response, new Convolver(response));
         }
 
         @Override
@@ -39,68 +43,153 @@ public final class ConvolutionEngine implements Engine {
         }
     }
 
-    private final float[] oldLeft = new float[PART];
-    private final float[] oldRight = new float[PART];
-    private Tuning now;
-    private Tuning wanted;
-    private Tuning before;
-    private int fadeLeft;
-    private int ringLeft;
+    /** A response at work, or ringing out. */
+    private static final class Voice {
+        private Tuning tuning;
+        private Convolver convolver;
+        private int share;
+        private int ringLeft;
 
-    ConvolutionEngine(Tuning tuning) {
-        now = tuning;
-        wanted = tuning;
-        before = tuning;
+        Voice(Tuning tuning, Convolver convolver) {
+            this.tuning = tuning;
+            this.convolver = convolver;
+        }
     }
 
+    private final float[] inLeft = new float[PART];
+    private final float[] inRight = new float[PART];
+    private final float[] left = new float[PART];
+    private final float[] right = new float[PART];
+    private final Voice[] voices = new Voice[MOST_RINGING + 1];
+    private Tuning wanted;
+    private int now;
+
+    /** An engine at rest; a tuning without working memory gets it here. */
+    ConvolutionEngine(Tuning tuning) {
+        Tuning first = tuning.convolver == null ? tuning.own() : tuning;
+        wanted = first;
+        java.util.Arrays.setAll(
+                voices, v -> new Voice(first, java.util.Objects.requireNonNull(first.convolver)));
+        voices[now].share = FADE_FRAMES;
+    }
+
+    /** Takes another response that is {@link EngineTuning#own its own}; any other is left alone. */
     @Override
     public void apply(EngineTuning tuning) {
-        if (tuning instanceof Tuning t && t.shape().equals(now.shape())) {
-            wanted = t.settings.equals(now.settings) ? now : t;
+        if (tuning instanceof Tuning t && t.shape().equals(wanted.shape()) && t.convolver != null) {
+            wanted = t;
         }
     }
 
     @Override
-    public void process(float[] left, float[] right, int from, int to) {
-        if (ringLeft == 0 && wanted != now) {
-            before = now;
-            now = wanted;
-            fadeLeft = FADE_FRAMES;
-            ringLeft = FADE_FRAMES + before.response.frames;
-        }
+    public void process(float[] l, float[] r, int from, int to) {
         int at = from;
-        while (at < to && ringLeft > 0) {
-            int n = Math.min(Math.min(PART, ringLeft), to - at);
-            both(left, right, at, n);
+        while (at < to) {
+            takeOver();
+            Voice only = voices[now];
+            if (only.share == FADE_FRAMES && !rings()) {
+                only.convolver.process(l, r, at, to);
+                return;
+            }
+            int n = Math.min(PART, Math.min(nextEnd(), to - at));
+            mix(l, r, at, n);
             at += n;
         }
-        now.convolver.process(left, right, at, to);
     }
 
-    private void both(float[] left, float[] right, int at, int n) {
-        for (int k = 0; k < n; k++) {
-            float share = fadeLeft / (float) FADE_FRAMES;
-            oldLeft[k] = share * left[at + k];
-            oldRight[k] = share * right[at + k];
-            left[at + k] -= oldLeft[k];
-            right[at + k] -= oldRight[k];
-            fadeLeft = Math.max(0, fadeLeft - 1);
+    /** Lets the wanted response work, if it does not, and there is room for it. */
+    private void takeOver() {
+        if (wanted.settings.equals(voices[now].tuning.settings)) {
+            return;
         }
-        before.convolver.process(oldLeft, oldRight, 0, n);
-        now.convolver.process(left, right, at, at + n);
-        for (int k = 0; k < n; k++) {
-            left[at + k] += oldLeft[k];
-            right[at + k] += oldRight[k];
+        for (int v = 0; v < voices.length; v++) {
+            // One that still rings is taken up again with its tail.
+            if (v != now
+                    && voices[v].ringLeft > 0
+                    && voices[v].tuning.settings.equals(wanted.settings)) {
+                change(v);
+                return;
+            }
         }
-        ringLeft -= n;
+        for (int v = 0; v < voices.length; v++) {
+            Convolver own = wanted.convolver;
+            if (v != now && voices[v].ringLeft == 0 && own != null) {
+                voices[v].tuning = wanted;
+                voices[v].convolver = own;
+                own.reset();
+                change(v);
+                return;
+            }
+        }
+    }
+
+    private void change(int next) {
+        Voice before = voices[now];
+        before.ringLeft = FADE_FRAMES + before.tuning.response.frames;
+        voices[next].ringLeft = 0;
+        now = next;
+    }
+
+    private boolean rings() {
+        for (Voice v : voices) {
+            if (v.ringLeft > 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** How many frames there are until one has rung out, after which another may begin. */
+    private int nextEnd() {
+        int next = Integer.MAX_VALUE;
+        for (Voice v : voices) {
+            next = v.ringLeft > 0 ? Math.min(next, v.ringLeft) : next;
+        }
+        return next;
+    }
+
+    private void mix(float[] l, float[] r, int at, int n) {
+        System.arraycopy(l, at, inLeft, 0, n);
+        System.arraycopy(r, at, inRight, 0, n);
+        java.util.Arrays.fill(l, at, at + n, 0);
+        java.util.Arrays.fill(r, at, at + n, 0);
+        for (int v = 0; v < voices.length; v++) {
+            Voice voice = voices[v];
+            if (v != now && voice.ringLeft == 0) {
+                voice.share = 0;
+                continue;
+            }
+            fade(voice, v == now ? 1 : -1, n);
+            voice.convolver.process(left, right, 0, n);
+            for (int k = 0; k < n; k++) {
+                l[at + k] += left[k];
+                r[at + k] += right[k];
+            }
+            voice.ringLeft = Math.max(0, voice.ringLeft - n);
+        }
+    }
+
+    private void fade(Voice voice, int step, int n) {
+        for (int k = 0; k < n; k++) {
+            float share = voice.share / (float) FADE_FRAMES;
+            left[k] = share * inLeft[k];
+            right[k] = share * inRight[k];
+            voice.share = Math.clamp(voice.share + step, 0, FADE_FRAMES);
+        }
     }
 
     @Override
     public void reset() {
-        now.convolver.reset();
-        ringLeft = 0;
-        fadeLeft = 0;
-        Arrays.fill(oldLeft, 0);
-        Arrays.fill(oldRight, 0);
+        for (Voice v : voices) {
+            v.convolver.reset();
+            v.share = 0;
+            v.ringLeft = 0;
+        }
+        if (wanted.convolver != null) {
+            voices[now].tuning = wanted;
+            voices[now].convolver = wanted.convolver;
+            wanted.convolver.reset();
+        }
+        voices[now].share = FADE_FRAMES;
     }
 }

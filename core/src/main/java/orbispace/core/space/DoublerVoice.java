@@ -22,10 +22,12 @@ final class DoublerVoice {
     private final int fadeFrames;
     private int write;
     private double base;
+    private double target;
     private double perFrame;
     private double delay;
     private double old;
     private int fadeLeft;
+    private boolean moved;
 
     DoublerVoice(DoublerSettings.Voice voice, double sampleRateHz) {
         rate = sampleRateHz;
@@ -34,14 +36,28 @@ final class DoublerVoice {
         mask = ring.length - 1;
         fadeFrames = (int) (FADE_SECONDS * rate);
         apply(voice);
+        base = target;
         reset();
     }
 
-    /** Takes a new time and detune; the delay goes there by one splice. */
+    /** Takes a new time and detune; the delay goes there by one splice, however near it is. */
     void apply(DoublerSettings.Voice voice) {
-        base = voice.seconds() * rate;
+        double wanted = voice.seconds() * rate;
         // Detuned upwards the delay grows shorter.
-        perFrame = 1 - Math.pow(2, voice.cents() / 1200);
+        double step = 1 - Math.pow(2, voice.cents() / 1200);
+        moved |= wanted != base || (step == 0 && delay != wanted);
+        target = wanted;
+        perFrame = step;
+    }
+
+    /** A time that was given goes with the drift that there is; one that does not drift is exact. */
+    private void move() {
+        old = delay;
+        fadeLeft = fadeFrames;
+        double drift = delay - base;
+        base = target;
+        delay = perFrame == 0 ? base : base + Math.clamp(drift, -reach(), reach());
+        moved = false;
     }
 
     private double reach() {
@@ -58,6 +74,8 @@ final class DoublerVoice {
                 y += share * (at(old) - y);
                 fadeLeft--;
                 old += perFrame;
+            } else if (moved) {
+                move();
             } else if (Math.abs(delay - base) > reach() + 1) {
                 splice();
             }
@@ -121,6 +139,8 @@ final class DoublerVoice {
 
     void reset() {
         java.util.Arrays.fill(ring, 0);
+        base = target;
+        moved = false;
         delay = base;
         old = base;
         fadeLeft = 0;

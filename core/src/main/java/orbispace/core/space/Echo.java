@@ -82,7 +82,9 @@ public final class Echo implements Engine {
     private float near;
     private float far;
     private double wow;
-    private double turn;
+    private final Sway sway;
+    private int nextFrame;
+    private boolean begun;
     private final Glide leftGlide = new Glide();
     private final Glide rightGlide = new Glide();
 
@@ -123,6 +125,7 @@ public final class Echo implements Engine {
         pingPong = tuning.settings.kind() == EchoSettings.Kind.PING_PONG;
         leftLine = new DelayLine(most);
         rightLine = new DelayLine(most);
+        sway = new Sway(sampleRateHz);
         this.tuning = tuning;
         settle();
     }
@@ -133,7 +136,9 @@ public final class Echo implements Engine {
         near = tuning.near;
         far = tuning.far;
         wow = tuning.wowFrames;
-        turn = 0;
+        sway.reset();
+        begun = false;
+        nextFrame = 0;
         loop.set(tuning.loop, true);
         leftLine.setDelay(tuning.leftFrames, true);
         rightLine.setDelay(tuning.rightFrames, true);
@@ -144,13 +149,24 @@ public final class Echo implements Engine {
     @Override
     public void apply(EngineTuning given) {
         if (given instanceof Tuning t && t != tuning && t.shape().equals(tuning.shape())) {
+            sway.jump(tuning.wowPerFrame * nextFrame, t.wowPerFrame * nextFrame);
             tuning = t;
             loop.set(t.loop, false);
         }
     }
 
     @Override
+    public void at(int frame) {
+        if (begun && frame != nextFrame) {
+            sway.jump(tuning.wowPerFrame * nextFrame, tuning.wowPerFrame * frame);
+        }
+        begun = true;
+        nextFrame = frame;
+    }
+
+    @Override
     public void process(float[] left, float[] right, int from, int to) {
+        begun = true;
         int at = from;
         while (at < to) {
             leftGlide.aim(leftLine, tuning.leftFrames, tuning.glideFrames);
@@ -159,6 +175,7 @@ public final class Echo implements Engine {
             int nearer = (int) Math.ceil(Math.max(0, Math.max(-leftGlide.off, -rightGlide.off)));
             int n = Math.min(Math.min(BLOCK, readable - (int) wow - nearer), to - at);
             processBlock(left, right, at, Math.max(1, n));
+            nextFrame += Math.max(1, n);
             at += Math.max(1, n);
         }
     }
@@ -197,10 +214,11 @@ public final class Echo implements Engine {
         }
         for (int k = 0; k < n; k++) {
             wow += (tuning.wowFrames - wow) / GLIDE_FRAMES;
-            double sway = wow * Math.sin(turn);
-            l[k] = leftLine.ahead(k, sway + leftGlide.next());
-            r[k] = rightLine.ahead(k, sway + rightGlide.next());
-            turn += tuning.wowPerFrame;
+            double turn = tuning.wowPerFrame * (nextFrame + k) + sway.off();
+            double later = wow * Math.sin(turn);
+            l[k] = leftLine.ahead(k, later + leftGlide.next());
+            r[k] = rightLine.ahead(k, later + rightGlide.next());
+            sway.goOn(1);
         }
         if (tuning.wowFrames == 0 && wow < 1e-3) {
             wow = 0;

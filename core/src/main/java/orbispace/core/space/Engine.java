@@ -32,6 +32,13 @@ public sealed interface Engine
      */
     void apply(EngineTuning tuning);
 
+    /**
+     * Says which frame of the song is worked on next. What moves by itself, such as a sway, moves
+     * by the song's own time, so that it is the same however the frame was reached; after a jump it
+     * gets there within half a second.
+     */
+    default void at(int frame) {}
+
     /** Replaces frames {@code from} to before {@code to} by the wet sound. */
     void process(float[] left, float[] right, int from, int to);
 

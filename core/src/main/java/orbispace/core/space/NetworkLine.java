@@ -4,7 +4,7 @@ package orbispace.core.space;
  * One line of a feedback delay network: a delay that moves slowly around its length.
  *
  * <p>The movement is a straight line over each grid of {@link #GRID} frames, so that the samples of
- * a block can be copied flat and interpolated in one plain loop.
+ * a block can be copied flat and interpolated in one plain loop. It follows the song's time.
  */
 final class NetworkLine {
     /** Frames over which the movement is a straight line. */
@@ -25,7 +25,8 @@ final class NetworkLine {
     private final double turnPerGrid;
     private final double startTurn;
     private final double depthFrames;
-    private double turn;
+    private final Sway sway;
+    private double grid;
     private double gridStart;
     private double gridEnd;
     private int write;
@@ -39,7 +40,30 @@ final class NetworkLine {
         turnPerGrid = 2 * Math.PI * hz * GRID / sampleRateHz;
         startTurn = 2 * Math.PI * ((index * 0.7548776662) % 1);
         depthFrames = MODULATION_SECONDS * sampleRateHz;
+        sway = new Sway(sampleRateHz);
         reset();
+    }
+
+    /** Begins somewhere in the song: in which grid, and how many frames into it. */
+    void begin(int songGrid, int phase) {
+        sway.reset();
+        grid = songGrid;
+        gridStart = moved();
+        gridEnd = gridStart;
+        if (phase > 0) {
+            grid++;
+            gridEnd = moved();
+        }
+    }
+
+    /** The song goes on so many grids later, or earlier. */
+    void jump(double grids) {
+        sway.jump(0, turnPerGrid * grids);
+        grid += grids;
+    }
+
+    private double moved() {
+        return frames + depthFrames * Math.sin(startTurn + turnPerGrid * grid + sway.off());
     }
 
     private static float[] count() {
@@ -54,8 +78,9 @@ final class NetworkLine {
     void read(float[] into, int phase, int n) {
         if (phase == 0) {
             gridStart = gridEnd;
-            turn += turnPerGrid;
-            gridEnd = frames + depthFrames * Math.sin(turn);
+            grid++;
+            sway.goOn(GRID);
+            gridEnd = moved();
         }
         // The whole part holds for the grid; the fraction may leave 0..1 by a little, which is
         // harmless.
@@ -110,9 +135,7 @@ final class NetworkLine {
 
     void reset() {
         java.util.Arrays.fill(ring, 0);
-        turn = startTurn;
-        gridEnd = frames + depthFrames * Math.sin(turn);
-        gridStart = gridEnd;
+        begin(0, 0);
         write = 0;
     }
 }

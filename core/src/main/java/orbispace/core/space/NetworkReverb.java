@@ -134,8 +134,11 @@ public final class NetworkReverb implements Engine {
     private final int[] rightSigns = signs(0b0011_0110_1010_0101);
     private final Object shape;
     private float gain;
+    private float gainStep;
     private float gainTarget;
     private int phase;
+    private int nextFrame;
+    private boolean begun;
 
     /** A reverb at rest. */
     NetworkReverb(Tuning tuning, double sampleRateHz) {
@@ -187,7 +190,25 @@ public final class NetworkReverb implements Engine {
     }
 
     @Override
+    public void at(int frame) {
+        if (!begun) {
+            begun = true;
+            phase = Math.floorMod(frame, BLOCK);
+            for (NetworkLine line : lines) {
+                line.begin(Math.floorDiv(frame, BLOCK), phase);
+            }
+        } else if (frame != nextFrame) {
+            for (NetworkLine line : lines) {
+                line.jump(((double) frame - nextFrame) / BLOCK);
+            }
+        }
+        nextFrame = frame;
+    }
+
+    @Override
     public void process(float[] left, float[] right, int from, int to) {
+        begun = true;
+        nextFrame += to - from;
         int at = from;
         while (at < to) {
             // Blocks end on a fixed grid, so that the output does not depend on how the caller
@@ -233,15 +254,15 @@ public final class NetworkReverb implements Engine {
 
     /** Brings the network to its level, which glides. */
     private void scale(int n) {
-        float start = gain;
-        float step = (gainTarget - gain) / 256;
-        for (int k = 0; k < n; k++) {
-            outLeft[k] *= start + step * (k + 1);
-            outRight[k] *= start + step * (k + 1);
+        if (phase == 0) {
+            boolean there = Math.abs(gainTarget - gain) < 1e-6f;
+            gain = there ? gainTarget : gain;
+            gainStep = (gainTarget - gain) / 256;
         }
-        gain += step * n;
-        if (Math.abs(gainTarget - gain) < 1e-6f) {
-            gain = gainTarget;
+        for (int k = 0; k < n; k++) {
+            gain += gainStep;
+            outLeft[k] *= gain;
+            outRight[k] *= gain;
         }
     }
 
@@ -286,6 +307,9 @@ public final class NetworkReverb implements Engine {
         }
         early.reset();
         gain = gainTarget;
+        gainStep = 0;
         phase = 0;
+        nextFrame = 0;
+        begun = false;
     }
 }

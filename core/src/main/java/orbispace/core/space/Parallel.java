@@ -27,7 +27,8 @@ public final class Parallel implements Engine {
 
     private final Ducker compressor;
     private final KeyPeaks peaks = new KeyPeaks(java.util.List.of(), PART);
-    private final float[] key = new float[PART];
+    private final float[] middle = new float[PART];
+    private final float[] side = new float[PART];
     private Tuning tuning;
     private float makeUp;
 
@@ -51,9 +52,10 @@ public final class Parallel implements Engine {
         for (int at = from; at < to; at += PART) {
             int n = Math.min(PART, to - at);
             for (int k = 0; k < n; k++) {
-                key[k] = (left[at + k] + right[at + k]) / 2;
+                middle[k] = (left[at + k] + right[at + k]) / 2;
+                side[k] = (left[at + k] - right[at + k]) / 2;
             }
-            peaks.process(key, 0, n);
+            peaks.process(middle, side, 0, n);
             compressor.process(peaks.steps(), 0, left, right, at, at + n);
             for (int k = 0; k < n; k++) {
                 makeUp += (wanted - makeUp) / 1024;

@@ -63,6 +63,12 @@ public final class SplitPair implements Engine {
     }
 
     @Override
+    public void at(int frame) {
+        first.at(frame);
+        second.at(frame);
+    }
+
+    @Override
     public void process(float[] left, float[] right, int from, int to) {
         for (int at = from; at < to; at += PART) {
             run(left, right, at, Math.min(PART, to - at));

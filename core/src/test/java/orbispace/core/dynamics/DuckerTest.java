@@ -16,7 +16,7 @@ class DuckerTest {
         KeyPeaks peaks = new KeyPeaks(java.util.List.of(), block);
         for (int at = 0; at < key.length; at += block) {
             int to = Math.min(key.length, at + block);
-            peaks.process(key, at, to);
+            peaks.process(key, new float[key.length], at, to);
             ducker.process(peaks.steps(), 0, ones, new float[key.length], at, to);
         }
         return ones;

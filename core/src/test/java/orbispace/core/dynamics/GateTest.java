@@ -18,7 +18,7 @@ class GateTest {
         Arrays.fill(ones, 1);
         for (int at = 0; at < key.length; at += block) {
             int to = Math.min(key.length, at + block);
-            peaks.process(key, at, to);
+            peaks.process(key, new float[key.length], at, to);
             gate.process(peaks.steps(), 0, ones, new float[key.length], at, to);
         }
         return ones;
@@ -104,10 +104,24 @@ class GateTest {
     }
 
     @Test
+    void aKeyOfOppositeSidesIsHeardAsLoudAsOneInTheMiddle() {
+        float[] tone = Signals.sine(300, 0.5, 0.1, RATE);
+        for (var filter : List.of(List.<orbispace.core.signal.Biquad>of(),
+                orbispace.core.signal.FilterDesign.lowPass(2000, 4, RATE))) {
+            KeyPeaks middle = new KeyPeaks(filter, 4800);
+            KeyPeaks side = new KeyPeaks(filter, 4800);
+            middle.process(tone, new float[4800], 0, 4800);
+            side.process(new float[4800], tone, 0, 4800);
+            assertThat(side.steps()[side.count() - 1]).isEqualTo(middle.steps()[middle.count() - 1]);
+            assertThat(side.steps()[100]).isGreaterThan(-20f);
+        }
+    }
+
+    @Test
     void keyFiltersPartWhatLevelsDoNot() {
         KeyPeaks low = new KeyPeaks(orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE), 4800);
         float[] hiss = Signals.sine(6000, 0.5, 0.1, RATE);
-        low.process(hiss, 0, 4800);
+        low.process(hiss, new float[4800], 0, 4800);
         assertThat(low.steps()[low.count() - 1]).isLessThan(-60f);
     }
 
