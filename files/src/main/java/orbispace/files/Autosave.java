@@ -24,38 +24,49 @@ public final class Autosave {
      *
      * @param design as it stood last
      * @param time when that was
+     * @param current whether they were made to the project as it is now; false if its file has been
+     *     changed since
      */
-    public record Recovered(Design design, FileTime time) {}
+    public record Recovered(Design design, FileTime time, boolean current) {}
 
     /** Where the changes of a project are kept. */
     public static Path fileOf(Path project) {
+        return beside(project, SUFFIX);
+    }
+
+    /** A file of the same name beside a project. */
+    static Path beside(Path project, String suffix) {
         String name = String.valueOf(project.getFileName());
         String base =
                 name.endsWith(ProjectFile.SUFFIX)
                         ? name.substring(0, name.length() - ProjectFile.SUFFIX.length())
                         : name;
-        return project.resolveSibling(base + SUFFIX);
+        return project.resolveSibling(base + suffix);
     }
 
     /** Keeps a design beside its project. */
     public static void keep(Path project, ProjectFile document, Design design) throws FileProblem {
-        document.write(fileOf(project), design);
+        document.writeState(fileOf(project), design);
     }
 
-    /** What a crash left: a readable state that is not older than the project and differs. */
-    public static Optional<Recovered> find(Path project, Design saved) {
+    /**
+     * What a crash left: a readable state that differs from the project. Its content decides, not
+     * the times of files, which clocks and copies change.
+     */
+    public static Optional<Recovered> find(Path project, ProjectFile saved) {
         Path file = fileOf(project);
         try {
             if (!Files.isRegularFile(file)) {
                 return Optional.empty();
             }
-            FileTime time = Files.getLastModifiedTime(file);
-            boolean stale =
-                    Files.exists(project) && time.compareTo(Files.getLastModifiedTime(project)) < 0;
-            Design design = ProjectFile.read(file).design();
-            return stale || design.equals(saved)
+            ProjectFile state = ProjectFile.read(file);
+            return state.design().equals(saved.design())
                     ? Optional.empty()
-                    : Optional.of(new Recovered(design, time));
+                    : Optional.of(
+                            new Recovered(
+                                    state.design(),
+                                    Files.getLastModifiedTime(file),
+                                    state.isStateOf(saved)));
         } catch (IOException e) {
             return Optional.empty();
         }

@@ -4,7 +4,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import orbispace.core.design.Design;
@@ -29,6 +32,9 @@ public final class ProjectFile {
     public static final int VERSION = 3;
 
     private static final String REFERENCES = "references";
+    private static final String STATE_OF = "stateOf";
+    private static final String LOG_MARK = "orbispaceLog";
+    private static final String LOG_OF = "continues";
     private static final long MOST_BYTES = 50_000_000;
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -36,16 +42,41 @@ public final class ProjectFile {
     private final Design design;
     private final Logbook log;
     private final ObjectNode document;
+    private final String digest;
+    private final String logDigest;
 
-    private ProjectFile(Design design, Logbook log, ObjectNode document) {
+    private ProjectFile(
+            Design design, Logbook log, ObjectNode document, String digest, String logDigest) {
         this.design = design;
         this.log = log;
         this.document = document;
+        this.digest = digest;
+        this.logDigest = logDigest;
+    }
+
+    private static ProjectFile inFile(
+            Design design, Logbook log, ObjectNode document, byte[] bytes) {
+        return new ProjectFile(design, log, document, digest(bytes), digest(text(logOf(log))));
+    }
+
+    private static ObjectNode logOf(Logbook log) {
+        ObjectNode node = JsonNodeFactory.instance.objectNode();
+        LogJson.write(node, log);
+        return node;
+    }
+
+    private static String digest(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
     }
 
     /** A project that is not yet on disk. */
     public static ProjectFile of(Design design) {
-        return new ProjectFile(design, Logbook.EMPTY, JsonNodeFactory.instance.objectNode());
+        return new ProjectFile(
+                design, Logbook.EMPTY, JsonNodeFactory.instance.objectNode(), "", "");
     }
 
     /** The design it holds. */
@@ -62,7 +93,7 @@ public final class ProjectFile {
     public ProjectFile withLogbook(Logbook other) {
         ObjectNode changed = document.deepCopy();
         LogJson.write(changed, other);
-        return new ProjectFile(design, other, changed);
+        return new ProjectFile(design, other, changed, digest, logDigest);
     }
 
     /** Finished tracks that its mix is held against: files, relative to it or absolute. */
@@ -80,7 +111,7 @@ public final class ProjectFile {
             ArrayNode all = changed.putArray(REFERENCES);
             files.forEach(all::add);
         }
-        return new ProjectFile(design, log, changed);
+        return new ProjectFile(design, log, changed, digest, logDigest);
     }
 
     /** The same with the designs of its snapshots changed, such as for another folder. */
@@ -94,17 +125,9 @@ public final class ProjectFile {
      * @throws FileProblem in one line that names the field at fault
      */
     public static ProjectFile read(Path file) throws FileProblem {
-        if (!Files.isRegularFile(file)) {
-            throw FileProblem.reading(file, new IOException("not a regular file"));
-        }
+        byte[] bytes = bytes(file);
+        ObjectNode object = object(file, bytes, "orbispace", "project");
         try {
-            if (Files.size(file) > MOST_BYTES) {
-                throw new FileProblem(file + ": is too large for a project");
-            }
-            JsonNode root = JSON.readTree(Files.readAllBytes(file));
-            if (!(root instanceof ObjectNode object) || !object.has("orbispace")) {
-                throw new FileProblem(file + ": is not an Orbispace project");
-            }
             int version = object.path("orbispace").asInt(0);
             if (version < 1 || version > VERSION) {
                 throw new FileProblem(
@@ -115,24 +138,91 @@ public final class ProjectFile {
                                 + VERSION);
             }
             migrate(object);
-            return new ProjectFile(
-                    new ProjectReader(file).design(object), LogJson.read(file, object), object);
+            return inFile(
+                    new ProjectReader(file).design(object),
+                    LogJson.read(file, object),
+                    object,
+                    bytes);
         } catch (JacksonException e) {
-            var place = e.getLocation();
-            String where = place == null ? "" : " near line " + place.getLineNr();
-            throw new FileProblem(
-                    file + ": is not readable JSON" + where + "; restore an earlier version", e);
+            throw unreadable(file, e);
+        }
+    }
+
+    private static byte[] bytes(Path file) throws FileProblem {
+        if (!Files.isRegularFile(file)) {
+            throw FileProblem.reading(file, new IOException("not a regular file"));
+        }
+        try {
+            if (Files.size(file) > MOST_BYTES) {
+                throw new FileProblem(file + ": is too large for a project");
+            }
+            return Files.readAllBytes(file);
         } catch (IOException e) {
             throw FileProblem.reading(file, e);
         }
+    }
+
+    private static ObjectNode object(Path file, byte[] bytes, String mark, String kind)
+            throws FileProblem {
+        try {
+            JsonNode root = JSON.readTree(bytes);
+            if (!(root instanceof ObjectNode object) || !object.has(mark)) {
+                throw new FileProblem(file + ": is not an Orbispace " + kind);
+            }
+            return object;
+        } catch (JacksonException e) {
+            throw unreadable(file, e);
+        }
+    }
+
+    private static FileProblem unreadable(Path file, JacksonException e) {
+        var place = e.getLocation();
+        String where = place == null ? "" : " near line " + place.getLineNr();
+        return new FileProblem(
+                file + ": is not readable JSON" + where + "; restore an earlier version", e);
+    }
+
+    /** Writes a design as a state of this project that is not saved yet. */
+    void writeState(Path file, Design changed) throws FileProblem {
+        ObjectNode merged = document.deepCopy();
+        ProjectWriter.write(merged, changed);
+        merged.put(STATE_OF, digest);
+        AtomicFile.write(file, temporary -> Files.write(temporary, text(merged)));
+    }
+
+    /** Whether this is a state of a project as it is in its file. */
+    boolean isStateOf(ProjectFile saved) {
+        return document.path(STATE_OF).asString("").equals(saved.digest);
+    }
+
+    /** What the log was in the file; equal logs have equal digests. */
+    String logDigest() {
+        return logDigest;
+    }
+
+    /** A log that was read from a journal, with the digest of the log that it continues. */
+    record Log(Logbook book, String of) {}
+
+    /** Writes the log alone. */
+    void writeLog(Path file) throws FileProblem {
+        ObjectNode journal = logOf(log);
+        journal.put(LOG_MARK, VERSION).put(LOG_OF, logDigest);
+        AtomicFile.write(file, temporary -> Files.write(temporary, text(journal)));
+    }
+
+    /** Reads a log that was written alone. */
+    static Log readLog(Path file) throws FileProblem {
+        ObjectNode object = object(file, bytes(file), LOG_MARK, "log");
+        return new Log(LogJson.read(file, object), object.path(LOG_OF).asString(""));
     }
 
     /** Writes a changed design over the document that was read, unknown fields kept. */
     public ProjectFile write(Path file, Design changed) throws FileProblem {
         ObjectNode merged = document.deepCopy();
         ProjectWriter.write(merged, changed);
-        AtomicFile.write(file, temporary -> Files.write(temporary, text(merged)));
-        return new ProjectFile(changed, log, merged);
+        byte[] bytes = text(merged);
+        AtomicFile.write(file, temporary -> Files.write(temporary, bytes));
+        return inFile(changed, log, merged, bytes);
     }
 
     /** Writes like {@link #write}, and keeps what stood in the file beside it. */

@@ -82,19 +82,23 @@ class AutosaveTest {
     }
 
     @Test
-    void whatWasNeverSavedIsFoundUnlessItIsOldOrTheSame() throws IOException {
+    void whatWasNeverSavedIsFoundByItsContent() throws IOException {
         Path project = folder.resolve("ferry.orbispace.json");
         ProjectFile file = ProjectFile.of(design(0)).write(project, design(0));
-        assertThat(Autosave.find(project, design(0))).isEmpty();
+        assertThat(Autosave.find(project, file)).isEmpty();
         Autosave.keep(project, file, design(0));
-        assertThat(Autosave.find(project, design(0))).as("nothing differs").isEmpty();
+        assertThat(Autosave.find(project, file)).as("nothing differs").isEmpty();
         Autosave.keep(project, file, design(-6));
-        assertThat(Autosave.find(project, design(0)).orElseThrow().design()).isEqualTo(design(-6));
         Files.setLastModifiedTime(project, FileTime.fromMillis(System.currentTimeMillis() + 9000));
-        assertThat(Autosave.find(project, design(0))).as("the project is newer").isEmpty();
-        Files.setLastModifiedTime(project, FileTime.fromMillis(0));
+        Autosave.Recovered found = Autosave.find(project, file).orElseThrow();
+        assertThat(found.design()).isEqualTo(design(-6));
+        assertThat(found.current()).as("whatever the clock says").isTrue();
+        ProjectFile later = file.save(project, design(-3));
+        assertThat(Autosave.find(project, later).orElseThrow().current())
+                .as("the file has changed since")
+                .isFalse();
         Files.writeString(Autosave.fileOf(project), "{ half");
-        assertThat(Autosave.find(project, design(0))).as("no longer readable").isEmpty();
+        assertThat(Autosave.find(project, later)).as("no longer readable").isEmpty();
         Autosave.setAside(project);
         assertThat(folder.resolve("ferry.orbispace.recovered.json")).exists();
         Autosave.drop(project);
@@ -163,9 +167,9 @@ class AutosaveTest {
             Thread.sleep(random.nextInt(60));
             worker.destroyForcibly().waitFor();
             told = lastTold(log, told);
-            Design saved = ProjectFile.read(project).design();
+            ProjectFile saved = ProjectFile.read(project);
             Optional<Autosave.Recovered> found = Autosave.find(project, saved);
-            int kept = Math.max(edit(saved), found.map(r -> edit(r.design())).orElse(0));
+            int kept = Math.max(edit(saved.design()), found.map(r -> edit(r.design())).orElse(0));
             assertThat(kept).as("round %d", round).isGreaterThanOrEqualTo(told);
             assertThat(kept).isLessThanOrEqualTo(told + 1);
         }

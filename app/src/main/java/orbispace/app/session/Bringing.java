@@ -48,6 +48,11 @@ public final class Bringing {
         return recovered;
     }
 
+    /** Another song is open. */
+    void begin() {
+        recovered.set(null);
+    }
+
     /** A project was opened: tell what is missing, and what a crash left. */
     void opened(KeptProject.Opened opened) {
         recovered.set(opened.recovered().orElse(null));
@@ -89,6 +94,12 @@ public final class Bringing {
         return Optional.ofNullable(recovered.get()).map(Autosave.Recovered::time);
     }
 
+    /** Whether they were made to the file as it is, and not to an earlier version of it. */
+    public boolean recoveredIsCurrent() {
+        Autosave.Recovered found = recovered.get();
+        return found != null && found.current();
+    }
+
     /** Begins a new song in the background; a failure leaves what is open as it is. */
     public void newSong(NewSong.Material from) {
         session.jobs()
@@ -96,10 +107,7 @@ public final class Bringing {
                         Session.OPEN,
                         "Reading the stems",
                         job -> NewSong.from(from, job),
-                        song -> {
-                            recovered.set(null);
-                            session.begin(song);
-                        },
+                        session::begin,
                         session::failed);
     }
 

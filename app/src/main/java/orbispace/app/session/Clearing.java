@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -22,7 +23,6 @@ import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
 import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
-import orbispace.core.design.FieldEdit;
 import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Role;
 import orbispace.core.design.Setting;
@@ -106,7 +106,8 @@ public final class Clearing {
         return session.measured().materials().containsKey(source.id());
     }
 
-    private Optional<CoverAnalysis> analysis() {
+    /** The analysis of the section, to be asked for in a job: it may have to copy sound. */
+    private Optional<Supplier<CoverAnalysis>> analysis() {
         return session.measured().analysis(design(), session.span());
     }
 
@@ -179,7 +180,7 @@ public final class Clearing {
     /** Asks what the measures say to a word about the chosen return. */
     public void hear(EarWord word) {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = analysis();
+        Optional<Supplier<CoverAnalysis>> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -188,7 +189,9 @@ public final class Clearing {
                 .start(
                         "ear",
                         "Looking for what is \u201c" + word.label() + "\u201d",
-                        job -> new EarTable(analysis.get()).diagnose(word, q.get(), targets, job),
+                        job ->
+                                new EarTable(analysis.get().get())
+                                        .diagnose(word, q.get(), targets, job),
                         diagnosis::set,
                         session::failed);
     }
@@ -201,7 +204,7 @@ public final class Clearing {
     /** Balances the chosen return by ear line. */
     public void balance() {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = analysis();
+        Optional<Supplier<CoverAnalysis>> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -209,7 +212,7 @@ public final class Clearing {
                 .start(
                         "ear line",
                         "Raising it until it is obvious, and back",
-                        job -> EarLine.of(analysis.get(), q.get(), job),
+                        job -> EarLine.of(analysis.get().get(), q.get(), job),
                         found -> earLine.set(found.orElse(null)),
                         session::failed);
     }
@@ -223,7 +226,7 @@ public final class Clearing {
     /** Clears the judged source of the chosen return, or of all of them, in one step. */
     public void solve(boolean all) {
         Optional<Question> q = question();
-        Optional<CoverAnalysis> analysis = analysis();
+        Optional<Supplier<CoverAnalysis>> analysis = analysis();
         if (q.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -231,14 +234,20 @@ public final class Clearing {
                 all
                         ? Targets.of(q.get().source().role())
                         : targets(q.get().returnId()).orElse(Targets.LEAD);
-        Solver solver = new Solver(new RemedyFinder(analysis.get(), targets, barred.get()));
+        Set<Setting> out = barred.get();
         session.jobs()
                 .start(
                         "solve",
                         all ? "Clearing the whole field" : "Clearing this return",
-                        (Job job) ->
-                                all ? solver.solveField(q.get(), job) : solver.solve(q.get(), job),
-                        this::take,
+                        (Job job) -> {
+                            RemedyFinder finder =
+                                    new RemedyFinder(analysis.get().get(), targets, out);
+                            Solver solver = new Solver(finder);
+                            return all
+                                    ? solver.solveField(q.get(), job)
+                                    : solver.solve(q.get(), job);
+                        },
+                        found -> take(found, q.get().design()),
                         session::failed);
     }
 
@@ -250,7 +259,7 @@ public final class Clearing {
     /** Looks for room between the judged source and the other dry ones. */
     public void makeRoom() {
         Optional<Source> judged = source();
-        Optional<CoverAnalysis> analysis = analysis();
+        Optional<Supplier<CoverAnalysis>> analysis = analysis();
         if (judged.isEmpty() || analysis.isEmpty()) {
             return;
         }
@@ -259,15 +268,22 @@ public final class Clearing {
                 .start(
                         "room",
                         "Looking for room between dry sources",
-                        job -> RoomFinder.find(analysis.get(), q, job),
+                        job -> RoomFinder.find(analysis.get().get(), q, job),
                         room::set,
                         session::failed);
     }
 
-    private void take(Solution found) {
-        if (!found.steps().isEmpty()) {
-            session.edit(new FieldEdit.Adopt(found.design().returns(), "clearing"), found.words());
-            solution.set(found);
+    private void take(Solution found, Design base) {
+        Design meanwhile = design();
+        if (found.steps().isEmpty()) {
+            solution.set(meanwhile.equals(base) ? found : null);
+        } else if (session.adopt(base, found.design(), "clearing", found.words())) {
+            if (meanwhile.equals(base)) {
+                solution.set(found);
+            } else {
+                session.problem()
+                        .set("Cleared beside what was changed meanwhile; ask again what is met.");
+            }
         }
     }
 

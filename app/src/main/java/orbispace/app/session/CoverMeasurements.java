@@ -112,7 +112,7 @@ final class CoverMeasurements {
      * The analysis for a stretch: of a window around it, if that saves anything. Making a window
      * copies sound, so this is asked in the background.
      */
-    synchronized Optional<CoverAnalysis> analysis(Renderer renderer, Design design, Span span) {
+    private synchronized Optional<CoverAnalysis> analysis(Renderer renderer, Design design, Span span) {
         CoverAnalysis all = whole;
         if (all == null) {
             return Optional.empty();
@@ -131,7 +131,7 @@ final class CoverMeasurements {
     }
 
     /** The same for a job, which ends if the song's sound was forgotten meanwhile. */
-    private CoverAnalysis wanted(Renderer renderer, Design design, Span span) {
+    CoverAnalysis wanted(Renderer renderer, Design design, Span span) {
         return analysis(renderer, design, span)
                 .orElseThrow(() -> new CancellationException("no longer wanted"));
     }

@@ -43,6 +43,13 @@ public final class FieldEditing {
         this.session = session;
     }
 
+    /** Another song is open. */
+    void begin() {
+        depths.clear();
+        settled.clear();
+        unsettle();
+    }
+
     private Design design() {
         return session.design().get();
     }

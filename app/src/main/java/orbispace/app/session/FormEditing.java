@@ -35,6 +35,11 @@ public final class FormEditing {
         this.session = session;
     }
 
+    /** Another song is open. */
+    void begin() {
+        proposal.set(null);
+    }
+
     /** Where bar 1 should begin by the hits, if that is clearly elsewhere; null else. */
     public ReadOnlyObjectProperty<BarOneFinder.@Nullable BarOne> proposal() {
         return proposal;

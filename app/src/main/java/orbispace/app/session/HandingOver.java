@@ -65,7 +65,7 @@ public final class HandingOver {
             return;
         }
         session.jobs()
-                .start(
+                .startBeyondSong(
                         HandOver.JOB,
                         "Handing over",
                         job -> HandOver.write(now, material.get(), order, job),

@@ -1,6 +1,7 @@
 package orbispace.app.session;
 
-import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
@@ -8,7 +9,6 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
@@ -37,9 +37,22 @@ public final class Jobs {
                         thread.setPriority(Thread.NORM_PRIORITY - 1);
                         return thread;
                     });
-    private final Map<String, AtomicBoolean> running = new HashMap<>();
+    private final Map<String, Running> running = new LinkedHashMap<>();
     private final StringProperty busyWith = new SimpleStringProperty("");
     private final DoubleProperty progress = new SimpleDoubleProperty(0);
+
+    /** A job or a pause that is not finished. */
+    private static final class Running {
+        private final String words;
+        private final boolean ofSong;
+        private volatile boolean cancelled;
+        private double share;
+
+        Running(String words, boolean ofSong) {
+            this.words = words;
+            this.ofSong = ofSong;
+        }
+    }
 
     /** Jobs whose results are handed to the interface thread. */
     public Jobs(Executor interfaceThread) {
@@ -69,7 +82,8 @@ public final class Jobs {
     }
 
     /**
-     * Starts a job; call on the interface thread. Nothing starts once this is closed.
+     * Starts a job that belongs to the open song, and ends with it; call on the interface thread.
+     * Nothing starts once this is closed.
      *
      * @param name a job of the same name that is not finished is cancelled
      * @param words what it does, for people
@@ -78,39 +92,78 @@ public final class Jobs {
      */
     public <T> void start(
             String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+        start(name, new Running(words, true), work, done, failed);
+    }
+
+    /** The same for a job that goes on when another song is opened, and changes no song. */
+    <T> void startBeyondSong(
+            String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+        start(name, new Running(words, false), work, done, failed);
+    }
+
+    private <T> void start(
+            String name,
+            Running token,
+            Work<T> work,
+            Consumer<T> done,
+            Consumer<Exception> failed) {
         cancel(name);
         if (workers.isShutdown()) {
             return;
         }
-        AtomicBoolean cancelled = new AtomicBoolean();
-        running.put(name, cancelled);
-        busyWith.set(words);
-        progress.set(0);
-        Job job = job(cancelled);
+        running.put(name, token);
+        show();
+        Job job = reporting(token);
         workers.execute(() -> {
             try {
                 job.check();
                 T result = work.run(job);
-                interfaceThread.execute(() -> finish(name, cancelled, () -> done.accept(result)));
+                interfaceThread.execute(() -> {
+                    if (finish(name, token)) {
+                        deliver(token, result, done, failed);
+                    }
+                });
             } catch (CancellationException e) {
-                interfaceThread.execute(() -> finish(name, cancelled, () -> {}));
-            } catch (Exception e) {
+                interfaceThread.execute(() -> finish(name, token));
+            } catch (Throwable e) {
                 LOG.debug("{} failed", name, e);
-                interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(e)));
-            } catch (OutOfMemoryError e) {
-                Exception said =
-                        new IllegalStateException(
-                                words
-                                        + ": the memory is full; close other songs or take fewer"
-                                        + " stems");
-                interfaceThread.execute(() -> finish(name, cancelled, () -> failed.accept(said)));
+                Exception said = said(token.words, e);
+                interfaceThread.execute(() -> {
+                    if (finish(name, token)) {
+                        failed.accept(said);
+                    }
+                });
             }
         });
     }
 
+    /** A result that cannot be taken is a failure as well. */
+    private static <T> void deliver(
+            Running token, T result, Consumer<T> done, Consumer<Exception> failed) {
+        try {
+            done.accept(result);
+        } catch (RuntimeException e) {
+            LOG.debug("{}: the result could not be taken", token.words, e);
+            failed.accept(said(token.words, e));
+        }
+    }
+
+    /** A failure that has words for people has its own; any other is said with what was done. */
+    private static Exception said(String words, Throwable e) {
+        if (e instanceof Exception known && known.getMessage() != null) {
+            return known;
+        }
+        return new IllegalStateException(
+                words
+                        + (e instanceof OutOfMemoryError
+                                ? ": the memory is full; close other songs or take fewer stems"
+                                : ": ended by a fault of the program, " + e),
+                e);
+    }
+
     /**
      * Does something on the interface thread after a pause, unless it is cancelled or asked for
-     * again meanwhile; counts as a job until then.
+     * again meanwhile; counts as a job of the open song until then.
      *
      * @param name a wait or job of the same name is cancelled
      * @param pauseMillis how long to wait
@@ -118,10 +171,14 @@ public final class Jobs {
      */
     public void after(String name, long pauseMillis, Runnable then) {
         cancel(name);
-        AtomicBoolean cancelled = new AtomicBoolean();
-        running.put(name, cancelled);
+        Running token = new Running("", true);
+        running.put(name, token);
         CompletableFuture.delayedExecutor(pauseMillis, TimeUnit.MILLISECONDS, interfaceThread)
-                .execute(() -> finish(name, cancelled, then));
+                .execute(() -> {
+                    if (finish(name, token)) {
+                        then.run();
+                    }
+                });
     }
 
     /** Does something on the interface thread after a pause that counts as no work. */
@@ -150,48 +207,65 @@ public final class Jobs {
 
     /** Stops a job, if it runs. */
     public void cancel(String name) {
-        AtomicBoolean token = running.remove(name);
+        Running token = running.remove(name);
         if (token != null) {
-            token.set(true);
-            if (running.isEmpty()) {
-                busyWith.set("");
-            }
+            token.cancelled = true;
+            show();
         }
     }
 
     /** Stops everything that runs. */
     public void cancelAll() {
-        java.util.List.copyOf(running.keySet()).forEach(this::cancel);
+        List.copyOf(running.keySet()).forEach(this::cancel);
     }
 
-    private void finish(String name, AtomicBoolean token, Runnable then) {
-        if (token.get()) {
-            return;
+    /** Another song is open: what was begun for the one before ends, and nothing of it is taken. */
+    void endSong() {
+        List.copyOf(running.entrySet()).stream()
+                .filter(e -> e.getValue().ofSong)
+                .forEach(e -> cancel(e.getKey()));
+    }
+
+    /** Takes a job out; false if it was cancelled, or replaced. */
+    private boolean finish(String name, Running token) {
+        if (token.cancelled) {
+            return false;
         }
         running.remove(name);
-        if (running.isEmpty()) {
-            busyWith.set("");
-        }
-        then.run();
+        show();
+        return true;
     }
 
-    private Job job(AtomicBoolean cancelled) {
+    /** Shows the job that was begun last of those that run. */
+    private void show() {
+        Running shown = null;
+        for (Running r : running.values()) {
+            shown = r.words.isEmpty() ? shown : r;
+        }
+        busyWith.set(shown == null ? "" : shown.words);
+        progress.set(shown == null ? 0 : shown.share);
+    }
+
+    private Job reporting(Running token) {
         return new Job() {
             @Override
             public void report(double share) {
-                interfaceThread.execute(() -> progress.set(share));
+                interfaceThread.execute(() -> {
+                    token.share = share;
+                    show();
+                });
             }
 
             @Override
             public boolean cancelled() {
-                return cancelled.get();
+                return token.cancelled;
             }
         };
     }
 
     /** Stops everything for good. */
     public void close() {
-        running.values().forEach(token -> token.set(true));
+        running.values().forEach(token -> token.cancelled = true);
         workers.shutdownNow();
     }
 }

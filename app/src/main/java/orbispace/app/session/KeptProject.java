@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -12,6 +13,7 @@ import orbispace.core.prove.Logbook;
 import orbispace.core.render.Job;
 import orbispace.files.Autosave;
 import orbispace.files.FileProblem;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFile;
 import orbispace.files.ProjectFolder;
 import org.jspecify.annotations.Nullable;
@@ -23,13 +25,19 @@ import org.jspecify.annotations.Nullable;
 final class KeptProject {
     private final RecentProjects recent;
     private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
-    private final StateKeeper keeper = new StateKeeper();
+    private final StateKeeper keeper;
     private ProjectFile project;
     private @Nullable Path folder;
     private boolean aside;
 
-    KeptProject(Design first, RecentProjects recent) {
+    /**
+     * No project.
+     *
+     * @param failed told of what could not be kept in the background, on another thread
+     */
+    KeptProject(Design first, RecentProjects recent, Consumer<Exception> failed) {
         this.recent = recent;
+        keeper = new StateKeeper(failed);
         project = ProjectFile.of(first);
     }
 
@@ -53,7 +61,8 @@ final class KeptProject {
     static Opened read(Path path, Job job) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
         Path parent = Objects.requireNonNullElse(absolute.getParent(), absolute);
-        ProjectFile read = ProjectFile.read(absolute);
+        ProjectFile file = ProjectFile.read(absolute);
+        ProjectFile read = LogJournal.find(absolute, file).map(file::withLogbook).orElse(file);
         ProjectFolder.Stems stems = ProjectFolder.read(parent, read.design(), job);
         return new Opened(
                 read,
@@ -61,7 +70,7 @@ final class KeptProject {
                 stems,
                 absolute,
                 parent,
-                Autosave.find(absolute, read.design()));
+                Autosave.find(absolute, read));
     }
 
     ReadOnlyObjectProperty<@Nullable Path> file() {
@@ -93,7 +102,7 @@ final class KeptProject {
         if (path != null) {
             ProjectFile document = project;
             Design there = Relocation.moved(design, folder, path.getParent());
-            keeper.run(() -> Autosave.keep(path, document, there));
+            keeper.run(Autosave.fileOf(path), () -> Autosave.keep(path, document, there));
         }
     }
 
@@ -112,7 +121,7 @@ final class KeptProject {
     void dropState() {
         Path path = file.get();
         if (path != null) {
-            keeper.run(() -> Autosave.drop(path));
+            keeper.run(Autosave.fileOf(path), () -> Autosave.drop(path));
         }
     }
 
@@ -140,30 +149,18 @@ final class KeptProject {
     }
 
     /**
-     * Keeps another logbook, in the file at once if there is one: the log is written as it happens,
-     * while the design is only saved when that is asked for. What another program wrote into the
-     * file meanwhile stays.
-     *
-     * @return what went wrong, in one line
+     * Keeps another logbook: in a journal beside the file at once, in the background, and in the
+     * file when it is saved.
      */
-    Optional<String> keepLog(Logbook log) {
+    void keepLog(Logbook log) {
         project = project.withLogbook(log);
         Path path = file.get();
         if (path != null) {
-            // Written here and now, so that it can neither be overtaken by a save nor undo one.
             Path home = Objects.requireNonNull(path.getParent());
-            try {
-                write(log, path, folder == null ? home : folder, home);
-            } catch (FileProblem e) {
-                return Optional.of("The log could not be kept: " + e.getMessage());
-            }
+            Path from = folder == null ? home : folder;
+            ProjectFile document = project.withSnapshots(d -> Relocation.moved(d, from, home));
+            keeper.run(LogJournal.fileOf(path), () -> LogJournal.keep(path, document));
         }
-        return Optional.empty();
-    }
-
-    private static void write(Logbook log, Path path, Path from, Path home) throws FileProblem {
-        ProjectFile there = ProjectFile.read(path).withLogbook(log);
-        there.withSnapshots(d -> Relocation.moved(d, from, home)).write(path, there.design());
     }
 
     /** Writes a design; nothing changes if that fails. Stems stay named from their own folder. */
@@ -174,6 +171,7 @@ final class KeptProject {
                 project.withSnapshots(d -> Relocation.moved(d, folder, home))
                         .save(absolute, Relocation.moved(design, folder, home));
         dropState();
+        keeper.run(LogJournal.fileOf(absolute), () -> LogJournal.drop(absolute));
         file.set(absolute);
         recent.add(absolute);
     }

@@ -52,6 +52,7 @@ public final class LogKeeping {
         logged = given;
         loggedMeasures = LogMeasures.NONE;
         reason = "";
+        changes++;
     }
 
     private Design design() {
@@ -237,7 +238,7 @@ public final class LogKeeping {
 
     private void keep(Logbook log) {
         logbook.set(log);
-        kept.keepLog(log).ifPresent(session.problem()::set);
+        kept.keepLog(log);
     }
 
     /** Snapshots whose name or note holds a text, the newest first. */

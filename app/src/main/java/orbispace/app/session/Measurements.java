@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -247,9 +248,14 @@ public final class Measurements {
         return cover.analysis();
     }
 
-    /** The analysis for a stretch, once the first mix is measured. */
-    Optional<CoverAnalysis> analysis(Design design, Span span) {
-        return renderer().flatMap(r -> cover.analysis(r, design, span));
+    /**
+     * The analysis for a stretch, once the first mix is measured; to be asked for in a job, since
+     * it may have to copy sound.
+     */
+    Optional<Supplier<CoverAnalysis>> analysis(Design design, Span span) {
+        return analysis().isEmpty()
+                ? Optional.empty()
+                : renderer().map(r -> () -> cover.wanted(r, design, span));
     }
 
     private void failed(Exception e) {

@@ -204,7 +204,12 @@ public final class Planning {
                         HOLD,
                         "Holding the field over the sections",
                         job -> Hold.of(analysis.get(), now, job),
-                        (Song held) -> session.edit(new SongEdit(held, "plan \"hold\"")),
+                        (Song held) ->
+                                session.adopt(
+                                        now,
+                                        now.withSong(held),
+                                        "plan \"hold\"",
+                                        "every return as audible in all sections"),
                         session::failed);
     }
 

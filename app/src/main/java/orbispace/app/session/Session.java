@@ -15,6 +15,7 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
+import orbispace.core.design.Rebase;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.render.SongMaterial;
@@ -60,6 +61,7 @@ public final class Session {
     private final StringProperty problem = new SimpleStringProperty("");
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
     private SongMaterial material = new SongMaterial(Map.of(), 48000);
+    private @Nullable Design givenUp;
 
     /**
      * An empty session.
@@ -69,7 +71,13 @@ public final class Session {
      * @param facts where what is measured of stems is kept
      */
     public Session(Executor interfaceThread, RecentProjects recent, FactsCache facts) {
-        kept = new KeptProject(blank(), recent);
+        kept =
+                new KeptProject(
+                        blank(),
+                        recent,
+                        e ->
+                                interfaceThread.execute(() ->
+                                        problem.set("Changes are not kept: " + e.getMessage())));
         jobs = new Jobs(interfaceThread);
         measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
         bringing = new Bringing(this, stems);
@@ -309,6 +317,27 @@ public final class Session {
         measure();
     }
 
+    /**
+     * Takes what was worked out in the background for a design as one step: laid over the design as
+     * it stands, so that what was done meanwhile stays.
+     *
+     * @param base the design that it was worked out for
+     * @param why the log will say it
+     * @return false if both changed the same number; {@link #problem} then says which
+     */
+    boolean adopt(Design base, Design made, String label, String why) {
+        try {
+            Design result = Rebase.onto(design().get(), base, made);
+            log.log();
+            replace(result, label);
+            log.because(why);
+            return true;
+        } catch (IllegalArgumentException e) {
+            problem.set("Not taken over (" + label + "): " + e.getMessage() + "; ask again.");
+            return false;
+        }
+    }
+
     /** Takes another design as a step of its own. */
     void replace(Design other, String label) {
         log.tellReason();
@@ -414,10 +443,10 @@ public final class Session {
 
     private void begin(KeptProject.Opened opened) {
         Design given = opened.design();
-        if (bringing.recovered().get() == null) {
-            dropState();
-        }
+        jobs.endSong();
+        leave();
         kept.begin(opened);
+        bringing.begin();
         stems.begin(given, opened.stems());
         material = stems.material(given);
         problem.set("");
@@ -426,12 +455,14 @@ public final class Session {
         selection.begin(given);
         clearing.begin();
         planning.begin();
+        drafting.close();
+        form.begin();
+        field.begin();
         throwing.begin();
         log.begin(given);
         proving.begin();
         references.begin();
         units.begin();
-        field.unsettle();
         transport.hearingBefore().set(false);
         transport.begin(material);
         measured.survey().clear();
@@ -445,9 +476,24 @@ public final class Session {
                 .set(sections.isEmpty() ? null : sections.get(sections.size() > 1 ? 1 : 0));
     }
 
-    /** Forgets the state kept beside the project; call when its changes are given up. */
-    public void dropState() {
+    /** Forgets the state kept beside the project. */
+    void dropState() {
         kept.dropState();
+    }
+
+    /** Nobody will miss the changes that were made so far; those that are made from now on, yes. */
+    public void giveUp() {
+        givenUp = design().get();
+    }
+
+    /** The open song is left: its log is whole, and a state that nobody misses goes. */
+    private void leave() {
+        log.log();
+        boolean missed = dirty().get() && !design().get().equals(givenUp);
+        if (!missed && bringing.recovered().get() == null) {
+            dropState();
+        }
+        givenUp = null;
     }
 
     /** The folder in which the stems are looked for; empty before a project is open. */
@@ -484,9 +530,7 @@ public final class Session {
 
     /** Stops the background work and the sound; nothing is kept of a project that is saved. */
     public void close() {
-        if (!dirty().get() && bringing.recovered().get() == null) {
-            dropState();
-        }
+        leave();
         jobs.close();
         transport.close();
         kept.close();

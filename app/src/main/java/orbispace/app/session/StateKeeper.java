@@ -1,20 +1,23 @@
 package orbispace.app.session;
 
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Writes one thing after another in the background; what was asked for last replaces what has not
- * begun.
+ * Writes files in the background, one after another in the order in which they were first asked
+ * for; of one file only what was asked for last is written.
  */
 final class StateKeeper {
     private static final Logger LOG = LoggerFactory.getLogger(StateKeeper.class);
-    private static final int LONGEST_CLOSE_SECONDS = 5;
+    private static final int LONGEST_CLOSE_SECONDS = 10;
 
     private final ExecutorService executor =
             Executors.newSingleThreadExecutor(task -> {
@@ -22,37 +25,66 @@ final class StateKeeper {
                 thread.setDaemon(true);
                 return thread;
             });
-    private final AtomicReference<@Nullable Work> next = new AtomicReference<>();
+    private final Map<Path, Work> waiting = new LinkedHashMap<>();
+    private final Consumer<Exception> failed;
 
-    /** Something to write. */
+    /**
+     * A keeper with nothing to do.
+     *
+     * @param failed told of what could not be written, on the thread that writes
+     */
+    StateKeeper(Consumer<Exception> failed) {
+        this.failed = failed;
+    }
+
+    /** Something to write, or to take away. */
     @FunctionalInterface
     interface Work {
-        /** Writes it. */
+        /** Does it. */
         void run() throws Exception;
     }
 
-    void run(Work work) {
-        if (next.getAndSet(work) == null && !executor.isShutdown()) {
-            executor.execute(this::runNext);
+    /** Does something about a file; what was asked for it and has not begun is left out. */
+    void run(Path file, Work work) {
+        if (executor.isShutdown()) {
+            return;
         }
+        synchronized (waiting) {
+            waiting.put(file, work);
+        }
+        executor.execute(this::runNext);
     }
 
     private void runNext() {
-        Work work = next.getAndSet(null);
+        Work work = next();
         try {
             if (work != null) {
                 work.run();
             }
         } catch (Exception e) {
             LOG.debug("the state could not be kept", e);
+            failed.accept(e);
         }
     }
 
+    private @Nullable Work next() {
+        synchronized (waiting) {
+            var first = waiting.entrySet().iterator();
+            if (!first.hasNext()) {
+                return null;
+            }
+            Work work = first.next().getValue();
+            first.remove();
+            return work;
+        }
+    }
+
+    /** Waits until everything is written. */
     void close() {
         executor.shutdown();
         try {
             if (!executor.awaitTermination(LONGEST_CLOSE_SECONDS, TimeUnit.SECONDS)) {
-                LOG.debug("the state was still being written");
+                LOG.warn("the state was still being written");
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -18,6 +18,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Trail;
+import orbispace.core.material.Phrases;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.ThrowCourse;
 import orbispace.core.plan.ThrowIdea;
@@ -315,31 +316,24 @@ public final class Throwing {
         if (m == null || m.phrases().isEmpty() || session.jobs().awaits(JOB)) {
             return;
         }
+        Phrases phrases = m.phrases().get();
         session.jobs()
-                .after(
+                .after(JOB, PAUSE_MILLIS, () -> measure(analysis.get(), now, t.get(), phrases));
+    }
+
+    /** Everything that the job needs of the session is read before it begins. */
+    private void measure(CoverAnalysis analysis, Design now, Throw t, Phrases phrases) {
+        Responses responses = responses();
+        double seconds = session.songSeconds();
+        session.jobs()
+                .start(
                         JOB,
-                        PAUSE_MILLIS,
-                        () ->
-                                session.jobs()
-                                        .start(
-                                                JOB,
-                                                "Measuring the throw",
-                                                job ->
-                                                        ThrowRemedies.measure(
-                                                                analysis.get(),
-                                                                responses(),
-                                                                now,
-                                                                t.get(),
-                                                                m.phrases().get(),
-                                                                session.songSeconds(),
-                                                                job),
-                                                found ->
-                                                        found.ifPresent(s ->
-                                                                standing.set(
-                                                                        new Measured(
-                                                                                now,
-                                                                                t.get().id(),
-                                                                                s))),
-                                                session::failed));
+                        "Measuring the throw",
+                        job ->
+                                ThrowRemedies.measure(
+                                        analysis, responses, now, t, phrases, seconds, job),
+                        found ->
+                                found.ifPresent(s -> standing.set(new Measured(now, t.id(), s))),
+                        session::failed);
     }
 }

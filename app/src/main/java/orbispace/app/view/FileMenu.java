@@ -236,7 +236,7 @@ public final class FileMenu {
         alert.setTitle("Unsaved changes");
         ButtonType answer = alert.showAndWait().orElse(stay);
         if (answer == leave) {
-            session.dropState();
+            session.giveUp();
         }
         return answer == leave || (answer == save && save());
     }

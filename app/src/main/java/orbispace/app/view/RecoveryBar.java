@@ -42,6 +42,10 @@ final class RecoveryBar extends HBox {
                         words.setText(
                                 "Changes of "
                                         + TIME.format(t.toInstant().atZone(ZoneId.systemDefault()))
-                                        + " were never saved. They can be taken up as one step."));
+                                        + (bringing.recoveredIsCurrent()
+                                                ? " were never saved. "
+                                                : " to an earlier version of this file were never"
+                                                        + " saved. ")
+                                        + "They can be taken up as one step."));
     }
 }

@@ -228,7 +228,7 @@ final class ListeningSequence {
     private Edit edit() {
         Return r = any();
         String id = r.id();
-        return switch (random.nextInt(9)) {
+        return switch (random.nextInt(12)) {
             case 0 -> new ReturnEdit.Level(id, between(-20, -3));
             case 1 -> new ReturnEdit.SendLevel(id, "voice", between(-20, -3));
             case 2 -> new ReturnEdit.SendLevel(id, "bed", null);
@@ -244,10 +244,39 @@ final class ListeningSequence {
                     new ReturnEdit.Ducking(id, new Duck("voice", between(0, 9), -30, 3, 6, 20, 50, 90));
             case 6 -> new ReturnEdit.Widening(id, new Width(between(0, 1.5), 100));
             case 7 -> new ReturnEdit.Spatial(id, space(), "space");
-            default ->
-                    r.space() instanceof Space.Reverb
-                            ? new ReturnEdit.Decay(id, between(0.3, DECAY))
-                            : new ReturnEdit.Level(id, between(-20, -3));
+            default -> other(r);
+        };
+    }
+
+    /** Another number of the same kind of space. */
+    private Edit other(Return r) {
+        Space space = r.space();
+        return switch (space) {
+            case Space.Reverb s -> new ReturnEdit.Decay(r.id(), between(0.3, DECAY));
+            case Space.Convolution s ->
+                    new ReturnEdit.Spatial(
+                            r.id(),
+                            new Space.Convolution(s.file(), 0, 0, 1, between(0.5, 1), 1),
+                            "response");
+            case Space.Gated s ->
+                    new ReturnEdit.Spatial(
+                            r.id(),
+                            new Space.Gated(
+                                    s.envelope(),
+                                    new MusicalTime.Millis(between(100, 400)),
+                                    30,
+                                    2000),
+                            "length");
+            case Space.Echo s ->
+                    new ReturnEdit.EchoTime(
+                            r.id(), new MusicalTime.Millis(between(90, 260)), 1);
+            case Space.Doubler s -> new ReturnEdit.Level(r.id(), between(-20, -3));
+            case Space.Split s -> new ReturnEdit.Level(r.id(), between(-20, -3));
+            case Space.Parallel s ->
+                    new ReturnEdit.Spatial(
+                            r.id(),
+                            new Space.Parallel(between(-50, -30), 3, 6, 20, 120, 3),
+                            "compressor");
         };
     }
 

@@ -1,0 +1,196 @@
+package orbispace.app.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import orbispace.app.Songs;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.prove.LogEntry;
+import orbispace.files.Autosave;
+import orbispace.files.ProjectFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Nothing that was done is lost: neither to a crash, nor to the log, nor to another song. */
+class KeptWorkTest {
+    @TempDir Path folder;
+    private final UiLoop ui = new UiLoop();
+    private Session session = fresh();
+    private Path project = Path.of("");
+
+    private Session fresh() {
+        return new Session(ui, RecentProjects.inMemory(), Songs.facts());
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        project = Songs.write(folder);
+        session.open(project);
+        settle();
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private void settle() throws InterruptedException {
+        ui.until(() -> !session.jobs().busy());
+    }
+
+    /** As if the program had been killed: the session is left as it is. */
+    private void crashAndOpenAgain() throws InterruptedException {
+        session = fresh();
+        session.open(project);
+        settle();
+    }
+
+    private void waitForState(String holding) throws Exception {
+        Path file = Autosave.fileOf(project);
+        for (int i = 0; i < 500; i++) {
+            if (Files.exists(file) && Files.readString(file).contains(holding)) {
+                return;
+            }
+            Thread.sleep(10);
+        }
+        throw new AssertionError("the state was not kept");
+    }
+
+    private List<String> logged() {
+        return session.log().book().get().entries().stream().map(LogEntry::what).toList();
+    }
+
+    @Test
+    void aCrashAfterTheLogWasWrittenLosesNothing() throws Exception {
+        String saved = Files.readString(project);
+        session.edit(new ReturnEdit.Named("A", "Customs house"));
+        waitForState("Customs house");
+        Thread.sleep(20);
+        session.log().note("The pier is too loud.");
+        settle();
+        Thread.sleep(200);
+        assertThat(Files.readString(project)).as("only saving writes the file").isEqualTo(saved);
+        crashAndOpenAgain();
+        assertThat(session.bringing().recovered().get()).isNotNull();
+        assertThat(logged()).contains("The pier is too loud.");
+        session.bringing().takeRecovered();
+        assertThat(session.design().get().requireReturn("A").name()).isEqualTo("Customs house");
+    }
+
+    @Test
+    void whatIsCurrentIsTakenForItByItsContentWhateverTheClockSays() throws Exception {
+        session.edit(new ReturnEdit.Level("A", -11));
+        waitForState("-11");
+        Files.setLastModifiedTime(
+                project, java.nio.file.attribute.FileTime.fromMillis(Long.MAX_VALUE / 1000000));
+        crashAndOpenAgain();
+        assertThat(session.bringing().recovered().get()).isNotNull();
+    }
+
+    @Test
+    void whatWasDoneJustBeforeClosingIsInTheLog() throws Exception {
+        session.edit(new ReturnEdit.Level("A", -11));
+        assertThat(session.save(project)).isTrue();
+        session.edit(new ReturnEdit.Level("B", -12));
+        session.close();
+        session = fresh();
+        session.open(project);
+        settle();
+        assertThat(logged()).anyMatch(w -> w.contains(" A ")).anyMatch(w -> w.contains(" B "));
+    }
+
+    @Test
+    void theLogGoesIntoTheFileWhenItIsSaved() throws Exception {
+        session.log().note("Fog on the pier.");
+        settle();
+        assertThat(session.save(project)).isTrue();
+        assertThat(ProjectFile.read(project).logbook().entries()).hasSize(1);
+        session.close();
+        try (var inside = Files.list(folder)) {
+            assertThat(inside.filter(p -> p.toString().contains(".log."))).isEmpty();
+        }
+        session = fresh();
+        session.open(project);
+        settle();
+        assertThat(logged()).containsExactly("Fog on the pier.");
+    }
+
+    @Test
+    void aNewSongLeavesWhatACrashHadLeftOfTheOneBefore() throws Exception {
+        session.edit(new ReturnEdit.Level("A", -11));
+        waitForState("-11");
+        crashAndOpenAgain();
+        assertThat(session.bringing().recovered().get()).isNotNull();
+        session.bringing().newSong(NewSong.Material.of(List.of(folder.resolve("drum.wav"))));
+        settle();
+        assertThat(session.design().get().sources()).hasSize(1);
+        assertThat(session.bringing().recovered().get()).isNull();
+        session.close();
+        session = fresh();
+        session.open(project);
+        settle();
+        assertThat(session.bringing().recovered().get()).isNotNull();
+    }
+
+    @Test
+    void whatIsDoneWhileAnotherSongIsOpenedIsOfferedTheNextTime() throws Exception {
+        Path other = Songs.write(Files.createDirectories(folder.resolve("other")));
+        session.edit(new ReturnEdit.Level("A", -11));
+        session.giveUp();
+        session.open(other);
+        session.edit(new ReturnEdit.Level("B", -12));
+        settle();
+        session.open(project);
+        settle();
+        assertThat(session.bringing().recovered().get()).isNotNull();
+    }
+
+    @Test
+    void whatIsGivenUpIsNotOfferedAgain() throws Exception {
+        Path other = Songs.write(Files.createDirectories(folder.resolve("other")));
+        session.edit(new ReturnEdit.Level("A", -11));
+        session.giveUp();
+        session.open(other);
+        settle();
+        session.open(project);
+        settle();
+        assertThat(session.bringing().recovered().get()).isNull();
+        session.edit(new ReturnEdit.Level("A", -12));
+        session.giveUp();
+        session.close();
+        session = fresh();
+        session.open(project);
+        settle();
+        assertThat(session.bringing().recovered().get()).isNull();
+    }
+
+    @Test
+    void aStateThatCannotBeKeptIsSaid() throws Exception {
+        Path state = Autosave.fileOf(project);
+        Files.deleteIfExists(state);
+        Files.createDirectories(state.resolve("in the way"));
+        session.edit(new ReturnEdit.Level("A", -11));
+        ui.until(() -> session.problem().get().contains("not kept"));
+        assertThat(session.problem().get()).doesNotContain("\n");
+    }
+
+    @Test
+    void eachFileIsWrittenWithTheLastThatWasAskedForIt() throws IOException, InterruptedException {
+        StateKeeper keeper = new StateKeeper(e -> {});
+        Path a = folder.resolve("a.txt");
+        Path b = folder.resolve("b.txt");
+        for (int i = 0; i <= 200; i++) {
+            String text = "edit " + i;
+            keeper.run(a, () -> Files.writeString(a, text));
+            keeper.run(b, () -> Files.writeString(b, text));
+        }
+        keeper.close();
+        assertThat(Files.readString(a)).isEqualTo("edit 200");
+        assertThat(Files.readString(b)).isEqualTo("edit 200");
+    }
+}
