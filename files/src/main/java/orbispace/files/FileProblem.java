@@ -13,12 +13,12 @@ public final class FileProblem extends IOException {
 
     /** A problem in words. */
     public FileProblem(String message) {
-        super(message);
+        super(Wording.oneLine(message));
     }
 
     /** A problem in words with what caused it. */
     public FileProblem(String message, @Nullable Throwable cause) {
-        super(message, cause);
+        super(Wording.oneLine(message), cause);
     }
 
     /** What a failed read means. */
@@ -65,8 +65,6 @@ public final class FileProblem extends IOException {
 
     private static String words(IOException cause) {
         String message = cause.getMessage();
-        return message == null
-                ? cause.getClass().getSimpleName()
-                : message.lines().findFirst().orElse("");
+        return message == null ? cause.getClass().getSimpleName() : message;
     }
 }

@@ -5,7 +5,6 @@ import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -25,14 +24,13 @@ import org.jspecify.annotations.Nullable;
  */
 final class FlacReader {
     private static final int MOST_FRAMES = 1 << 28;
-    private static final int CHECKSUM_AT = 26;
-    private static final int CHECKSUM_BYTES = 16;
 
     private FlacReader() {}
 
     static ReadSound parse(Path file, boolean salvage) throws IOException {
-        try (InputStream in = new Ending(Files.newInputStream(file))) {
-            return decode(file, new FLACDecoder(in), checksum(file), salvage);
+        FlacStream stream = opened(file);
+        try (InputStream in = new Ending(stream.sound())) {
+            return decode(file, new FLACDecoder(in), stream.checksum(), salvage);
         } catch (FileProblem e) {
             throw e;
         } catch (IOException | RuntimeException e) {
@@ -41,11 +39,13 @@ final class FlacReader {
         }
     }
 
-    /** The checksum in the first block, which describes the stream. */
-    private static byte[] checksum(Path file) throws IOException {
-        try (InputStream in = Files.newInputStream(file)) {
-            in.skipNBytes(CHECKSUM_AT);
-            return in.readNBytes(CHECKSUM_BYTES);
+    private static FlacStream opened(Path file) throws FileProblem {
+        try {
+            return FlacStream.open(file);
+        } catch (EOFException e) {
+            throw new FileProblem(file + ": ends inside its header; export it again", e);
+        } catch (IOException e) {
+            throw new FileProblem(file + ": is not a whole FLAC file; export it again", e);
         }
     }
 

@@ -1,10 +1,13 @@
 package orbispace.files;
 
+import java.nio.file.Path;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
 /** Fields of a JSON object; what is missing or of the wrong kind is said by name. */
 final class JsonFields {
+    private static final int LONGEST_PATH = 4000;
+
     private JsonFields() {}
 
     /** One of an enum's values by its label. */
@@ -48,6 +51,38 @@ final class JsonFields {
 
     static double number(JsonNode parent, String name, double otherwise) {
         return parent.has(name) ? number(parent, name) : otherwise;
+    }
+
+    /** A whole number within a range. */
+    static int whole(JsonNode parent, String name, int low, int high) {
+        double value = number(parent, name);
+        if (value != Math.rint(value) || value < low || value > high) {
+            throw new IllegalArgumentException(
+                    "\"" + name + "\" " + value + " is no whole number from " + low + " to " + high);
+        }
+        return (int) value;
+    }
+
+    static int whole(JsonNode parent, String name, int low, int high, int otherwise) {
+        return parent.has(name) ? whole(parent, name, low, high) : otherwise;
+    }
+
+    /** A path to a file: inside the project's folder, or absolute. */
+    static String path(JsonNode parent, String name, String what) {
+        return path(text(parent, name), what);
+    }
+
+    static String path(String text, String what) {
+        boolean plain = text.codePoints().noneMatch(Character::isISOControl);
+        if (!plain || text.isBlank() || text.length() > LONGEST_PATH) {
+            throw new IllegalArgumentException(what + " path \"" + text + "\" is no path to a file");
+        }
+        Path inside = Path.of(text);
+        if (!inside.isAbsolute() && inside.normalize().startsWith("..")) {
+            throw new IllegalArgumentException(
+                    what + " path \"" + text + "\" leaves the project's folder");
+        }
+        return text;
     }
 
     static String text(JsonNode parent, String name) {

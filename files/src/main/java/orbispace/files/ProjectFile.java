@@ -127,6 +127,13 @@ public final class ProjectFile {
     public static ProjectFile read(Path file) throws FileProblem {
         byte[] bytes = bytes(file);
         ObjectNode object = object(file, bytes, "orbispace", "project");
+        for (JsonNode reference : object.path(REFERENCES)) {
+            try {
+                JsonFields.path(reference.asString(""), "reference track");
+            } catch (IllegalArgumentException e) {
+                throw new FileProblem(file + ": references: " + e.getMessage(), e);
+            }
+        }
         try {
             int version = object.path("orbispace").asInt(0);
             if (version < 1 || version > VERSION) {

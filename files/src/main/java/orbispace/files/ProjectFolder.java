@@ -18,6 +18,7 @@ import orbispace.core.render.SongMaterial;
 
 /** The audio of a project, found beside its file. */
 public final class ProjectFolder {
+    private static final double FARTHEST_SECONDS = 600;
     private static final int SEARCH_DEPTH = 3;
 
     private ProjectFolder() {}
@@ -114,7 +115,34 @@ public final class ProjectFolder {
                         .ifPresentOrElse(
                                 stem -> stems.put(id, stem),
                                 () -> problems.put(id, result.problems().getOrDefault(path, ""))));
+        refuseFarShifts(sources, stems, problems);
         return new Stems(stems, found, problems);
+    }
+
+    /** A stem that would begin long after all others end asks for memory and not for music. */
+    private static void refuseFarShifts(
+            List<Source> sources, Map<String, StemFiles.Stem> stems, Map<String, String> problems) {
+        int longest =
+                stems.values().stream().mapToInt(s -> s.audio().frames()).max().orElse(0);
+        for (Source source : sources) {
+            StemFiles.Stem stem = stems.get(source.id());
+            if (stem == null) {
+                continue;
+            }
+            double most = longest + FARTHEST_SECONDS * stem.audio().sampleRateHz();
+            int shift = source.placement().shiftFrames();
+            if (shift > most) {
+                stems.remove(source.id());
+                problems.put(
+                        source.id(),
+                        source.file()
+                                + ": is shifted by "
+                                + shift
+                                + " frames, "
+                                + Wording.seconds(shift / stem.audio().sampleRateHz())
+                                + ", and would begin long after the song ends; give it another shift");
+            }
+        }
     }
 
     /** The only file of a name in a folder and those inside it. */

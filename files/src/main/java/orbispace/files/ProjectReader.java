@@ -4,6 +4,7 @@ import static orbispace.files.JsonFields.list;
 import static orbispace.files.JsonFields.number;
 import static orbispace.files.JsonFields.object;
 import static orbispace.files.JsonFields.text;
+import static orbispace.files.JsonFields.whole;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -73,9 +74,9 @@ final class ProjectReader {
         for (JsonNode m : list(n, "metre")) {
             metre.add(
                     new MetreMap.Change(
-                            (int) number(m, "bar"),
-                            (int) number(m, "beatsPerBar"),
-                            (int) number(m, "beatUnit")));
+                            whole(m, "bar", 1, Section.MOST_BARS),
+                            whole(m, "beatsPerBar", 1, 64),
+                            whole(m, "beatUnit", 1, 32)));
         }
         List<Section> sections = new ArrayList<>();
         for (JsonNode s : list(n, "sections")) {
@@ -89,8 +90,8 @@ final class ProjectReader {
 
     private Section section(JsonNode s) throws FileProblem {
         String name = text(s, "name");
-        int first = (int) number(s, "firstBar");
-        int bars = (int) number(s, "bars");
+        int first = whole(s, "firstBar", 1, Section.MOST_BARS);
+        int bars = whole(s, "bars", 1, Section.MOST_BARS);
         if (!s.has("kind")) {
             return new Section(name, first, bars).withPlan(PlanJson.plan(s.path("plan")));
         }
@@ -107,10 +108,10 @@ final class ProjectReader {
 
     private Placement placement(JsonNode n) throws FileProblem {
         return new Placement(
-                (int) number(n, "shiftFrames", 0),
+                whole(n, "shiftFrames", -Placement.MOST_FRAMES, Placement.MOST_FRAMES, 0),
                 n.path("inverted").asBoolean(false),
                 number(n, "constantOffset", 0),
-                (int) number(n, "keepFrames", 0));
+                whole(n, "keepFrames", 0, Placement.MOST_FRAMES, 0));
     }
 
     private static List<Filter.Dip> dips(JsonNode list) {
@@ -129,12 +130,7 @@ final class ProjectReader {
                         .findFirst()
                         .orElseThrow(() ->
                                 new IllegalArgumentException("role \"" + role + "\" is not known"));
-        String path = text(n, "file");
-        Path inside = Path.of(path);
-        if (!inside.isAbsolute() && inside.normalize().startsWith("..")) {
-            throw new IllegalArgumentException(
-                    "audio path \"" + path + "\" leaves the project's folder");
-        }
+        String path = JsonFields.path(n, "file", "audio");
         return new Source(
                 text(n, "id"),
                 text(n, "name"),

@@ -6,7 +6,6 @@ import static orbispace.files.JsonFields.number;
 import static orbispace.files.JsonFields.object;
 import static orbispace.files.JsonFields.text;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -75,14 +74,8 @@ final class SpaceReader {
     }
 
     private static Space convolution(JsonNode n) {
-        String file = text(n, "file");
-        Path inside = Path.of(file);
-        if (!inside.isAbsolute() && inside.normalize().startsWith("..")) {
-            throw new IllegalArgumentException(
-                    "impulse response path \"" + file + "\" leaves the project's folder");
-        }
         return new Space.Convolution(
-                file,
+                JsonFields.path(n, "file", "impulse response"),
                 number(n, "startMillis", 0),
                 number(n, "keepMillis", 0),
                 number(n, "lowScale", 1),

@@ -1,9 +1,11 @@
 package orbispace.files;
 
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** Numbers as people read them: a real minus, sensible digits, and the unit. */
 public final class Wording {
+    private static final int LONGEST_LINE = 500;
     private static final char MINUS = '\u2212';
 
     private Wording() {}
@@ -16,6 +18,35 @@ public final class Wording {
         String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
         boolean zero = text.chars().allMatch(c -> c == '-' || c == '0' || c == '.');
         return zero ? text.replace("-", "") : text.replace('-', MINUS);
+    }
+
+    /**
+     * A text in one line, whatever came from a file: control characters, line breaks and marks that
+     * turn the direction of writing become spaces, and what is very long is cut.
+     */
+    public static String oneLine(@Nullable String text) {
+        StringBuilder line = new StringBuilder();
+        String given = text == null ? "" : text;
+        given.codePoints()
+                .map(c -> isPlain(c) ? c : ' ')
+                .limit(LONGEST_LINE)
+                .forEach(line::appendCodePoint);
+        String folded = line.toString().replaceAll(" {2,}", " ").strip();
+        return given.codePointCount(0, given.length()) > LONGEST_LINE ? folded + "…" : folded;
+    }
+
+    private static boolean isPlain(int c) {
+        return switch (Character.getType(c)) {
+            case Character.CONTROL,
+                    Character.FORMAT,
+                    Character.LINE_SEPARATOR,
+                    Character.PARAGRAPH_SEPARATOR,
+                    Character.SURROGATE,
+                    Character.UNASSIGNED,
+                    Character.PRIVATE_USE ->
+                    false;
+            default -> true;
+        };
     }
 
     /** A number with as many decimals as it needs, up to three. */

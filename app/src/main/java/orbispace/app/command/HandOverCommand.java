@@ -61,11 +61,19 @@ final class HandOverCommand implements Callable<Integer> {
                                 Sheets.accepted(ProjectFile.read(file).logbook())),
                         new HandOver.Printing(true, bySection, depth),
                         new HandOver.Lanes(List.of(".mid", ".csv"), ControllerTable.USUAL, true));
-        List<Path> files = HandOver.write(design, material, order, Job.QUIET);
+        HandOver.Handed handed = HandOver.write(design, material, order, Job.QUIET);
+        List<Path> files = handed.files();
         ObjectNode document = Output.object();
         ArrayNode list = document.putArray("files");
         files.forEach(f -> list.add(f.toString()));
-        output.print(document, () -> files.forEach(f -> output.line("%s", f)));
+        output.print(
+                document,
+                () -> {
+                    files.forEach(f -> output.line("%s", f));
+                    if (!handed.warning().isEmpty()) {
+                        output.line("%s (--bits 32f)", handed.warning());
+                    }
+                });
         return 0;
     }
 }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import orbispace.files.FileProblem;
+import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -95,7 +96,7 @@ public final class OrbispaceCommand implements Callable<Integer> {
     }
 
     private static String oneLine(@Nullable String message) {
-        return message == null ? "unknown fault" : message.strip().replaceAll("\\s*\\R\\s*", " ");
+        return message == null ? "unknown fault" : Wording.oneLine(message);
     }
 
     /** A combination of options that makes no sense. */

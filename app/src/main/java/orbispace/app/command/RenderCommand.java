@@ -83,6 +83,10 @@ final class RenderCommand implements Callable<Integer> {
         ArrayNode files = document.putArray("files");
         result.files().forEach(f -> files.add(f.toString()));
         document.put("seconds", result.seconds()).put("timesRealtime", result.timesRealtime());
+        if (!result.clipped().isEmpty()) {
+            ObjectNode clipped = document.putObject("clippedDbfs");
+            result.clipped().forEach((f, db) -> clipped.put(f.toString(), db));
+        }
         output.print(document, () -> lines(result.files(), result));
         return 0;
     }
@@ -92,5 +96,8 @@ final class RenderCommand implements Callable<Integer> {
         output.line(
                 "rendered in %.2f s, %.1f times real time",
                 result.seconds(), result.timesRealtime());
+        if (!result.warning().isEmpty()) {
+            output.line("%s (--bits 32f)", result.warning());
+        }
     }
 }

@@ -88,11 +88,25 @@ public final class HandOver {
         }
     }
 
+    /**
+     * What was handed over.
+     *
+     * @param files all of them
+     * @param warning what is to be said of them, in one line; empty for nothing
+     */
+    public record Handed(List<Path> files, String warning) {
+        /** Keeps its own list. */
+        public Handed {
+            files = List.copyOf(files);
+        }
+    }
+
     /** Writes everything; answers the files. */
-    public static List<Path> write(Design design, SongMaterial material, Order order, Job job)
+    public static Handed write(Design design, SongMaterial material, Order order, Job job)
             throws FileProblem {
         Prints.makeFolder(order.folder());
         List<Path> files = new ArrayList<>();
+        String warning = "";
         if (!order.sheet().endings().isEmpty()) {
             RecallSheet sheet =
                     Sheets.measured(
@@ -116,7 +130,9 @@ public final class HandOver {
                             Optional.empty(),
                             Optional.empty(),
                             order.prints().bySection());
-            files.addAll(Prints.print(design, material, prints, job).files());
+            Prints.Result printed = Prints.print(design, material, prints, job);
+            files.addAll(printed.files());
+            warning = printed.warning();
             files.addAll(responses(design, material, order.folder().resolve("responses"), job));
         }
         lanes(design, order, files);
@@ -124,7 +140,7 @@ public final class HandOver {
             files.addAll(words(design, material, order.folder().resolve("words"), job));
         }
         files.addAll(Manifest.write(order.folder(), design.song().title(), files, job));
-        return files;
+        return new Handed(files, warning);
     }
 
     private static List<Path> responses(Design design, SongMaterial material, Path folder, Job job)

@@ -69,7 +69,12 @@ public final class HandingOver {
                         HandOver.JOB,
                         "Handing over",
                         job -> HandOver.write(now, material.get(), order, job),
-                        done,
+                        handed -> {
+                            done.accept(handed.files());
+                            if (!handed.warning().isEmpty()) {
+                                session.problem().set(handed.warning());
+                            }
+                        },
                         e -> failed.accept(String.valueOf(e.getMessage())));
     }
 }

@@ -217,12 +217,14 @@ public final class Planning {
      * How the planned field stands.
      *
      * @param design the design that was measured
+     * @param sourceId whose phrases were judged; empty for nobody's
      * @param shares wet share of each return in each section
      * @param sones loudness of all that is dry in each section
      * @param clashes tails that cover what is sung in a drier section
      */
     public record Measured(
             Design design,
+            String sourceId,
             Map<String, List<Double>> shares,
             List<Double> sones,
             List<BoundaryClash> clashes) {}
@@ -241,14 +243,24 @@ public final class Planning {
         if (busy
                 || analysis.isEmpty()
                 || now.sources().isEmpty()
-                || (known != null && known.design().equals(now))) {
+                || (known != null && isCurrent(known))) {
             return;
         }
         session.jobs().after(JOB, PAUSE_MILLIS, () -> start(analysis.get(), design()));
     }
 
+    /** Whether what was measured is about the design as it stands and who is judged in it. */
+    public boolean isCurrent(Measured known) {
+        return known.design().equals(design()) && known.sourceId().equals(judged());
+    }
+
+    private String judged() {
+        return session.clearing().source().map(Source::id).orElse("");
+    }
+
     private void start(CoverAnalysis analysis, Design now) {
         Optional<Source> source = session.clearing().source();
+        String judged = judged();
         List<Span> phrases = session.clearing().phrases().spans();
         session.jobs()
                 .start(
@@ -257,6 +269,7 @@ public final class Planning {
                         job ->
                                 new Measured(
                                         now,
+                                        judged,
                                         Hold.shares(analysis, now, job),
                                         Hold.density(analysis, now),
                                         source.isEmpty() || phrases.isEmpty()

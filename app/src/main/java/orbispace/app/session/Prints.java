@@ -4,12 +4,14 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
@@ -22,6 +24,7 @@ import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.WavWriter;
+import orbispace.files.Wording;
 
 /**
  * Prints returns and the mix to files, aligned to the sources, with the tails that outlast them.
@@ -57,12 +60,34 @@ public final class Prints {
      * @param files the files in order
      * @param seconds time taken to render, without writing
      * @param timesRealtime length of the sound over that time
+     * @param clipped peaks in dBFS of the files that are cut off at full scale, by file
      */
-    public record Result(List<Path> files, double seconds, double timesRealtime) {
-        /** Keeps its own list. */
+    public record Result(
+            List<Path> files, double seconds, double timesRealtime, Map<Path, Double> clipped) {
+        /** Keeps its own collections. */
         public Result {
             files = List.copyOf(files);
+            clipped = Collections.unmodifiableMap(new LinkedHashMap<>(clipped));
         }
+
+        /** What is to be said of files that are cut off, and the way on; empty for nothing. */
+        public String warning() {
+            return Prints.warning(clipped);
+        }
+    }
+
+    /** What is to be said of files that are cut off at full scale; empty for none. */
+    static String warning(Map<Path, Double> clipped) {
+        if (clipped.isEmpty()) {
+            return "";
+        }
+        Map.Entry<Path, Double> first = clipped.entrySet().iterator().next();
+        return first.getKey().getFileName()
+                + " peaks at "
+                + Wording.signed(first.getValue())
+                + " dBFS"
+                + (clipped.size() == 1 ? "" : ", and " + (clipped.size() - 1) + " more go over")
+                + ": cut off at full scale; print 32-bit floats, which keep it, or lower the level";
     }
 
     /**
@@ -94,7 +119,8 @@ public final class Prints {
             mix = rendering.mix();
         }
         double seconds = (System.nanoTime() - started) / 1e9;
-        List<Path> files = new ArrayList<>(write(design, wets, mix, order, job));
+        Map<Path, Double> clipped = new LinkedHashMap<>();
+        List<Path> files = new ArrayList<>(write(design, wets, mix, order, clipped, job));
         if (order.bySection()) {
             int number = 0;
             for (Section s : design.song().sections()) {
@@ -103,29 +129,37 @@ public final class Prints {
                 Path folder = order.folder().resolve("sections").resolve(name);
                 makeFolder(folder);
                 Order part = order.cut(folder, design.song().span(s));
-                files.addAll(write(design, wets, mix, part, job));
+                files.addAll(write(design, wets, mix, part, clipped, job));
             }
         }
-        return new Result(files, seconds, frames / rate / seconds);
+        return new Result(files, seconds, frames / rate / seconds, clipped);
     }
 
     private static List<Path> write(
-            Design design, Map<String, Audio> wets, Audio mix, Order order, Job job)
+            Design design,
+            Map<String, Audio> wets,
+            Audio mix,
+            Order order,
+            Map<Path, Double> clipped,
+            Job job)
             throws FileProblem {
         List<Path> files = new ArrayList<>();
         for (Map.Entry<String, Audio> print : wets.entrySet()) {
             job.check();
             Return r = design.requireReturn(print.getKey());
             Path file = order.folder().resolve(fileName(r));
-            files.add(write(file, print.getValue(), order, "return " + r.id() + ", " + r.name()));
+            String what = "return " + r.id() + ", " + r.name();
+            files.add(write(file, print.getValue(), order, what, clipped));
         }
         if (order.returnId().isEmpty()) {
-            files.add(write(order.folder().resolve("mix.wav"), mix, order, "mix"));
+            files.add(write(order.folder().resolve("mix.wav"), mix, order, "mix", clipped));
         }
         return files;
     }
 
-    private static Path write(Path file, Audio audio, Order order, String what) throws FileProblem {
+    private static Path write(
+            Path file, Audio audio, Order order, String what, Map<Path, Double> clipped)
+            throws FileProblem {
         double rate = audio.sampleRateHz();
         Audio part =
                 order.span()
@@ -136,6 +170,10 @@ public final class Prints {
                         .orElse(audio);
         long at = order.span().map(s -> Math.round(s.startSeconds() * rate)).orElse(0L);
         WavWriter.print(file, part, order.depth(), what, at);
+        double peak = part.peak();
+        if (peak > 1 && order.depth() != WavWriter.Depth.FLOAT_32) {
+            clipped.put(file, Decibels.ofAmplitude(peak));
+        }
         return file;
     }
 

@@ -24,6 +24,7 @@ import orbispace.core.time.Span;
 import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
+import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -58,7 +59,13 @@ public final class Session {
     private final Editing editing = new Editing(blank());
     private final ComparedPair pair = new ComparedPair(this, blank());
     private final Selection selection = new Selection();
-    private final StringProperty problem = new SimpleStringProperty("");
+    private final StringProperty problem =
+            new SimpleStringProperty("") {
+                @Override
+                public void set(String words) {
+                    super.set(Wording.oneLine(words));
+                }
+            };
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
     private SongMaterial material = new SongMaterial(Map.of(), 48000);
     private @Nullable Design givenUp;

@@ -222,7 +222,7 @@ final class PlanChart extends ScalingCanvas {
         BarRuler.paint(pen, session.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
         PlanLanes lanes = new PlanLanes(pen, axis, session);
         Planning.Measured known = planning.measured().get();
-        boolean current = known != null && known.design().equals(session.design().get());
+        boolean current = known != null && planning.isCurrent(known);
         List<BoundaryClash> clashes = known == null || !current ? List.of() : known.clashes();
         double y = TOP;
         for (Return r : returns()) {

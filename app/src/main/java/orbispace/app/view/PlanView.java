@@ -26,6 +26,7 @@ final class PlanView extends Screen {
         session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
         session.planning().along().addListener((o, was, is) -> refreshWhenSeen());
         session.planning().measured().addListener((o, was, is) -> refreshWhenSeen());
+        session.clearing().sourceId().addListener((o, was, is) -> refreshWhenSeen());
         session.throwing().picking().picked().addListener((o, was, is) -> refreshWhenSeen());
         session.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
         session.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());

@@ -37,9 +37,14 @@ final class SongStrips {
         if (c == null || c.presencePerBar().isEmpty()) {
             return;
         }
-        Targets asked = Targets.of(c.source().role());
+        // A bar is a short stretch, so what is asked of the worst phrase is asked of it.
+        double asked =
+                design.returns().stream()
+                        .mapToDouble(r -> Targets.asked(design, c.source(), r).worstPhrase())
+                        .max()
+                        .orElse(0);
         PresenceStrip strip = new PresenceStrip(pen, axis, design.song().clock());
-        strip.paint(c.presencePerBar(), asked.presence(), top, PRESENCE);
+        strip.paint(c.presencePerBar(), asked, top, PRESENCE);
         scale("100 %", top + 5);
         scale(Math.round(100 * PresenceStrip.LEAST) + " %", top + PRESENCE + 2);
         double most = strip.paintDensity(c.song().densityPerBar(), second, DENSITY);

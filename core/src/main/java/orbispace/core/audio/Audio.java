@@ -100,6 +100,29 @@ public final class Audio {
         return new Audio(sampleRateHz, out);
     }
 
+    /**
+     * The louder of middle and side, half the sum and half the difference of the channels, as one
+     * channel, so that what is wide or inverted is not lost; a mono sound answers with itself.
+     */
+    @SuppressWarnings("ReferenceEquality") // One and the same array is a mono sound.
+    public Audio folded() {
+        float[] l = channels[0];
+        float[] r = channels[channels.length - 1];
+        if (l == r) {
+            return channels.length == 1 ? this : of(sampleRateHz, l);
+        }
+        double both = 0;
+        for (int i = 0; i < l.length; i++) {
+            both += (double) l[i] * r[i];
+        }
+        float sign = both < 0 ? -1 : 1;
+        float[] fold = new float[l.length];
+        for (int i = 0; i < fold.length; i++) {
+            fold[i] = (l[i] + sign * r[i]) / 2;
+        }
+        return of(sampleRateHz, fold);
+    }
+
     /** The largest absolute sample. */
     public double peak() {
         float peak = 0;

@@ -14,7 +14,7 @@ import orbispace.core.render.Renderer;
 final class DuckGains {
     private DuckGains() {}
 
-    /** Mean power gain of a return's ducker under each excitation frame, centred at its place. */
+    /** Mean power gain of a return's ducker under the window of each excitation frame. */
     static float[] of(
             CoverAnalysis analysis, Design design, String returnId, Duck duck, int frames) {
         Renderer renderer = analysis.renderer();
@@ -23,17 +23,7 @@ final class DuckGains {
         double rate = renderer.material().sampleRateHz();
         float[] curve = new Ducker(ChainWorks.ducker(duck), rate).curve(peaks, peaks.length);
         double steps = rate / analysis.framesPerSecond() / KeyPeaks.STEP;
-        float[] power = new float[frames];
-        for (int f = 0; f < frames; f++) {
-            int from = (int) Math.max(0, (f - 0.5) * steps);
-            int to = (int) Math.min(curve.length, (f + 0.5) * steps + 1);
-            double sum = 0;
-            for (int s = from; s < to; s++) {
-                sum += curve[s] * curve[s];
-            }
-            power[f] = to > from ? (float) (sum / (to - from)) : 1;
-        }
-        return power;
+        return FrameGains.power(frames, steps, s -> curve[Math.clamp(s, 0, curve.length - 1)]);
     }
 
     /** A return's excitation under a ducker. */

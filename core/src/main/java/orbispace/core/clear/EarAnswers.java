@@ -97,10 +97,14 @@ final class EarAnswers {
         return Optional.of(
                 Candidate.of(
                                 Setting.DECAY,
-                                ReturnEdit.Shorten.of(e.ret(), decay),
+                                e.locked(Setting.LEVEL)
+                                        ? new ReturnEdit.Decay(e.ret().id(), decay)
+                                        : ReturnEdit.Shorten.of(e.ret(), decay),
                                 Candidate.text(
-                                        "Decay %.2f to %.2f s, its beginning as loud",
-                                        v.decaySeconds(), decay),
+                                        "Decay %.2f to %.2f s%s",
+                                        v.decaySeconds(),
+                                        decay,
+                                        e.locked(Setting.LEVEL) ? "" : ", its beginning as loud"),
                                 "a shorter tail of the same beginning")
                         .costingDecay(1 - decay / v.decaySeconds()));
     }
@@ -116,7 +120,7 @@ final class EarAnswers {
                 ? Optional.empty()
                 : Optional.of(
                         Candidate.of(
-                                        Setting.DECAY,
+                                        Setting.FEEDBACK,
                                         new ReturnEdit.Feedback(e.ret().id(), fits),
                                         Candidate.text(
                                                 "Feedback %.0f to %.0f %%",
@@ -129,7 +133,7 @@ final class EarAnswers {
         Return r = e.ret();
         if (r.space() instanceof Space.Doubler d && d.centre()) {
             return Candidate.of(
-                    Setting.PREDELAY,
+                    Setting.SPACE,
                     new ReturnEdit.Spatial(
                             r.id(), new Space.Doubler(d.copies(), d.highPassHz(), false), "centre"),
                     "Copies without their centre",
@@ -137,7 +141,7 @@ final class EarAnswers {
         }
         double factor = Math.min(0.6, r.chain().width().factor() * 0.6);
         return Candidate.of(
-                Setting.LEVEL,
+                Setting.WIDTH,
                 new ReturnEdit.Widening(r.id(), new Width(factor, r.chain().width().monoBelowHz())),
                 Candidate.text("Width to %.0f %%", 100 * factor),
                 "less that cancels when both sides are one");
@@ -150,7 +154,7 @@ final class EarAnswers {
             var gate = r.gate().withTimes(r.gate().attackMillis(), r.gate().holdMillis(), release);
             return Optional.of(
                     Candidate.of(
-                            Setting.DECAY,
+                            Setting.GATE,
                             new ReturnEdit.Gating(r.id(), gate),
                             Candidate.text(
                                     "Gate release %.0f to %.0f ms",
@@ -160,7 +164,7 @@ final class EarAnswers {
         return r.space() instanceof Space.Gated g
                 ? Optional.of(
                         Candidate.of(
-                                Setting.DECAY,
+                                Setting.SPACE,
                                 new ReturnEdit.Spatial(r.id(), g.withFall(120), "fall"),
                                 Candidate.text("Fall %.0f to 120 ms", g.fallMillis()),
                                 "it closes like a door and not like a wall"))

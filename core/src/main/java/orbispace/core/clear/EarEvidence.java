@@ -6,6 +6,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
@@ -113,6 +114,11 @@ final class EarEvidence {
             }
         }
         return count == 0 || sum == 0 ? -120 : Decibels.ofPower(sum / count);
+    }
+
+    /** Whether a setting of the return is locked. */
+    boolean locked(Setting setting) {
+        return question.design().aims().lockedOf(ret().id()).contains(setting);
     }
 
     /** The wet's mono loss and correlation. */

@@ -3,7 +3,6 @@ package orbispace.core.clear;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import orbispace.core.design.Return;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
@@ -64,29 +63,18 @@ public record EarLine(Answer loudest, Answer sparsest) {
 
     private static double level(
             CoverAnalysis analysis, Question q, Span span, double share, Job job) {
-        Return r = q.ret();
-        double low = LEAST_DB;
-        double high = MOST_DB;
-        while (high - low > STEP_DB / 4) {
-            job.check();
-            double middle = (low + high) / 2;
-            double reached =
-                    analysis.atLevel(
-                                    q.design(),
-                                    q.source(),
-                                    r,
-                                    middle,
-                                    q.phrases().spans(),
-                                    span,
-                                    job)
-                            .cover()
-                            .wetShare();
-            if (reached < share) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return Math.rint(low / STEP_DB) * STEP_DB;
+        double level =
+                ShareLevel.of(
+                        analysis,
+                        q.design(),
+                        q.source(),
+                        q.ret(),
+                        q.phrases().spans(),
+                        span,
+                        share,
+                        LEAST_DB,
+                        MOST_DB,
+                        job);
+        return Math.rint(level / STEP_DB) * STEP_DB;
     }
 }

@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -55,7 +56,7 @@ public final class EarTable {
         Set<Setting> locked = q.design().aims().lockedOf(q.returnId());
         for (Candidate c : row.answers()) {
             job.check();
-            if (locked.contains(c.kind())) {
+            if (!Collections.disjoint(locked, Setting.changedBy(c.edit(), q.design()))) {
                 continue;
             }
             rendered.add(RemedyFinder.rendered(analysis, q, e.standing, c, job));
@@ -273,13 +274,13 @@ public final class EarTable {
         if (spacing > 0 && e.ret().space() instanceof Space.Echo echo) {
             answers.add(
                     Candidate.of(
-                            Setting.LEVEL,
+                            Setting.FEEDBACK,
                             new ReturnEdit.Feedback(e.ret().id(), 0.2),
                             text("Feedback %.0f to 20 %%", 100 * echo.feedback()),
                             "fewer repeats that close"));
             answers.add(
                     Candidate.of(
-                            Setting.PREDELAY,
+                            Setting.ECHO_TIME,
                             new ReturnEdit.EchoTime(
                                     e.ret().id(),
                                     new MusicalTime.Millis(120),

@@ -27,6 +27,7 @@ import orbispace.core.render.Renderer;
  */
 final class HeardSong {
     private static final int MOST_KEPT = 64;
+    private static final int PLAN_STEP = 64;
 
     private final Renderer renderer;
     private final Ear ear;
@@ -110,13 +111,12 @@ final class HeardSong {
         if (plan.isEven()) {
             return open;
         }
-        float[] power = new float[open.frames()];
         double hop = renderer.material().sampleRateHz() / ear.framesPerSecond();
-        for (int f = 0; f < power.length; f++) {
-            double gain = plan.at(renderer.firstFrame() + (int) (f * hop));
-            power[f] = (float) (gain * gain);
-        }
-        return open.times(power);
+        return open.times(
+                FrameGains.power(
+                        open.frames(),
+                        hop / PLAN_STEP,
+                        s -> plan.at(renderer.firstFrame() + PLAN_STEP * s)));
     }
 
     /** A source as two ears have it. */

@@ -74,6 +74,11 @@ public record Proposal(
         return standingBefore.shortfall(targets) - standingAfter.shortfall(targets);
     }
 
+    /** Whether it is what was still missing. */
+    public boolean settles(Targets targets) {
+        return standingAfter.meets(targets) && !standingBefore.meets(targets);
+    }
+
     /** Gain per cost; any change costs at least its own trouble. */
     public double bargain(Targets targets) {
         return gain(targets) / (TROUBLE + Math.max(0, cost.total()));

@@ -1,5 +1,6 @@
 package orbispace.core.clear;
 
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
@@ -29,11 +30,26 @@ public final class RemedyFinder {
 
     /** Remedies for these targets but for some kinds. */
     public RemedyFinder(CoverAnalysis analysis, Targets targets, Set<Setting> barred) {
+        this(
+                analysis,
+                targets,
+                barred,
+                all().stream().filter(r -> !barred.contains(r.kind())).toList());
+    }
+
+    private RemedyFinder(
+            CoverAnalysis analysis,
+            Targets targets,
+            Set<Setting> barred,
+            List<RemedyRule> rules) {
         this.analysis = analysis;
         this.targets = targets;
         this.barred = Set.copyOf(barred);
-        List<RemedyRule> all =
-                List.of(
+        this.rules = rules;
+    }
+
+    private static List<RemedyRule> all() {
+        return List.of(
                         new FilterRules.HighPass(),
                         new FilterRules.LowPass(),
                         new FilterRules.Dip(),
@@ -42,13 +58,22 @@ public final class RemedyFinder {
                         new DuckRule(true),
                         new TimeRules.Decay(),
                         new TimeRules.Predelay(),
-                        new LevelRule());
-        rules = all.stream().filter(r -> !barred.contains(r.kind())).toList();
+                        new LevelRule(),
+                        new RaiseRule());
     }
 
     /** The same for other targets. */
     RemedyFinder with(Targets other) {
-        return new RemedyFinder(analysis, other, barred);
+        return new RemedyFinder(analysis, other, barred, rules);
+    }
+
+    /** The same without any that makes a return louder. */
+    RemedyFinder lowering() {
+        return new RemedyFinder(
+                analysis,
+                targets,
+                barred,
+                rules.stream().filter(r -> !(r instanceof RaiseRule)).toList());
     }
 
     /** The same without the remedies for which the space itself has to be rendered again. */
@@ -60,7 +85,16 @@ public final class RemedyFinder {
                 more.add(kind);
             }
         }
-        return new RemedyFinder(analysis, targets, more);
+        return new RemedyFinder(
+                analysis,
+                targets,
+                more,
+                rules.stream().filter(r -> !more.contains(r.kind())).toList());
+    }
+
+    /** Kinds that are not proposed. */
+    Set<Setting> barred() {
+        return barred;
     }
 
     /** What is asked for. */
@@ -84,7 +118,9 @@ public final class RemedyFinder {
                 .filter(rule -> !locked.contains(rule.kind()))
                 .map(rule -> proposal(rule, q, now, job))
                 .flatMap(Optional::stream)
-                .filter(p -> p.gain(targets) > LEAST_GAIN)
+                .filter(p -> p.gain(targets) > LEAST_GAIN || p.settles(targets))
+                .filter(p ->
+                        Collections.disjoint(locked, Setting.changedBy(p.edit(), q.design())))
                 .sorted(
                         Comparator.comparingDouble((Proposal p) -> p.bargain(targets))
                                 .reversed()

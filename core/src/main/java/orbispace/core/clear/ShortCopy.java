@@ -1,11 +1,14 @@
 package orbispace.core.clear;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 
@@ -20,6 +23,10 @@ import orbispace.core.render.Responses;
 public record ShortCopy(double millis, double rippleDb) {
     private static final double LONGEST_SECONDS = 0.035;
     private static final double NEARLY_ALL = 0.9;
+
+    /** 90 % of an exponential decay of 0.21 s lie in its first 35 ms. */
+    private static final double SHORT_DECAY_SECONDS = 0.4;
+
     private static final double MOST_GAIN = 0.999;
 
     /** The first frequency at which copy and dry cancel: 1 / (2 D). */
@@ -27,10 +34,48 @@ public record ShortCopy(double millis, double rippleDb) {
         return 500 / millis;
     }
 
+    /** Whether a space surely has more than a tenth of its energy later than that. */
+    private static boolean rings(Space space) {
+        return switch (space) {
+            case Space.Reverb v -> v.decaySeconds() > SHORT_DECAY_SECONDS;
+            case Space.Split s ->
+                    Math.max(s.left().decaySeconds(), s.right().decaySeconds())
+                            > SHORT_DECAY_SECONDS;
+            case Space.Convolution c -> false;
+            case Space.Echo e -> false;
+            case Space.Gated g -> false;
+            case Space.Doubler d -> false;
+            case Space.Parallel p -> true;
+        };
+    }
+
     /** The copy that a return makes of a source; empty if it is no short copy, or not sent. */
     public static Optional<ShortCopy> of(
             Design design, Source source, Return r, Responses responses) {
-        if (r.sendDb(source.id()).isEmpty()) {
+        return r.sendDb(source.id()).isEmpty()
+                ? Optional.empty()
+                : shape(design, r, responses).map(s -> s.sent(r.sendDb(source.id()).getAsDouble()));
+    }
+
+    /** The copies that a return makes of all that is sent into it, by source. */
+    public static Map<String, ShortCopy> ofAll(Design design, Return r, Responses responses) {
+        Map<String, ShortCopy> copies = new TreeMap<>();
+        shape(design, r, responses)
+                .ifPresent(s ->
+                        r.sends().forEach((id, send) -> copies.put(id, s.sent(send.levelDb()))));
+        return copies;
+    }
+
+    /** When a copy comes, and how loud it is in its louder channel beside the dry sound. */
+    private record Shape(double millis, double levelDb) {
+        ShortCopy sent(double sendDb) {
+            double gain = Math.min(MOST_GAIN, Decibels.toAmplitude(levelDb + sendDb));
+            return new ShortCopy(millis, 20 * Math.log10((1 + gain) / (1 - gain)));
+        }
+    }
+
+    private static Optional<Shape> shape(Design design, Return r, Responses responses) {
+        if (r.sends().isEmpty() || rings(r.space())) {
             return Optional.empty();
         }
         Audio response = ImpulseResponse.of(design, r, responses);
@@ -45,19 +90,18 @@ public record ShortCopy(double millis, double rippleDb) {
             double power = left * left + right * right;
             all += power;
             early += i < LONGEST_SECONDS * rate ? power : 0;
-            // What combs is the middle, where the dry sound is.
-            double middle = Math.abs(left + right) / 2;
-            if (middle > peak) {
-                peak = middle;
+            // It combs in each channel, with what the dry sound has there.
+            double louder = Math.max(Math.abs(left), Math.abs(right));
+            if (louder > peak) {
+                peak = louder;
                 at = i;
             }
         }
-        if (all <= 0 || early < NEARLY_ALL * all || at == 0) {
-            return Optional.empty();
-        }
-        double send = r.sendDb(source.id()).getAsDouble() + r.levelDb();
-        double gain = Math.min(MOST_GAIN, peak * Math.sqrt(2) * Decibels.toAmplitude(send));
-        double ripple = 20 * Math.log10((1 + gain) / (1 - gain));
-        return Optional.of(new ShortCopy(1000 * at / rate, ripple));
+        return all <= 0 || early < NEARLY_ALL * all || at == 0
+                ? Optional.empty()
+                : Optional.of(
+                        new Shape(
+                                1000 * at / rate,
+                                Decibels.ofAmplitude(peak * Math.sqrt(2)) + r.levelDb()));
     }
 }

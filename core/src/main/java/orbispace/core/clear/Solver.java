@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
@@ -18,7 +20,9 @@ import orbispace.core.render.Job;
  * dense mix without covering it: then it stops at the best it found and says so.
  */
 public final class Solver {
-    private static final int MOST_STEPS = 8;
+    private static final int MOST_STEPS = 10;
+    private static final int HURRIED_STEPS = 4;
+    private static final int MOST_ROUNDS = 3;
     private static final double LEAST_STEP = 0.5;
 
     private final RemedyFinder finder;
@@ -66,9 +70,22 @@ public final class Solver {
                 if (open.isEmpty()) {
                     return;
                 }
-                take(open.getFirst());
+                take(best(open));
                 job.report(steps.size() / (double) MOST_STEPS);
             }
+        }
+
+        /** What settles all; else the best bargain, and near the end what brings most. */
+        private Proposal best(List<Proposal> open) {
+            Comparator<Proposal> byGain = Comparator.comparingDouble(p -> p.gain(targets));
+            boolean hurried = steps.size() >= MOST_STEPS - HURRIED_STEPS;
+            return open.stream()
+                    .filter(p -> p.settles(targets))
+                    .findFirst()
+                    .orElseGet(() ->
+                            hurried
+                                    ? open.stream().max(byGain).orElseThrow()
+                                    : open.getFirst());
         }
 
         void take(Proposal step) {
@@ -78,7 +95,10 @@ public final class Solver {
         }
 
         Solution solution(Standing before) {
-            return Solver.solution(steps, design, before, now, targets);
+            List<String> misses = now.misses(targets);
+            boolean tired = steps.size() >= MOST_STEPS;
+            return Solver.this.solution(
+                    steps, design, before, now, word(now.cover().state()), misses, tired);
         }
     }
 
@@ -90,15 +110,22 @@ public final class Solver {
                 new Question(q.design(), q.source(), q.returnId(), q.phrases(), q.span(), true);
         Standing before = finder.standing(all, job);
         List<Proposal> steps = new ArrayList<>();
-        Design design = q.design();
         List<Return> returns = q.design().returns();
-        for (Return r : returns) {
-            Targets targets = asked(design, q.source(), r);
-            Question one = new Question(design, q.source(), r.id(), q.phrases(), q.span(), false);
-            Solution part = new Solver(finder.with(targets)).solve(one, job);
-            steps.addAll(part.steps());
-            design = part.design();
-            job.report(steps.size() / (steps.size() + 4.0));
+        Set<String> unheard = unheard(all, job);
+        Design design = q.design();
+        // What one return is set to changes how the others stand beside it.
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            int taken = steps.size();
+            for (Return r : returns) {
+                Question one = alone(all.of(design), r.id());
+                Solution part = part(one, unheard.contains(r.id())).solve(one, job);
+                steps.addAll(part.steps());
+                design = part.design();
+                job.report(steps.size() / (steps.size() + 4.0));
+            }
+            if (steps.size() == taken) {
+                break;
+            }
         }
         for (int round = 0; round < 4 * returns.size(); round++) {
             Question together = all.of(design);
@@ -112,8 +139,33 @@ public final class Solver {
             steps.add(next.get());
             design = next.get().edit().applyTo(design);
         }
-        return solution(
-                steps, design, before, finder.standing(all.of(design), job), finder.targets());
+        Standing after = finder.standing(all.of(design), job);
+        List<String> misses = new ArrayList<>();
+        List<String> states = new ArrayList<>();
+        for (Return r : design.returns()) {
+            WetState wanted = asked(design, q.source(), r).state();
+            WetState state = finder.standing(alone(all.of(design), r.id()), job).cover().state();
+            states.add(r.id() + " " + word(state));
+            if (state != wanted) {
+                misses.add(r.id() + " " + word(state) + " where " + word(wanted) + " was asked");
+            }
+        }
+        misses.addAll(0, after.covered(finder.targets()));
+        return solution(steps, design, before, after, String.join(", ", states), misses, false);
+    }
+
+    /** Returns that nobody hears before anything is done; they are left as they are. */
+    private Set<String> unheard(Question all, Job job) {
+        return all.design().returns().stream()
+                .map(Return::id)
+                .filter(id ->
+                        finder.standing(alone(all, id), job).cover().state() == WetState.HIDDEN)
+                .collect(Collectors.toSet());
+    }
+
+    private Solver part(Question one, boolean unheard) {
+        RemedyFinder own = finder.with(asked(one.design(), one.source(), one.ret()));
+        return new Solver(unheard ? own.lowering() : own);
     }
 
     private Targets asked(Design design, Source source, Return r) {
@@ -179,22 +231,47 @@ public final class Solver {
                 .toList();
     }
 
-    private static Solution solution(
-            List<Proposal> steps, Design design, Standing before, Standing after, Targets t) {
-        boolean met = after.meets(t) || after.uncovers(t);
+    /** Tells what was reached: all, or what is missed, and why it stopped there. */
+    private Solution solution(
+            List<Proposal> steps,
+            Design design,
+            Standing before,
+            Standing after,
+            String states,
+            List<String> misses,
+            boolean tired) {
         String reached =
                 Candidate.text(
                         "presence %.0f %%, worst phrase %.0f %%, %s",
                         100 * after.cover().presenceKept().orElse(1),
                         100 * after.cover().worstPhrase().orElse(1),
-                        after.cover().state().name().toLowerCase(java.util.Locale.ROOT));
+                        states);
+        boolean met = misses.isEmpty();
         String words =
                 met
                         ? (steps.isEmpty() ? "Clear as it is: " : "Reached: ") + reached + "."
-                        : Candidate.text(
-                                "Not all can be met; the best reachable is %s, where %.0f and %.0f"
-                                        + " %% were asked.",
-                                reached, 100 * t.presence(), 100 * t.worstPhrase());
+                        : "Not all can be met; the best reachable is "
+                                + reached
+                                + ": "
+                                + String.join(", ", misses)
+                                + ". "
+                                + why(design, tired);
         return new Solution(steps, design, before, after, met, words);
+    }
+
+    private String why(Design design, boolean tired) {
+        if (tired) {
+            return "It stopped after " + MOST_STEPS + " steps; ask again to go on.";
+        }
+        boolean locked =
+                design.returns().stream()
+                        .anyMatch(r -> !design.aims().lockedOf(r.id()).isEmpty());
+        return finder.barred().isEmpty() && !locked
+                ? "Nothing brings it nearer."
+                : "Nothing that is neither barred nor locked brings it nearer.";
+    }
+
+    private static String word(WetState state) {
+        return Standing.word(state);
     }
 }

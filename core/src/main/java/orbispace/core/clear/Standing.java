@@ -1,6 +1,9 @@
 package orbispace.core.clear;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
@@ -16,8 +19,10 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
     private static final double CLASH_POINTS = 40;
     private static final double LOW_POINTS = 40;
     private static final double SIBILANCE_POINTS = 0.5;
-    private static final double MET = 0.25;
+    private static final double TRIFLE = 0.0025;
+    private static final double LEAST_DB = 0.1;
     private static final double HISS_DB = 0.5;
+    private static final double OTHER_STATE_POINTS = 1;
     private static final double MOST_UNDER_DB = 3;
 
     /**
@@ -55,13 +60,75 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
                         .orElse(1);
         double over = Math.max(0, 10 * Math.log10(share / most));
         double under = 10 * Math.log10(t.state().fromShare() / share);
+        // Another state than was asked is a miss in itself, however near its border.
+        double other = cover.state() == t.state() ? 0 : OTHER_STATE_POINTS;
         // One that is hidden already cannot be hidden more.
-        return over + (t.state() == WetState.HIDDEN ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
+        return over
+                + other
+                + (t.state() == WetState.HIDDEN ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
     }
 
-    /** Whether all targets are met, but for a trifle. */
+    /** Whether all targets are met, to the accuracy with which measures are told. */
     public boolean meets(Targets t) {
-        return shortfall(t) < MET;
+        return misses(t).isEmpty();
+    }
+
+    /** Each target that is missed, in words: what is, and what was asked. */
+    public List<String> misses(Targets t) {
+        List<String> misses = new ArrayList<>();
+        double presence = cover.presenceKept().orElse(1);
+        double worst = cover.worstPhrase().orElse(1);
+        if (presence < t.presence() - TRIFLE) {
+            misses.add(percent("presence", presence, t.presence()));
+        }
+        if (worst < t.worstPhrase() - TRIFLE) {
+            misses.add(percent("worst phrase", worst, t.worstPhrase()));
+        }
+        if (cover.clashArea() > t.clashArea() + TRIFLE) {
+            misses.add(percent("clash", cover.clashArea(), t.clashArea()));
+        }
+        if (cover.state() != t.state()) {
+            misses.add(word(cover.state()) + " where " + word(t.state()) + " was asked");
+        }
+        if (lowShare > t.lowShare() + TRIFLE) {
+            misses.add(percent("lows", lowShare, t.lowShare()));
+        }
+        if (hisses(t)) {
+            misses.add(decibels("sibilance", sibilanceDb, t.sibilanceDb()));
+        }
+        double bloom = cover.bloomDb().orElse(Targets.ANY_BLOOM);
+        if (bloom < t.bloomDb() - LEAST_DB) {
+            misses.add(decibels("bloom", bloom, t.bloomDb()));
+        }
+        return misses;
+    }
+
+    /** Those of the misses that are about the source being covered. */
+    List<String> covered(Targets t) {
+        Targets alone =
+                new Targets(
+                        t.presence(),
+                        t.worstPhrase(),
+                        t.clashArea(),
+                        cover.state(),
+                        1,
+                        20,
+                        Targets.ANY_BLOOM);
+        return misses(alone);
+    }
+
+    private static String percent(String what, double is, double asked) {
+        return Candidate.text("%s %.1f %% where %.0f was asked", what, 100 * is, 100 * asked);
+    }
+
+    private static String decibels(String what, double is, double asked) {
+        return Candidate.text("%s %.1f dB where %.0f was asked", what, is, asked)
+                .replace('-', '\u2212');
+    }
+
+    /** A state in a word. */
+    static String word(WetState state) {
+        return state.name().toLowerCase(Locale.ROOT);
     }
 
     /** Whether the source is uncovered as much as asked. */

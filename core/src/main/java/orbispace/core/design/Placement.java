@@ -15,7 +15,8 @@ public record Placement(int shiftFrames, boolean inverted, double constantOffset
     /** A stem as it lies in its file. */
     public static final Placement AS_IS = new Placement(0, false, 0, 0);
 
-    private static final double MOST_FRAMES = 2e9;
+    /** The farthest shift and the longest stem, in frames: 34 minutes at 48 kHz. */
+    public static final int MOST_FRAMES = 100_000_000;
 
     /** Checks the ranges. */
     public Placement {
@@ -50,7 +51,7 @@ public record Placement(int shiftFrames, boolean inverted, double constantOffset
             return stem;
         }
         int kept = keepFrames == 0 ? stem.frames() : Math.min(keepFrames, stem.frames());
-        int frames = Math.max(0, kept + shiftFrames);
+        int frames = Math.max(0, Math.addExact(kept, shiftFrames));
         float[][] out = new float[stem.channelCount()][frames];
         float sign = inverted ? -1 : 1;
         for (int c = 0; c < out.length; c++) {

@@ -10,10 +10,13 @@ package orbispace.core.design;
  * @param plan how the field differs in it
  */
 public record Section(String name, int firstBar, int bars, SectionKind kind, SectionPlan plan) {
+    /** The last bar that a song may have, which at 120 bpm comes after more than five hours. */
+    public static final int MOST_BARS = 10_000;
+
     /** Checks the ranges. */
     public Section {
-        Ranges.require("first bar", firstBar, 1, 1e6);
-        Ranges.require("bars", bars, 1, 1e6);
+        Ranges.require("first bar", firstBar, 1, MOST_BARS);
+        Ranges.require("bars", bars, 1, MOST_BARS);
     }
 
     /** A section in which the field is as it is otherwise. */

@@ -3,6 +3,7 @@ package orbispace.core.draft;
 import java.util.Comparator;
 import java.util.List;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.ShareLevel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -58,22 +59,19 @@ public final class StateLevels {
             WetState state,
             Job job) {
         Source source = judged(design, r);
-        double low = LEAST_DB;
-        double high = MOST_DB;
-        while (high - low > STEP_DB / 2) {
-            job.check();
-            double middle = (low + high) / 2;
-            double share =
-                    analysis.atLevel(design, source, r, middle, phrases, span, job)
-                            .cover()
-                            .wetShare();
-            if (share < state.aimShare()) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return r.withLevel(Math.rint(low / STEP_DB) * STEP_DB);
+        double level =
+                ShareLevel.of(
+                        analysis,
+                        design,
+                        source,
+                        r,
+                        phrases,
+                        span,
+                        state.aimShare(),
+                        LEAST_DB,
+                        MOST_DB,
+                        job);
+        return r.withLevel(Math.rint(level / STEP_DB) * STEP_DB);
     }
 
     /** The first lead, or where there is none what is sent most into the return. */

@@ -239,11 +239,14 @@ public final class CoverMeter {
     }
 
     private static double[] windowMeans(double[] values, int window, int step) {
-        int count = (values.length - window) / step + 1;
+        // The last window ends with the stretch, so that all of it is measured.
+        int last = values.length - window;
+        int count = (last + step - 1) / step + 1;
         double[] means = new double[count];
         for (int i = 0; i < count; i++) {
+            int from = Math.min(last, i * step);
             double sum = 0;
-            for (int k = i * step; k < i * step + window; k++) {
+            for (int k = from; k < from + window; k++) {
                 sum += values[k];
             }
             means[i] = sum / window;

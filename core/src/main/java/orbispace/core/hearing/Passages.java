@@ -18,6 +18,7 @@ public record Passages(List<BitSet> phrases, BitSet speaking, BitSet resting) {
     private static final double BEFORE_PHRASE_SECONDS = 0.030;
     private static final double SHORTEST_GAP_SECONDS = 0.250;
     private static final double ACTIVE_SHARE = 0.05;
+    private static final double ROUNDING = 1e-6;
 
     /** Passages of phrases given in seconds, on frames 0 to before {@code frames}. */
     public static Passages ofPhrases(List<Span> spans, int frames, double framesPerSecond) {
@@ -43,30 +44,31 @@ public record Passages(List<BitSet> phrases, BitSet speaking, BitSet resting) {
         return new Passages(phrases, speaking, resting);
     }
 
-    /** Passages by loudness alone: a frame speaks above 5 % of the 95th percentile of loudness. */
+    /**
+     * Passages by loudness alone: a frame speaks above 5 % of the 95th percentile of loudness. Gaps
+     * are trimmed as those of phrases are.
+     */
     public static Passages ofLoudness(Excitation dry) {
         double[] sones = dry.sones();
         double limit = ACTIVE_SHARE * Quantile.of(sones, 0.95);
-        BitSet speaking = new BitSet(sones.length);
-        List<BitSet> phrases = new ArrayList<>();
-        for (int i = 0; i < sones.length; i++) {
-            if (sones[i] > limit && sones[i] > 0) {
-                if (i == 0 || !speaking.get(i - 1)) {
-                    phrases.add(new BitSet(sones.length));
-                }
-                speaking.set(i);
-                phrases.getLast().set(i);
+        List<Span> runs = new ArrayList<>();
+        int start = -1;
+        for (int i = 0; i <= sones.length; i++) {
+            boolean speaks = i < sones.length && sones[i] > limit && sones[i] > 0;
+            if (speaks && start < 0) {
+                start = i;
+            } else if (!speaks && start >= 0) {
+                runs.add(new Span(start / dry.framesPerSecond(), i / dry.framesPerSecond()));
+                start = -1;
             }
         }
-        BitSet resting = (BitSet) speaking.clone();
-        resting.flip(0, sones.length);
-        return new Passages(phrases, speaking, resting);
+        return ofPhrases(runs, sones.length, dry.framesPerSecond());
     }
 
     private static BitSet framesIn(double from, double to, int frames, double framesPerSecond) {
         BitSet set = new BitSet(frames);
-        int first = Math.max(0, (int) Math.ceil(from * framesPerSecond));
-        int end = Math.min(frames, (int) Math.ceil(to * framesPerSecond));
+        int first = Math.max(0, (int) Math.ceil(from * framesPerSecond - ROUNDING));
+        int end = Math.min(frames, (int) Math.ceil(to * framesPerSecond - ROUNDING));
         if (first < end) {
             set.set(first, end);
         }

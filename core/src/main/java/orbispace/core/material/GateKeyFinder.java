@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
@@ -50,12 +51,12 @@ public final class GateKeyFinder {
         if (seconds.size() < 2) {
             return Optional.empty();
         }
-        List<float[]> windows = seconds.stream().map(s -> window(audio, s)).toList();
+        List<float[]> windows = seconds.stream().flatMap(s -> windows(audio, s)).toList();
         double rate = audio.sampleRateHz();
         // The corners are sought among some of the events, and then tried on all.
         double share = SEARCHED_EVENTS / (double) seconds.size();
-        List<float[]> few = some(windows, share);
-        List<Double> fewSeconds = some(seconds, share);
+        List<float[]> few = some(windows, windows.size() / seconds.size(), share);
+        List<Double> fewSeconds = some(seconds, 1, share);
         GateKey best = null;
         for (double high : HIGH_PASS_HZ) {
             List<float[]> passed = high < rate / 4 ? highPassed(few, rate, high) : List.of();
@@ -85,9 +86,9 @@ public final class GateKeyFinder {
     }
 
     /** A share of all, spread evenly but in no rhythm, as hits and bleed may alternate. */
-    private static <T> List<T> some(List<T> all, double share) {
+    private static <T> List<T> some(List<T> all, int each, double share) {
         return IntStream.range(0, all.size())
-                .filter(i -> i * GOLDEN % 1 < share)
+                .filter(i -> Math.floorDiv(i, each) * GOLDEN % 1 < share)
                 .mapToObj(all::get)
                 .toList();
     }
@@ -113,8 +114,17 @@ public final class GateKeyFinder {
         return events.stream().mapToDouble(Hits.Hit::energyDb).average().orElse(0);
     }
 
-    /** Both channels' mean around an event, faded in so that the filters do not ring. */
-    private static float[] window(Audio audio, double seconds) {
+    /** Middle and side around an event, as keys have them; a mono sound has no side. */
+    @SuppressWarnings("ReferenceEquality") // One and the same array is a mono sound.
+    private static Stream<float[]> windows(Audio audio, double seconds) {
+        float[] middle = window(audio, seconds, 1);
+        return audio.channel(0) == audio.channel(1)
+                ? Stream.of(middle)
+                : Stream.of(middle, window(audio, seconds, -1));
+    }
+
+    /** Faded in so that the filters do not ring. */
+    private static float[] window(Audio audio, double seconds, int sign) {
         double rate = audio.sampleRateHz();
         int from = (int) Math.round((seconds - BEFORE_SECONDS) * rate);
         int fade = Math.max(1, (int) (FADE_SECONDS * rate));
@@ -122,7 +132,7 @@ public final class GateKeyFinder {
         for (int i = 0; i < mono.length; i++) {
             int at = from + i;
             if (at >= 0 && at < audio.frames()) {
-                float x = (audio.channel(0)[at] + audio.channel(1)[at]) / 2;
+                float x = (audio.channel(0)[at] + sign * audio.channel(1)[at]) / 2;
                 mono[i] = i < fade ? x * i / fade : x;
             }
         }
@@ -153,20 +163,22 @@ public final class GateKeyFinder {
     private static Hits events(List<float[]> windows, List<Double> seconds, double rate) {
         int at = (int) Math.round(BEFORE_SECONDS * rate);
         int before = at - (int) (0.01 * rate);
+        int each = windows.size() / Math.max(1, seconds.size());
         List<Hits.Hit> events = new ArrayList<>();
-        for (int n = 0; n < windows.size(); n++) {
-            float[] x = windows.get(n);
+        for (int n = 0; n < seconds.size(); n++) {
             double peak = 0;
-            double energy = 0;
-            for (int i = before; i < x.length; i++) {
-                peak = Math.max(peak, Math.abs(x[i]));
-                energy += i < at ? 0 : (double) x[i] * x[i];
+            double most = 0;
+            for (float[] x : windows.subList(each * n, each * (n + 1))) {
+                double energy = 0;
+                for (int i = before; i < x.length; i++) {
+                    peak = Math.max(peak, Math.abs(x[i]));
+                    energy += i < at ? 0 : (double) x[i] * x[i];
+                }
+                most = Math.max(most, energy / (x.length - at));
             }
             events.add(
                     new Hits.Hit(
-                            seconds.get(n),
-                            Decibels.ofAmplitude(peak),
-                            Decibels.ofPower(energy / (x.length - at))));
+                            seconds.get(n), Decibels.ofAmplitude(peak), Decibels.ofPower(most)));
         }
         return HitFinder.split(events);
     }

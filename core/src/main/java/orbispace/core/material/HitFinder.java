@@ -30,10 +30,11 @@ public final class HitFinder {
 
     /** Finds the hits of a stem of any rate and length. */
     public static Hits find(Audio audio) {
-        double[] flux = flux(audio);
+        Audio folded = audio.folded();
+        double[] flux = flux(folded);
         List<Hit> events = new ArrayList<>();
         for (int frame : peaks(flux)) {
-            events.add(event(audio, onset(audio, frame * HOP_SECONDS)));
+            events.add(event(audio, onset(folded, frame * HOP_SECONDS)));
         }
         return split(events);
     }

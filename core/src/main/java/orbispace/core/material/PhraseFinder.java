@@ -32,7 +32,8 @@ public final class PhraseFinder {
 
     /** Finds the phrases of a stem of any rate and length. */
     public static Phrases find(Audio audio) {
-        double[] levels = levels(audio);
+        int frame = Math.max(1, (int) Math.round(FRAME_SECONDS * audio.sampleRateHz()));
+        double[] levels = levels(audio, frame);
         double loud = levels.length == 0 ? Double.NEGATIVE_INFINITY : Quantile.of(levels, 0.95);
         for (int i = 0; i < levels.length; i++) {
             levels[i] = Math.max(levels[i], loud - DEEPEST_DB);
@@ -44,13 +45,12 @@ public final class PhraseFinder {
                     loud > SILENCE_DB ? List.of(new Span(0, audio.seconds())) : List.of();
             return new Phrases(whole, List.of(), means[0], split, means[1]);
         }
-        List<Span> runs = loud > SILENCE_DB ? runs(levels, split) : List.of();
+        List<Span> runs = loud > SILENCE_DB ? runs(levels, split, frame / audio.sampleRateHz()) : List.of();
         return join(runs, means[0], split, means[1]);
     }
 
-    private static double[] levels(Audio audio) {
+    private static double[] levels(Audio audio, int frame) {
         double rate = audio.sampleRateHz();
-        int frame = Math.max(1, (int) Math.round(FRAME_SECONDS * rate));
         List<Biquad> weighting = new ArrayList<>(FilterDesign.highPass(120, 2, rate));
         weighting.addAll(FilterDesign.lowPass(8000, 2, rate));
         double[] power = FilteredPower.of(audio, weighting, frame);
@@ -89,7 +89,8 @@ public final class PhraseFinder {
         return count == 0 ? otherwise : sum / count;
     }
 
-    private static List<Span> runs(double[] levels, double split) {
+    /** Runs over the split; frames are whole numbers of samples, so not quite 10 ms everywhere. */
+    private static List<Span> runs(double[] levels, double split, double frameSeconds) {
         List<Span> runs = new ArrayList<>();
         int start = -1;
         for (int i = 0; i <= levels.length; i++) {
@@ -97,7 +98,7 @@ public final class PhraseFinder {
             if (start < 0 && level > split + HYSTERESIS_DB) {
                 start = i;
             } else if (start >= 0 && level < split - HYSTERESIS_DB) {
-                runs.add(new Span(start * FRAME_SECONDS, i * FRAME_SECONDS));
+                runs.add(new Span(start * frameSeconds, i * frameSeconds));
                 start = -1;
             }
         }

@@ -12,6 +12,7 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.clear.ShareLevel;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
@@ -19,6 +20,8 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.StemFacts;
 import orbispace.core.measure.StereoReport;
@@ -98,20 +101,35 @@ public final class FieldSurvey {
                                 DuckCourse.of(
                                         analysis,
                                         new Question(design, s, r.id(), phrases, whole, false)));
-        Map<String, ShortCopy> copies = new TreeMap<>();
-        if (r.space() instanceof Space.Echo || r.space() instanceof Space.Convolution) {
-            for (Source s : design.sources()) {
-                ShortCopy.of(design, s, r, responses).ifPresent(c -> copies.put(s.id(), c));
-            }
-        }
         return new ReturnFacts(
                 cost,
                 StereoReport.of(wet),
                 envelope(wet),
                 share,
+                asked(design, r, judged, phrases, share, whole, job),
                 r.space() instanceof Space.Convolution ? direct(design, r) : 0,
                 ducking,
-                copies);
+                ShortCopy.ofAll(design, r, responses));
+    }
+
+    /** The level at which a return that is noticed too little or too much is as it was asked. */
+    private OptionalDouble asked(
+            Design design,
+            Return r,
+            Optional<Source> judged,
+            Phrases phrases,
+            OptionalDouble share,
+            Span whole,
+            Job job) {
+        if (judged.isEmpty() || share.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        WetState state = WetState.of(share.getAsDouble());
+        WetState wanted = Targets.asked(design, judged.get(), r).state();
+        return state == wanted || (state != WetState.HIDDEN && state != WetState.OBVIOUS)
+                ? OptionalDouble.empty()
+                : ShareLevel.aiming(
+                        analysis, design, judged.get(), r, phrases.spans(), whole, wanted, job);
     }
 
     /** How much of the response's energy comes with the dry sound. */

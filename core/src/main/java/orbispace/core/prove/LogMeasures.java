@@ -11,6 +11,20 @@ import java.util.OptionalDouble;
  */
 public record LogMeasures(
         OptionalDouble integratedLufs, OptionalDouble truePeakDbtp, OptionalDouble presenceKept) {
+    /** Checks the ranges. */
+    public LogMeasures {
+        require("loudness", integratedLufs, -400, 400);
+        require("true peak", truePeakDbtp, -400, 400);
+        require("presence", presenceKept, 0, 1);
+    }
+
+    private static void require(String what, OptionalDouble value, double low, double high) {
+        if (value.isPresent() && !(value.getAsDouble() >= low && value.getAsDouble() <= high)) {
+            throw new IllegalArgumentException(
+                    what + " " + value.getAsDouble() + " is outside " + low + " to " + high);
+        }
+    }
+
     /** Nothing was measured. */
     public static final LogMeasures NONE =
             new LogMeasures(OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty());

@@ -16,6 +16,8 @@ import orbispace.core.measure.StereoReport;
  * @param stereo of its sound over the song
  * @param envelope mean power of its sound in steps of 50 ms
  * @param wetShare its share of all loudness over the song, 0 to 1; empty without a source
+ * @param askedLevelDb the level at which it is noticed as much as asked, where it is not heard or
+ *     too obvious; empty if it is neither, or no level does
  * @param directShare share of its impulse response's energy within 2 ms of the dry sound
  * @param ducking what its ducker does over the lead's phrases, if it has one
  * @param copies sources of which it is a short copy that combs with them, by source id
@@ -25,6 +27,7 @@ public record ReturnFacts(
         StereoReport stereo,
         List<Float> envelope,
         OptionalDouble wetShare,
+        OptionalDouble askedLevelDb,
         double directShare,
         Optional<DuckCourse> ducking,
         Map<String, ShortCopy> copies) {

@@ -3,6 +3,7 @@ package orbispace.core.prove;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
@@ -12,7 +13,6 @@ import orbispace.core.hearing.WetState;
 
 /** A return that nobody hears, or one that stands out where it should only be felt. */
 final class WrongState implements FieldRule {
-    private static final double UP_DB = 6;
     private static final double DOWN_DB = 4;
 
     @Override
@@ -26,7 +26,7 @@ final class WrongState implements FieldRule {
             double share = known.get().wetShare().getAsDouble();
             // A short copy combs at levels that the hearing model calls hidden.
             if (WetState.of(share) == WetState.HIDDEN && known.get().copies().isEmpty()) {
-                found.add(hidden(r, share));
+                found.add(hidden(r, share, known.get().askedLevelDb()));
             }
             Optional<Source> lead = facts.lead();
             boolean felt =
@@ -34,34 +34,42 @@ final class WrongState implements FieldRule {
                             && Targets.asked(facts.design(), lead.get(), r).state()
                                     == WetState.FELT;
             if (felt && WetState.of(share) == WetState.OBVIOUS) {
-                found.add(obvious(r, share));
+                found.add(obvious(r, share, known.get().askedLevelDb()));
             }
         }
         return found;
     }
 
-    private static Finding hidden(Return r, double share) {
-        double louder = Math.min(24, r.levelDb() + UP_DB);
+    private static Finding hidden(Return r, double share, OptionalDouble asked) {
+        List<Remedy> remedies = new ArrayList<>();
+        asked.ifPresent(db -> remedies.add(level(r, db)));
+        remedies.add(new Remedy("take it out", new FieldEdit.Remove(r.id())));
+        String evidence =
+                StemFindings.text(
+                        "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
+                        r.name(), 100 * share);
         return new Finding(
                 "hidden",
                 Severity.WEIGH,
                 r.id(),
                 "not heard",
-                StemFindings.text(
-                        "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
-                        r.name(), 100 * share),
+                asked.isPresent()
+                        ? evidence
+                        : evidence + " No level of the return alone makes it heard as asked.",
                 "What is not heard still takes headroom and attention: bring it up or take it"
                         + " out.",
                 -1,
-                List.of(
-                        new Remedy(
-                                StemFindings.text("level %.1f dB", louder),
-                                new ReturnEdit.Level(r.id(), louder)),
-                        new Remedy("take it out", new FieldEdit.Remove(r.id()))));
+                remedies);
     }
 
-    private static Finding obvious(Return r, double share) {
-        double softer = Math.max(-90, r.levelDb() - DOWN_DB);
+    /** The level that the ear line finds, so that one press is enough. */
+    private static Remedy level(Return r, double db) {
+        return new Remedy(
+                StemFindings.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
+    }
+
+    private static Finding obvious(Return r, double share, OptionalDouble asked) {
+        double softer = asked.orElse(Math.max(-90, r.levelDb() - DOWN_DB));
         return new Finding(
                 "too-obvious",
                 Severity.WEIGH,
@@ -73,9 +81,6 @@ final class WrongState implements FieldRule {
                 "A space that is noticed takes the listener out of the song, unless that is"
                         + " meant.",
                 -1,
-                List.of(
-                        new Remedy(
-                                StemFindings.text("level %.1f dB", softer),
-                                new ReturnEdit.Level(r.id(), softer))));
+                List.of(level(r, softer)));
     }
 }

@@ -2,6 +2,7 @@ package orbispace.core.space;
 
 import java.util.ArrayList;
 import java.util.List;
+import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Pan;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
@@ -25,6 +26,10 @@ public final class Echo implements Engine {
     private static final int BLOCK = 32;
     private static final float SILENT = 1e-10f;
     private static final int GLIDE_FRAMES = 1024;
+    private static final int FREQUENCIES = 512;
+
+    /** What comes back is always softer than what went in, whatever the filters do to it. */
+    private static final double MOST_GAIN = 0.96;
 
     /** Times, feedback and loop of an echo. */
     static final class Tuning implements EngineTuning {
@@ -35,6 +40,7 @@ public final class Echo implements Engine {
         private final float near;
         private final float far;
         private final float bend;
+        private final float feedback;
         private final double wowFrames;
         private final double wowPerFrame;
         private final double glideFrames;
@@ -52,10 +58,21 @@ public final class Echo implements Engine {
             near = keepsSides ? 1 : (float) Pan.left(-s.width());
             far = keepsSides ? 0 : (float) Pan.right(-s.width());
             bend = (float) s.loop().saturation();
+            feedback = bounded(s.feedback(), filters, rate);
             double most = Math.min(leftFrames, rightFrames) - LEAST_FRAMES;
             wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
             wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
             glideFrames = s.loop().glideMillis() / 1000 * rate;
+        }
+
+        /** Feedback with which the loop's gain stays under {@link #MOST_GAIN} at all frequencies. */
+        private static float bounded(double wanted, List<Biquad> filters, double rate) {
+            double most = 0;
+            for (int k = 1; k < FREQUENCIES; k++) {
+                double hz = rate / 2 * k / FREQUENCIES;
+                most = Math.max(most, FilterDesign.magnitudeDb(filters, hz, rate));
+            }
+            return (float) Math.min(wanted, MOST_GAIN / Decibels.toAmplitude(most));
         }
 
         static Tuning of(EchoSettings settings, double sampleRateHz) {
@@ -131,7 +148,7 @@ public final class Echo implements Engine {
     }
 
     private void settle() {
-        feedback = (float) tuning.settings.feedback();
+        feedback = tuning.feedback;
         bend = tuning.bend;
         near = tuning.near;
         far = tuning.far;
@@ -191,7 +208,7 @@ public final class Echo implements Engine {
         }
         loop.process(l, r, 0, n);
         bend(n);
-        float wanted = (float) tuning.settings.feedback();
+        float wanted = tuning.feedback;
         for (int k = 0; k < n; k++) {
             feedback += (wanted - feedback) / GLIDE_FRAMES;
             // In a ping-pong what the right line gives back returns to the left, where the input

@@ -175,7 +175,7 @@ class ClearTest {
 
     @Test
     void aFieldThatIsClearGetsNoRemedies() {
-        Design clear = design(-26);
+        Design clear = design(-18);
         assertThat(new RemedyFinder(analysis(), Targets.LEAD).propose(question(clear), Job.QUIET))
                 .isEmpty();
     }

@@ -81,6 +81,7 @@ class FieldFindingsTest {
                 new StereoReport(OptionalDouble.of(0), monoLoss, List.of()),
                 List.of(envelope),
                 OptionalDouble.of(share),
+                OptionalDouble.of(-4.5),
                 0,
                 Optional.empty(),
                 Map.of());
@@ -171,6 +172,7 @@ class FieldFindingsTest {
                             g.stereo(),
                             g.envelope(),
                             g.wetShare(),
+                            OptionalDouble.empty(),
                             share,
                             Optional.empty(),
                             Map.of()));
@@ -296,6 +298,7 @@ class FieldFindingsTest {
                         notched,
                         g.envelope(),
                         g.wetShare(),
+                        OptionalDouble.empty(),
                         0,
                         Optional.empty(),
                         Map.of()));
@@ -313,6 +316,7 @@ class FieldFindingsTest {
                             g.stereo(),
                             g.envelope(),
                             g.wetShare(),
+                            OptionalDouble.empty(),
                             0,
                             Optional.empty(),
                             Map.of("voice", new ShortCopy(12, ripple))));
