@@ -3,44 +3,35 @@ package orbispace.core.signal;
 import java.util.List;
 
 /**
- * A stereo chain of biquads that keeps state between blocks and whose coefficients can glide.
+ * A stereo chain of biquads that keeps state between blocks.
  *
- * <p>Transposed direct form II in double. A change of coefficients is interpolated linearly over
- * {@link #GLIDE_FRAMES}; the set of stable second-order sections is convex, so every step between
- * is stable. State is cleaned to true zero when it falls under -300 dB, so silence costs nothing.
+ * <p>Transposed direct form II in double. State is cleaned to true zero when it falls under -300 dB,
+ * so silence costs nothing. To exchange sections while it sounds see {@link FadingFilter}.
  */
 public final class Cascade {
-    /** Over how many frames new coefficients are reached. */
-    public static final int GLIDE_FRAMES = 1024;
-
-    private static final int STEP = 32;
     private static final int CLEAN_FRAMES = 512;
     private static final double SILENT = 1e-15;
 
     private final int sections;
     private final double[] now;
-    private final double[] target;
     private final double[] state;
     private final int[] active;
-    private int glideLeft;
 
     /** A chain of this many sections, all passing everything. */
     public Cascade(int sections) {
         this.sections = sections;
         now = new double[5 * sections];
-        target = new double[5 * sections];
         state = new double[4 * sections];
         active = new int[sections];
         for (int s = 0; s < sections; s++) {
             now[5 * s] = 1;
-            target[5 * s] = 1;
         }
     }
 
     /** A chain with the given sections. */
     public Cascade(List<Biquad> design) {
         this(design.size());
-        set(pack(design, design.size()), true);
+        set(pack(design, design.size()));
     }
 
     /** Coefficients of sections for {@link #set}, filled up with sections that pass everything. */
@@ -61,15 +52,9 @@ public final class Cascade {
         return packed;
     }
 
-    /** Sets packed sections of this chain's size, at once or gliding. Does not allocate. */
-    public void set(double[] packed, boolean atOnce) {
-        System.arraycopy(packed, 0, target, 0, target.length);
-        if (atOnce) {
-            System.arraycopy(target, 0, now, 0, now.length);
-            glideLeft = 0;
-        } else {
-            glideLeft = GLIDE_FRAMES;
-        }
+    /** Sets packed sections of this chain's size, at once. Does not allocate. */
+    public void set(double[] packed) {
+        System.arraycopy(packed, 0, now, 0, now.length);
     }
 
     /** Forgets all sound. */
@@ -82,19 +67,6 @@ public final class Cascade {
      */
     public void process(float[] left, float[] right, int from, int to) {
         int at = from;
-        while (glideLeft > 0 && at < to) {
-            // Coefficients move on a grid of their own, so that nothing depends on how the caller
-            // cuts.
-            int phase = glideLeft % STEP;
-            if (phase == 0) {
-                glide();
-                phase = STEP;
-            }
-            int end = Math.min(to, at + phase);
-            run(left, right, at, end);
-            glideLeft -= end - at;
-            at = end;
-        }
         while (at < to) {
             int end = Math.min(to, at + CLEAN_FRAMES);
             run(left, right, at, end);
@@ -108,13 +80,6 @@ public final class Cascade {
             if (Math.abs(state[i]) < SILENT) {
                 state[i] = 0;
             }
-        }
-    }
-
-    private void glide() {
-        double share = STEP / (double) glideLeft;
-        for (int i = 0; i < now.length; i++) {
-            now[i] += share * (target[i] - now[i]);
         }
     }
 

@@ -8,7 +8,7 @@ package orbispace.core.signal;
 public final class StereoWidth {
     private static final int GLIDE_FRAMES = 1024;
 
-    private final Cascade lows = new Cascade(1);
+    private final FadingFilter lows;
     private final float[] side = new float[256];
     private float width;
     private float target;
@@ -17,7 +17,7 @@ public final class StereoWidth {
     public StereoWidth(double width, double monoBelowHz, double sampleRateHz) {
         target = (float) width;
         this.width = target;
-        lows.set(packed(monoBelowHz, sampleRateHz), true);
+        lows = new FadingFilter(1, packed(monoBelowHz, sampleRateHz));
     }
 
     /** The filter of the side for {@link #apply}. */
@@ -32,7 +32,7 @@ public final class StereoWidth {
     /** Takes other settings smoothly, without allocating. */
     public void apply(double other, double[] packed) {
         target = (float) other;
-        lows.set(packed, false);
+        lows.set(packed);
     }
 
     /** Works on frames {@code from} to before {@code to} in place. */

@@ -3,6 +3,7 @@ package orbispace.core.space;
 import java.util.List;
 import orbispace.core.audio.Pan;
 import orbispace.core.signal.Cascade;
+import orbispace.core.signal.FadingFilter;
 import orbispace.core.signal.FilterDesign;
 
 /**
@@ -48,7 +49,7 @@ public final class Doubler implements Engine {
     private final DoublerVoice[] voices;
     private final float[] left;
     private final float[] right;
-    private final Cascade filter = new Cascade(1);
+    private final FadingFilter filter;
     private final float[] mono = new float[BLOCK];
     private final float[] voice = new float[BLOCK];
     private Tuning tuning;
@@ -56,6 +57,7 @@ public final class Doubler implements Engine {
 
     Doubler(Tuning tuning, double sampleRateHz) {
         this.tuning = tuning;
+        filter = new FadingFilter(1, tuning.filter);
         voices = new DoublerVoice[tuning.left.length];
         left = new float[voices.length];
         right = new float[voices.length];
@@ -66,7 +68,8 @@ public final class Doubler implements Engine {
     }
 
     private void settle() {
-        filter.set(tuning.filter, true);
+        filter.set(tuning.filter);
+        filter.reset();
         middle = tuning.settings.centre() ? 0 : 1;
         System.arraycopy(tuning.left, 0, left, 0, left.length);
         System.arraycopy(tuning.right, 0, right, 0, right.length);
@@ -76,7 +79,7 @@ public final class Doubler implements Engine {
     public void apply(EngineTuning given) {
         if (given instanceof Tuning t && t.shape().equals(tuning.shape())) {
             tuning = t;
-            filter.set(t.filter, false);
+            filter.set(t.filter);
             for (int v = 0; v < voices.length; v++) {
                 voices[v].apply(t.settings.voices().get(v));
             }
@@ -118,7 +121,6 @@ public final class Doubler implements Engine {
 
     @Override
     public void reset() {
-        filter.reset();
         for (DoublerVoice v : voices) {
             v.reset();
         }

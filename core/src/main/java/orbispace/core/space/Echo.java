@@ -7,6 +7,7 @@ import orbispace.core.audio.Pan;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.DelayLine;
+import orbispace.core.signal.FadingFilter;
 import orbispace.core.signal.FilterDesign;
 import orbispace.core.signal.SoftCurve;
 
@@ -88,7 +89,7 @@ public final class Echo implements Engine {
     private final boolean pingPong;
     private final DelayLine leftLine;
     private final DelayLine rightLine;
-    private final Cascade loop = new Cascade(2);
+    private final FadingFilter loop;
     private final float[] l = new float[BLOCK];
     private final float[] r = new float[BLOCK];
     private final float[] inLeft = new float[BLOCK];
@@ -143,6 +144,7 @@ public final class Echo implements Engine {
         leftLine = new DelayLine(most);
         rightLine = new DelayLine(most);
         sway = new Sway(sampleRateHz);
+        loop = new FadingFilter(2, tuning.loop);
         this.tuning = tuning;
         settle();
     }
@@ -156,7 +158,8 @@ public final class Echo implements Engine {
         sway.reset();
         begun = false;
         nextFrame = 0;
-        loop.set(tuning.loop, true);
+        loop.set(tuning.loop);
+        loop.reset();
         leftLine.setDelay(tuning.leftFrames, true);
         rightLine.setDelay(tuning.rightFrames, true);
         leftGlide.settle(tuning.leftFrames);
@@ -168,7 +171,7 @@ public final class Echo implements Engine {
         if (given instanceof Tuning t && t != tuning && t.shape().equals(tuning.shape())) {
             sway.jump(tuning.wowPerFrame * nextFrame, t.wowPerFrame * nextFrame);
             tuning = t;
-            loop.set(t.loop, false);
+            loop.set(t.loop);
         }
     }
 
@@ -272,7 +275,6 @@ public final class Echo implements Engine {
     public void reset() {
         leftLine.reset();
         rightLine.reset();
-        loop.reset();
         settle();
     }
 }

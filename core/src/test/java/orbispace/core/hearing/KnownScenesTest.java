@@ -219,4 +219,16 @@ class KnownScenesTest {
         assertThat(p.resting().length()).isEqualTo(197);
         assertThat(p.resting().get(305)).isFalse();
     }
+
+    @Test
+    void whatSoundsOnlyInTheLastSecondIsMeasured() {
+        int frames = (int) (4.8 * 93.75);
+        float[] power = new float[frames];
+        java.util.Arrays.fill(power, frames - 70, frames, 1);
+        Excitation wet = Excitation.even(frames, 93.75, 1e5).times(power);
+        Excitation none = Excitation.none(frames, 93.75);
+        Cover cover =
+                new CoverMeter(none, wet, none, 0, Passages.ofLoudness(none)).cover();
+        assertThat(cover.wetShare()).isGreaterThan(0.9);
+    }
 }

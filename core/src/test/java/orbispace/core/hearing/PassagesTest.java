@@ -48,6 +48,17 @@ class PassagesTest {
     }
 
     @Test
+    void gapsFoundByLoudnessAreTrimmedToo() {
+        float[] tone = Signals.sine(800, 0.1, 3, RATE);
+        java.util.Arrays.fill(tone, (int) RATE, (int) (2 * RATE), 0f);
+        Passages p = Passages.ofLoudness(new Ear(RATE, 100).hear(Signals.mono(RATE, tone)));
+        int end = p.speaking().nextClearBit(p.speaking().nextSetBit(0));
+        int next = p.speaking().nextSetBit(end);
+        assertThat(p.resting().nextSetBit(0) - end).isBetween(5, 7);
+        assertThat(next - p.resting().previousSetBit(next)).isBetween(3, 4);
+    }
+
+    @Test
     void silenceNeverSpeaks() {
         Passages p = Passages.ofLoudness(Excitation.none(50, 100));
         assertThat(p.speaking().isEmpty()).isTrue();

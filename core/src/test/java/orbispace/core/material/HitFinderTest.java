@@ -131,4 +131,22 @@ class HitFinderTest {
         assertThat(s.peak(0, 0.4)).isZero();
         assertThat(s.peak(5, 9)).isZero();
     }
+
+    @Test
+    void strokesOnOppositeSidesAreFoundLikeAnyOthers() {
+        float[] x = new float[4 * 48000];
+        for (int hit = 0; hit < 7; hit++) {
+            int at = 12000 + hit * 24000;
+            for (int i = 0; i < 6000; i++) {
+                x[at + i] += (float) (0.4 * Math.exp(-i / 1200.0) * Math.cos(i * 0.05));
+            }
+        }
+        float[] turned = new float[x.length];
+        for (int i = 0; i < x.length; i++) {
+            turned[i] = -x[i];
+        }
+        assertThat(HitFinder.find(Audio.of(48000, x, turned)).seconds())
+                .isEqualTo(HitFinder.find(Audio.of(48000, x)).seconds())
+                .hasSize(7);
+    }
 }

@@ -103,4 +103,20 @@ class PhraseFinderTest {
         assertThat(found).hasSize(2);
         assertThat(found.get(1).startSeconds()).isCloseTo(2.5, within(0.03));
     }
+
+    @Test
+    void phrasesStayWhereTheyAreOverFourMinutesAtAnyRate() {
+        for (double rate : new double[] {22050, 11025, 44100}) {
+            float[] x = new float[(int) (240 * rate)];
+            java.util.Random random = new java.util.Random(7);
+            for (int i = 0; i < x.length; i++) {
+                double t = i / rate;
+                x[i] = (float) ((t % 4 < 2 ? 0.1 : 1e-4) * random.nextGaussian());
+            }
+            Phrases found = PhraseFinder.find(Audio.of(rate, x));
+            assertThat(found.spans()).hasSize(60);
+            assertThat(found.spans().getLast().startSeconds()).isCloseTo(236, within(0.03));
+            assertThat(found.spans().getLast().endSeconds()).isCloseTo(238, within(0.03));
+        }
+    }
 }

@@ -25,7 +25,7 @@ class UnitMeterTest {
         x[977] += 0.15f;
         for (Biquad b : FilterDesign.highPass(80, 4, RATE)) {
             Cascade filter = new Cascade(1);
-            filter.set(Cascade.pack(java.util.List.of(b), 1), true);
+            filter.set(Cascade.pack(java.util.List.of(b), 1));
             filter.process(x, x.clone(), 0, x.length);
         }
         return x;

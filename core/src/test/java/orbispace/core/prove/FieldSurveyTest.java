@@ -24,7 +24,9 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
+import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
+import orbispace.core.space.ReverbKind;
 import org.junit.jupiter.api.Test;
 
 /** Syllables of 180 ms with rests of 90, two seconds of them and one of rest, through returns. */
@@ -118,6 +120,47 @@ class FieldSurveyTest {
     void aReturnThatIsTurnedAllTheWayDownIsHiddenAndOneThatShoutsIsObvious() {
         assertThat(rules(hall(-60))).contains("hidden").doesNotContain("headroom-cost");
         assertThat(rules(hall(12))).contains("too-obvious", "headroom-cost");
+    }
+
+    @Test
+    void theFirstCureOfWhatIsHiddenOrTooObviousIsTheRightAmount() {
+        for (double level : new double[] {-60, -45, 12}) {
+            Design design = design(hall(level));
+            Finding found =
+                    findings(design).stream()
+                            .filter(f -> List.of("hidden", "too-obvious").contains(f.rule()))
+                            .findFirst()
+                            .orElseThrow();
+            Design cured = found.remedies().getFirst().edit().applyTo(design);
+            assertThat(findings(cured))
+                    .as("%s from %.0f dB", found.remedies().getFirst().label(), level)
+                    .noneMatch(f -> List.of("hidden", "too-obvious").contains(f.rule()));
+        }
+    }
+
+    /** A space that answers 2 ms after the dry sound. */
+    private static Return at(Space space, double levelDb) {
+        return hall(levelDb).withPredelay(new MusicalTime.Millis(2)).withSpace(space);
+    }
+
+    @Test
+    void copiesOfAnyKindThatCombAreNeverCalledNotHeard() {
+        for (boolean centre : new boolean[] {true, false}) {
+            Space copies =
+                    new Space.Doubler(
+                            List.of(
+                                    new DoublerSettings.Voice(0.013, -6, -1),
+                                    new DoublerSettings.Voice(0.019, 6, 1)),
+                            150,
+                            centre);
+            assertThat(facts(at(copies, -30)).copies()).containsOnlyKeys("voice");
+            assertThat(rules(at(copies, -30))).doesNotContain("hidden");
+            assertThat(rules(at(copies, 0))).contains("short-offset");
+        }
+        Space closet = new Space.Reverb(ReverbKind.ROOM, 0.1, 1, 1, 0.5);
+        assertThat(facts(at(closet, -30)).copies())
+                .as("early sound alone")
+                .containsOnlyKeys("voice");
     }
 
     @Test

@@ -226,4 +226,36 @@ class RenderTest {
         double b = orbispace.core.signal.FilterDesign.magnitudeDb(four, 125, RATE);
         assertThat(b - a).isCloseTo(a, within(0.3));
     }
+
+    @Test
+    void aKeyThatIsInvertedOnOneSideDucksAsMuch() {
+        float[] tone = Signals.sine(500, 0.2, 2, RATE);
+        float[] turned = Signals.scaled(tone, -1);
+        float[] bed = Signals.noise(0.01, 100, 3000, 2, RATE, 5);
+        Design ducked =
+                new ReturnEdit.SendLevel("A", "voice", null)
+                        .applyTo(
+                                new ReturnEdit.Ducking(
+                                                "A", new Duck("voice", 12, -50, 8, 0, 5, 50, 100))
+                                        .applyTo(Fields.two()));
+        Audio plain =
+                wet(
+                        ducked,
+                        new SongMaterial(
+                                Map.of(
+                                        "voice", Audio.of(RATE, tone, tone.clone()),
+                                        "bed", Audio.of(RATE, bed)),
+                                RATE),
+                        "A");
+        Audio wide =
+                wet(
+                        ducked,
+                        new SongMaterial(
+                                Map.of(
+                                        "voice", Audio.of(RATE, tone, turned),
+                                        "bed", Audio.of(RATE, bed)),
+                                RATE),
+                        "A");
+        assertThat(wide.meanSquare() / plain.meanSquare()).isCloseTo(1, within(1e-6));
+    }
 }

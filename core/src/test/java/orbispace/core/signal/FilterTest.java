@@ -64,12 +64,20 @@ class FilterTest {
     }
 
     @Test
-    void newCoefficientsGlideWithoutAJump() {
-        Cascade cascade = new Cascade(FilterDesign.lowPass(600, 2, RATE));
+    void anotherFilterIsFadedInWithoutAJumpAndWithoutBeingLouderThanEither() {
+        FadingFilter filter =
+                new FadingFilter(1, Cascade.pack(FilterDesign.lowPass(600, 2, RATE), 1));
         float[] x = Signals.sine(200, 0.5, 0.2, RATE);
-        cascade.process(x, x, 0, 4800);
-        cascade.set(Cascade.pack(FilterDesign.lowPass(150, 2, RATE), 1), false);
-        cascade.process(x, x, 4800, x.length);
+        filter.process(x, x, 0, 4800);
+        filter.set(Cascade.pack(FilterDesign.lowPass(150, 2, RATE), 1));
+        filter.process(x, x, 4800, x.length);
+        float[] high = Signals.sine(6000, 0.5, 0.2, RATE);
+        FadingFilter down =
+                new FadingFilter(1, Cascade.pack(FilterDesign.lowPass(20000, 2, RATE), 1));
+        down.process(high, high, 0, 4800);
+        down.set(Cascade.pack(FilterDesign.lowPass(500, 2, RATE), 1));
+        down.process(high, high, 4800, high.length);
+        assertThat(Signals.mono(RATE, high).peak()).isLessThan(0.53);
         for (int i = 1; i < x.length; i++) {
             assertThat(Math.abs(x[i] - x[i - 1]))
                     .isLessThan(0.5f * 2 * (float) Math.PI * 200 / 48000 * 1.5f);
