@@ -11,6 +11,7 @@ import java.util.List;
 import orbispace.app.Songs;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.prove.LogEntry;
@@ -234,6 +235,27 @@ class CommandLineTest extends CommandCase {
                 run("measure", "cover", "--dry", dry.toString(), "--wet", other.toString()),
                 1,
                 "44100");
+    }
+
+    @Test
+    void printsThatClipSayByHowMuchAndOfferFloats() throws IOException {
+        Path project = Songs.write(folder);
+        ProjectFile file = ProjectFile.read(project);
+        Design loud = new ReturnEdit.Level("A", 24).applyTo(file.design());
+        loud = new ReturnEdit.SendLevel("A", "lead-voice", 24.0).applyTo(loud);
+        file.write(project, loud);
+        String[] render = {"render", project.toString(), "--out", folder.resolve("o").toString()};
+        Outcome said = run(render);
+        assertThat(said.out()).contains("mix.wav", "dBFS", "--bits 32f").contains("cut off");
+        JsonNode j = run("render", project.toString(), "--out", folder.resolve("p").toString(),
+                "--json").json();
+        assertThat(j.path("clippedDbfs").size()).isEqualTo(2);
+        assertThat(j.path("clippedDbfs").iterator().next().asDouble()).isPositive();
+        JsonNode floats = run("render", project.toString(), "--out",
+                folder.resolve("q").toString(), "--bits", "32f", "--json").json();
+        assertThat(floats.has("clippedDbfs")).isFalse();
+        assertThat(SoundReader.read(folder.resolve("q").resolve("mix.wav")).peak())
+                .isGreaterThan(1.5);
     }
 
     @Test

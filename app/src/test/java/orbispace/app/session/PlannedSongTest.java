@@ -57,6 +57,23 @@ class PlannedSongTest {
         settle();
     }
 
+    @Test
+    void thePlanIsMeasuredAnewWhenAnotherSourceIsJudged() throws InterruptedException {
+        planning.measure();
+        ui.until(() -> planning.measured().get() != null);
+        Planning.Measured voice =
+                java.util.Objects.requireNonNull(planning.measured().get());
+        assertThat(voice.sourceId()).isEqualTo("lead-voice");
+        assertThat(planning.isCurrent(voice)).isTrue();
+        session.clearing().judge("pad");
+        assertThat(planning.isCurrent(voice)).isFalse();
+        settle();
+        planning.measure();
+        ui.until(() ->
+                planning.measured().get() != null
+                        && planning.measured().get().sourceId().equals("pad"));
+    }
+
     @AfterEach
     void close() {
         session.close();
