@@ -25,6 +25,9 @@ import org.junit.jupiter.api.io.TempDir;
  * the last note. The property {@code orbispace.kills} sets how often.
  */
 class KeeperKillTest {
+    /** As fast as anyone presses. */
+    private static final long PAUSE_NANOS = 120_000_000;
+
     @TempDir Path folder;
 
     /** Edits, notes and saves as a person does, and tells how far it has come. */
@@ -42,7 +45,7 @@ class KeeperKillTest {
                 if (edit % 5 == 0 && !session.save(project)) {
                     throw new IOException(session.problem().get());
                 }
-                long rest = System.nanoTime() + 30_000_000;
+                long rest = System.nanoTime() + PAUSE_NANOS;
                 ui.until(() -> System.nanoTime() > rest);
                 System.out.println(edit);
                 System.out.flush();
@@ -100,7 +103,7 @@ class KeeperKillTest {
             while (worker.isAlive() && lastTold(log, told) == told) {
                 Thread.sleep(5);
             }
-            Thread.sleep(random.nextInt(200));
+            Thread.sleep(random.nextInt(300));
             worker.destroyForcibly().waitFor();
             assertThat(worker.exitValue())
                     .as(Files.readString(folder.resolve("errors.txt")))
