@@ -46,7 +46,11 @@ record FlacStream(InputStream sound, byte[] checksum) {
         byte[] mark = exactly(in, MARK_BYTES);
         while (mark[0] == 'I' && mark[1] == 'D' && mark[2] == '3') {
             byte[] tag = exactly(in, TAG_BYTES - MARK_BYTES);
-            in.skipNBytes((tag[2] & 127) << 21 | (tag[3] & 127) << 14 | (tag[4] & 127) << 7 | (tag[5] & 127));
+            in.skipNBytes(
+                    (tag[2] & 127) << 21
+                            | (tag[3] & 127) << 14
+                            | (tag[4] & 127) << 7
+                            | (tag[5] & 127));
             mark = exactly(in, MARK_BYTES);
         }
         if (mark[0] != 'f' || mark[1] != 'L' || mark[2] != 'a' || mark[3] != 'C') {

@@ -58,7 +58,14 @@ final class JsonFields {
         double value = number(parent, name);
         if (value != Math.rint(value) || value < low || value > high) {
             throw new IllegalArgumentException(
-                    "\"" + name + "\" " + value + " is no whole number from " + low + " to " + high);
+                    "\""
+                            + name
+                            + "\" "
+                            + value
+                            + " is no whole number from "
+                            + low
+                            + " to "
+                            + high);
         }
         return (int) value;
     }
@@ -75,7 +82,8 @@ final class JsonFields {
     static String path(String text, String what) {
         boolean plain = text.codePoints().noneMatch(Character::isISOControl);
         if (!plain || text.isBlank() || text.length() > LONGEST_PATH) {
-            throw new IllegalArgumentException(what + " path \"" + text + "\" is no path to a file");
+            throw new IllegalArgumentException(
+                    what + " path \"" + text + "\" is no path to a file");
         }
         Path inside = Path.of(text);
         if (!inside.isAbsolute() && inside.normalize().startsWith("..")) {

@@ -57,10 +57,11 @@ public final class LogJournal {
         journal.entries().stream().filter(e -> !entries.contains(e)).forEach(entries::add);
         entries.sort(Comparator.comparing(LogEntry::when));
         List<Snapshot> snapshots = new ArrayList<>(saved.snapshots());
-        journal.snapshots().forEach(s -> {
-            snapshots.removeIf(o -> o.name().equals(s.name()));
-            snapshots.add(s);
-        });
+        journal.snapshots()
+                .forEach(s -> {
+                    snapshots.removeIf(o -> o.name().equals(s.name()));
+                    snapshots.add(s);
+                });
         return new Logbook(snapshots, entries);
     }
 

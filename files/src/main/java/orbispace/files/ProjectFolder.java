@@ -122,8 +122,7 @@ public final class ProjectFolder {
     /** A stem that would begin long after all others end asks for memory and not for music. */
     private static void refuseFarShifts(
             List<Source> sources, Map<String, StemFiles.Stem> stems, Map<String, String> problems) {
-        int longest =
-                stems.values().stream().mapToInt(s -> s.audio().frames()).max().orElse(0);
+        int longest = stems.values().stream().mapToInt(s -> s.audio().frames()).max().orElse(0);
         for (Source source : sources) {
             StemFiles.Stem stem = stems.get(source.id());
             if (stem == null) {
@@ -140,7 +139,8 @@ public final class ProjectFolder {
                                 + shift
                                 + " frames, "
                                 + Wording.seconds(shift / stem.audio().sampleRateHz())
-                                + ", and would begin long after the song ends; give it another shift");
+                                + ", and would begin long after the song ends; give it another"
+                                + " shift");
             }
         }
     }

@@ -112,7 +112,9 @@ class MutationTest {
                 new Case(
                         bytes(Autosave.fileOf(project)),
                         f -> {
-                            Files.copy(f, Autosave.fileOf(project),
+                            Files.copy(
+                                    f,
+                                    Autosave.fileOf(project),
                                     java.nio.file.StandardCopyOption.REPLACE_EXISTING);
                             Autosave.find(project, ProjectFile.read(project));
                         }));
@@ -122,7 +124,9 @@ class MutationTest {
                 new Case(
                         bytes(LogJournal.fileOf(project)),
                         f -> {
-                            Files.copy(f, LogJournal.fileOf(project),
+                            Files.copy(
+                                    f,
+                                    LogJournal.fileOf(project),
                                     java.nio.file.StandardCopyOption.REPLACE_EXISTING);
                             LogJournal.find(project, ProjectFile.read(project));
                         }));
@@ -140,8 +144,7 @@ class MutationTest {
     private static Design design() {
         Source voice =
                 new Source("voice", "Voice", "x.wav", Role.LEAD, 0, 0)
-                        .withPlacement(
-                                orbispace.core.design.Placement.AS_IS.shifted(100));
+                        .withPlacement(orbispace.core.design.Placement.AS_IS.shifted(100));
         Return hall =
                 Return.of(
                         "A",
@@ -154,8 +157,8 @@ class MutationTest {
                         null,
                         -3,
                         1);
-        Return wall = hall.called("B", "Wall").withSpace(
-                new Space.Convolution("x.wav", 0, 0, 1, 1, 1));
+        Return wall =
+                hall.called("B", "Wall").withSpace(new Space.Convolution("x.wav", 0, 0, 1, 1, 1));
         Design design =
                 new Design(
                         new Song(
@@ -208,9 +211,7 @@ class MutationTest {
 
     private static void assertOneLine(String message) {
         assertThat(message).isNotBlank();
-        assertThat(message.codePoints().noneMatch(Character::isISOControl))
-                .as(message)
-                .isTrue();
+        assertThat(message.codePoints().noneMatch(Character::isISOControl)).as(message).isTrue();
     }
 
     @Test
@@ -253,7 +254,8 @@ class MutationTest {
         String text = Files.readString(project);
         List<String> bad =
                 List.of(
-                        text.replace("\"role\" : \"lead\"", "\"role\" : \"le\\nad\\u0007\\u2028x\""),
+                        text.replace(
+                                "\"role\" : \"lead\"", "\"role\" : \"le\\nad\\u0007\\u2028x\""),
                         text.replace("\"file\" : \"x.wav\"", "\"file\" : \"x\\u0000.wav\""),
                         text.replace("\"file\" : \"x.wav\"", "\"file\" : \"../../x.wav\""),
                         text.replace("\"shiftFrames\" : 100", "\"shiftFrames\" : 2000000000"),
@@ -283,8 +285,11 @@ class MutationTest {
         Design far =
                 orbispace.core.design.SourcesEdit.of(
                                 design(),
-                                design().sources().getFirst().withPlacement(
-                                        orbispace.core.design.Placement.AS_IS.shifted(90_000_000)),
+                                design().sources()
+                                        .getFirst()
+                                        .withPlacement(
+                                                orbispace.core.design.Placement.AS_IS.shifted(
+                                                        90_000_000)),
                                 "shift")
                         .applyTo(design());
         ProjectFolder.Stems stems = ProjectFolder.read(folder, far, Job.QUIET);

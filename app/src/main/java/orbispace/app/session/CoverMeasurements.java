@@ -112,7 +112,8 @@ final class CoverMeasurements {
      * The analysis for a stretch: of a window around it, if that saves anything. Making a window
      * copies sound, so this is asked in the background.
      */
-    private synchronized Optional<CoverAnalysis> analysis(Renderer renderer, Design design, Span span) {
+    private synchronized Optional<CoverAnalysis> analysis(
+            Renderer renderer, Design design, Span span) {
         CoverAnalysis all = whole;
         if (all == null) {
             return Optional.empty();

@@ -332,8 +332,7 @@ public final class Throwing {
                         job ->
                                 ThrowRemedies.measure(
                                         analysis, responses, now, t, phrases, seconds, job),
-                        found ->
-                                found.ifPresent(s -> standing.set(new Measured(now, t.id(), s))),
+                        found -> found.ifPresent(s -> standing.set(new Measured(now, t.id(), s))),
                         session::failed);
     }
 }

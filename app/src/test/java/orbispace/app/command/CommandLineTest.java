@@ -247,12 +247,21 @@ class CommandLineTest extends CommandCase {
         String[] render = {"render", project.toString(), "--out", folder.resolve("o").toString()};
         Outcome said = run(render);
         assertThat(said.out()).contains("mix.wav", "dBFS", "--bits 32f").contains("cut off");
-        JsonNode j = run("render", project.toString(), "--out", folder.resolve("p").toString(),
-                "--json").json();
+        JsonNode j =
+                run("render", project.toString(), "--out", folder.resolve("p").toString(), "--json")
+                        .json();
         assertThat(j.path("clippedDbfs").size()).isEqualTo(2);
         assertThat(j.path("clippedDbfs").iterator().next().asDouble()).isPositive();
-        JsonNode floats = run("render", project.toString(), "--out",
-                folder.resolve("q").toString(), "--bits", "32f", "--json").json();
+        JsonNode floats =
+                run(
+                                "render",
+                                project.toString(),
+                                "--out",
+                                folder.resolve("q").toString(),
+                                "--bits",
+                                "32f",
+                                "--json")
+                        .json();
         assertThat(floats.has("clippedDbfs")).isFalse();
         assertThat(SoundReader.read(folder.resolve("q").resolve("mix.wav")).peak())
                 .isGreaterThan(1.5);

@@ -44,8 +44,8 @@ import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 
 /**
- * A random sequence of play, stop, seek, loop, edit, add, remove, flip, throw and plan on a field of
- * all kinds. Copies stand undetuned: where a detuned copy stands depends on how long it has been
+ * A random sequence of play, stop, seek, loop, edit, add, remove, flip, throw and plan on a field
+ * of all kinds. Copies stand undetuned: where a detuned copy stands depends on how long it has been
  * drifting.
  */
 final class ListeningSequence {
@@ -232,8 +232,7 @@ final class ListeningSequence {
             case 0 -> new ReturnEdit.Level(id, between(-20, -3));
             case 1 -> new ReturnEdit.SendLevel(id, "voice", between(-20, -3));
             case 2 -> new ReturnEdit.SendLevel(id, "bed", null);
-            case 3 ->
-                    new ReturnEdit.Predelay(id, new MusicalTime.Millis(between(0, 60)), 1);
+            case 3 -> new ReturnEdit.Predelay(id, new MusicalTime.Millis(between(0, 60)), 1);
             case 4 ->
                     new ReturnEdit.FilterOut(
                             id,
@@ -241,7 +240,8 @@ final class ListeningSequence {
                                     new Filter.Corner(between(60, 300), 2),
                                     new Filter.Corner(between(1000, 5000), 2)));
             case 5 ->
-                    new ReturnEdit.Ducking(id, new Duck("voice", between(0, 9), -30, 3, 6, 20, 50, 90));
+                    new ReturnEdit.Ducking(
+                            id, new Duck("voice", between(0, 9), -30, 3, 6, 20, 50, 90));
             case 6 -> new ReturnEdit.Widening(id, new Width(between(0, 1.5), 100));
             case 7 -> new ReturnEdit.Spatial(id, space(), "space");
             default -> other(r);
@@ -268,8 +268,7 @@ final class ListeningSequence {
                                     2000),
                             "length");
             case Space.Echo s ->
-                    new ReturnEdit.EchoTime(
-                            r.id(), new MusicalTime.Millis(between(90, 260)), 1);
+                    new ReturnEdit.EchoTime(r.id(), new MusicalTime.Millis(between(90, 260)), 1);
             case Space.Doubler s -> new ReturnEdit.Level(r.id(), between(-20, -3));
             case Space.Split s -> new ReturnEdit.Level(r.id(), between(-20, -3));
             case Space.Parallel s ->

@@ -21,8 +21,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * The program is killed at any moment while it is worked with: nothing is lost but the last edit and
- * the last note. The property {@code orbispace.kills} sets how often.
+ * The program is killed at any moment while it is worked with: nothing is lost but the last edit
+ * and the last note. The property {@code orbispace.kills} sets how often.
  */
 class KeeperKillTest {
     /** As fast as anyone presses. */
@@ -62,8 +62,7 @@ class KeeperKillTest {
     }
 
     private static int edit(Design design) {
-        return Integer.parseInt(
-                "0" + design.requireReturn("A").name().replaceAll("\\D", ""));
+        return Integer.parseInt("0" + design.requireReturn("A").name().replaceAll("\\D", ""));
     }
 
     private Process start(Path project, int first, Path told) throws IOException {

@@ -61,8 +61,7 @@ class PlannedSongTest {
     void thePlanIsMeasuredAnewWhenAnotherSourceIsJudged() throws InterruptedException {
         planning.measure();
         ui.until(() -> planning.measured().get() != null);
-        Planning.Measured voice =
-                java.util.Objects.requireNonNull(planning.measured().get());
+        Planning.Measured voice = java.util.Objects.requireNonNull(planning.measured().get());
         assertThat(voice.sourceId()).isEqualTo("lead-voice");
         assertThat(planning.isCurrent(voice)).isTrue();
         session.clearing().judge("pad");

@@ -59,8 +59,11 @@ class SongChangeTest {
                 () -> session.form().proposeBarOne(),
                 () -> session.field().settleFilters(design().requireReturn("A")),
                 () -> session.field().settlePair(),
-                () -> session.field().convolve(
-                        design().requireReturn("A"), first.resolveSibling("drum.wav")),
+                () ->
+                        session.field()
+                                .convolve(
+                                        design().requireReturn("A"),
+                                        first.resolveSibling("drum.wav")),
                 () -> session.bringing().bring(List.of(first.resolveSibling("pad.wav"))),
                 () -> session.bringing().takeForm(midi),
                 () -> session.clearing().makeRoom(),

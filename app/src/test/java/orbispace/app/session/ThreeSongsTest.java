@@ -80,9 +80,7 @@ class ThreeSongsTest {
         all.put("track", () -> session.references().add(folder.resolve("track.wav")));
         all.put(
                 "unit",
-                () ->
-                        session.units()
-                                .writeSweep(song.resolveSibling("sweep.wav"), () -> {}));
+                () -> session.units().writeSweep(song.resolveSibling("sweep.wav"), () -> {}));
         all.put(
                 "hand over",
                 () ->

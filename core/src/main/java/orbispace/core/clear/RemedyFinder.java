@@ -38,10 +38,7 @@ public final class RemedyFinder {
     }
 
     private RemedyFinder(
-            CoverAnalysis analysis,
-            Targets targets,
-            Set<Setting> barred,
-            List<RemedyRule> rules) {
+            CoverAnalysis analysis, Targets targets, Set<Setting> barred, List<RemedyRule> rules) {
         this.analysis = analysis;
         this.targets = targets;
         this.barred = Set.copyOf(barred);
@@ -50,16 +47,16 @@ public final class RemedyFinder {
 
     private static List<RemedyRule> all() {
         return List.of(
-                        new FilterRules.HighPass(),
-                        new FilterRules.LowPass(),
-                        new FilterRules.Dip(),
-                        new GateRule(),
-                        new DuckRule(false),
-                        new DuckRule(true),
-                        new TimeRules.Decay(),
-                        new TimeRules.Predelay(),
-                        new LevelRule(),
-                        new RaiseRule());
+                new FilterRules.HighPass(),
+                new FilterRules.LowPass(),
+                new FilterRules.Dip(),
+                new GateRule(),
+                new DuckRule(false),
+                new DuckRule(true),
+                new TimeRules.Decay(),
+                new TimeRules.Predelay(),
+                new LevelRule(),
+                new RaiseRule());
     }
 
     /** The same for other targets. */
@@ -119,8 +116,7 @@ public final class RemedyFinder {
                 .map(rule -> proposal(rule, q, now, job))
                 .flatMap(Optional::stream)
                 .filter(p -> p.gain(targets) > LEAST_GAIN || p.settles(targets))
-                .filter(p ->
-                        Collections.disjoint(locked, Setting.changedBy(p.edit(), q.design())))
+                .filter(p -> Collections.disjoint(locked, Setting.changedBy(p.edit(), q.design())))
                 .sorted(
                         Comparator.comparingDouble((Proposal p) -> p.bargain(targets))
                                 .reversed()

@@ -83,9 +83,7 @@ public final class Solver {
                     .filter(p -> p.settles(targets))
                     .findFirst()
                     .orElseGet(() ->
-                            hurried
-                                    ? open.stream().max(byGain).orElseThrow()
-                                    : open.getFirst());
+                            hurried ? open.stream().max(byGain).orElseThrow() : open.getFirst());
         }
 
         void take(Proposal step) {
@@ -264,8 +262,7 @@ public final class Solver {
             return "It stopped after " + MOST_STEPS + " steps; ask again to go on.";
         }
         boolean locked =
-                design.returns().stream()
-                        .anyMatch(r -> !design.aims().lockedOf(r.id()).isEmpty());
+                design.returns().stream().anyMatch(r -> !design.aims().lockedOf(r.id()).isEmpty());
         return finder.barred().isEmpty() && !locked
                 ? "Nothing brings it nearer."
                 : "Nothing that is neither barred nor locked brings it nearer.";

@@ -48,8 +48,7 @@ public final class Rebase {
             boolean known = was.isPresent() && is.isPresent();
             sections.add(
                     known
-                            ? s.withPlan(
-                                    of(s.name(), s.plan(), was.get().plan(), is.get().plan()))
+                            ? s.withPlan(of(s.name(), s.plan(), was.get().plan(), is.get().plan()))
                             : s);
         }
         return now.withReturns(returns).withSong(now.song().withSections(sections));
@@ -75,8 +74,7 @@ public final class Rebase {
 
     private static Chain of(Chain now, Chain base, Chain made, String of) {
         return Chain.of(pick(now.space(), base.space(), made.space(), "space" + of))
-                .withFilterIn(
-                        pick(now.filterIn(), base.filterIn(), made.filterIn(), "filter" + of))
+                .withFilterIn(pick(now.filterIn(), base.filterIn(), made.filterIn(), "filter" + of))
                 .withDrive(pickOrNone(now.drive(), base.drive(), made.drive(), "drive" + of))
                 .withPredelay(
                         pick(now.predelay(), base.predelay(), made.predelay(), "predelay" + of))

@@ -9,9 +9,9 @@ import orbispace.core.signal.Cascade;
  * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, in
  * dBFS, at least {@link #SILENT_DB}. One serves every gate and ducker that listens to the same key.
  *
- * <p>A key is given as the middle and the side of its sound, half the sum and half the difference of
- * its channels, and the louder of the two counts: one channel alone keys as loud as it would in the
- * middle less 6 dB, and what is wide or inverted keys as well as what is not.
+ * <p>A key is given as the middle and the side of its sound, half the sum and half the difference
+ * of its channels, and the louder of the two counts: one channel alone keys as loud as it would in
+ * the middle less 6 dB, and what is wide or inverted keys as well as what is not.
  */
 public final class KeyPeaks {
     /** What silence counts as. */

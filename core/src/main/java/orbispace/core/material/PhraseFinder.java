@@ -45,7 +45,8 @@ public final class PhraseFinder {
                     loud > SILENCE_DB ? List.of(new Span(0, audio.seconds())) : List.of();
             return new Phrases(whole, List.of(), means[0], split, means[1]);
         }
-        List<Span> runs = loud > SILENCE_DB ? runs(levels, split, frame / audio.sampleRateHz()) : List.of();
+        List<Span> runs =
+                loud > SILENCE_DB ? runs(levels, split, frame / audio.sampleRateHz()) : List.of();
         return join(runs, means[0], split, means[1]);
     }
 

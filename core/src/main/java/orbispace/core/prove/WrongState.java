@@ -64,8 +64,7 @@ final class WrongState implements FieldRule {
 
     /** The level that the ear line finds, so that one press is enough. */
     private static Remedy level(Return r, double db) {
-        return new Remedy(
-                StemFindings.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
+        return new Remedy(StemFindings.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
     }
 
     private static Finding obvious(Return r, double share, OptionalDouble asked) {

@@ -138,7 +138,10 @@ public final class LiveField {
         }
     }
 
-    /** Begins from rest and forgets all sound, such as tails of what was played before playing stopped. */
+    /**
+     * Begins from rest and forgets all sound, such as tails of what was played before playing
+     * stopped.
+     */
     @SuppressWarnings("ReferenceEquality") // Another mix is another object.
     public void rest() {
         for (Leaving l : leaving) {

@@ -197,8 +197,7 @@ public final class LiveMix {
             ears[e].listen(now.earGains[e], head, n);
         }
         for (int r : order) {
-            returns[r].process(
-                    now, is.tunings[r], head, n, ears, returns, input, wantedInput);
+            returns[r].process(now, is.tunings[r], head, n, ears, returns, input, wantedInput);
             addReturn(left, right, returns[r], r, now.returnGains[r], n);
         }
         inputShare = faded(input, wantedInput, n);

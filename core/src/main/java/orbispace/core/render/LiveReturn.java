@@ -82,8 +82,7 @@ final class LiveReturn {
         outAdvance = graph.outAdvance[index];
         stages =
                 java.util.stream.IntStream.range(0, chain.stages().size())
-                        .mapToObj(i ->
-                                Stage.of(chain.stages().get(i), tunings[i], rate))
+                        .mapToObj(i -> Stage.of(chain.stages().get(i), tunings[i], rate))
                         .toList();
         applied = new StageTuning[stages.size()];
         latencyBefore = new int[stages.size()];

@@ -84,8 +84,7 @@ final class SongKeys {
         return peaks;
     }
 
-    private static void add(
-            Audio source, float gain, int at, int n, float[] middle, float[] side) {
+    private static void add(Audio source, float gain, int at, int n, float[] middle, float[] side) {
         float[] l = source.channel(0);
         float[] r = source.channel(1);
         for (int i = 0; i < n && at + i < l.length; i++) {

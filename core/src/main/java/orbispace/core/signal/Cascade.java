@@ -5,8 +5,8 @@ import java.util.List;
 /**
  * A stereo chain of biquads that keeps state between blocks.
  *
- * <p>Transposed direct form II in double. State is cleaned to true zero when it falls under -300 dB,
- * so silence costs nothing. To exchange sections while it sounds see {@link FadingFilter}.
+ * <p>Transposed direct form II in double. State is cleaned to true zero when it falls under -300
+ * dB, so silence costs nothing. To exchange sections while it sounds see {@link FadingFilter}.
  */
 public final class Cascade {
     private static final int CLEAN_FRAMES = 512;

@@ -6,8 +6,8 @@ import java.util.Arrays;
  * A stereo filter whose sections can be exchanged while it sounds: the new filter is cross-faded in
  * over {@link #FADE_FRAMES}, one that comes meanwhile waits for the end of that.
  *
- * <p>Coefficients between those of two filters may belong to one that is far louder than either;
- * a cross-fade never is, so that a loop with such a filter in it never grows.
+ * <p>Coefficients between those of two filters may belong to one that is far louder than either; a
+ * cross-fade never is, so that a loop with such a filter in it never grows.
  */
 public final class FadingFilter {
     /** Over how many frames another filter is faded in. */

@@ -7,8 +7,8 @@ import org.jspecify.annotations.Nullable;
  * latency, equal to direct convolution within -110 dB.
  *
  * <p>A new response takes over what comes in within {@link #FADE_FRAMES} while what the ones before
- * have begun rings to its end. {@link #MOST_RINGING} may ring; one more waits until another has rung
- * out.
+ * have begun rings to its end. {@link #MOST_RINGING} may ring; one more waits until another has
+ * rung out.
  */
 public final class ConvolutionEngine implements Engine {
     /** Over how many frames a new response takes over. */

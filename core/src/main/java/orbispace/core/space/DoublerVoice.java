@@ -50,7 +50,9 @@ final class DoublerVoice {
         perFrame = step;
     }
 
-    /** A time that was given goes with the drift that there is; one that does not drift is exact. */
+    /**
+     * A time that was given goes with the drift that there is; one that does not drift is exact.
+     */
     private void move() {
         old = delay;
         fadeLeft = fadeFrames;

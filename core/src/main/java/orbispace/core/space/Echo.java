@@ -66,7 +66,9 @@ public final class Echo implements Engine {
             glideFrames = s.loop().glideMillis() / 1000 * rate;
         }
 
-        /** Feedback with which the loop's gain stays under {@link #MOST_GAIN} at all frequencies. */
+        /**
+         * Feedback with which the loop's gain stays under {@link #MOST_GAIN} at all frequencies.
+         */
         private static float bounded(double wanted, List<Biquad> filters, double rate) {
             double most = 0;
             for (int k = 1; k < FREQUENCIES; k++) {

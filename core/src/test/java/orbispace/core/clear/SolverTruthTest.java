@@ -163,8 +163,9 @@ class SolverTruthTest {
     private static void assertTrue(Solution s, Question q, Targets t, Set<Setting> out) {
         Standing anew = analysis().standing(q.of(s.design()), Job.QUIET);
         List<String> missed = missed(anew, t);
-        assertThat(s.met()).isEqualTo(s.words().startsWith("Reached")
-                || s.words().startsWith("Clear as it is"));
+        assertThat(s.met())
+                .isEqualTo(
+                        s.words().startsWith("Reached") || s.words().startsWith("Clear as it is"));
         if (s.met()) {
             assertThat(missed).as(s.words()).isEmpty();
         }
@@ -172,7 +173,8 @@ class SolverTruthTest {
             assertThat(s.words()).contains(m);
         }
         assertThat(s.steps()).noneMatch(p -> out.contains(p.kind()));
-        assertThat(s.words().startsWith("Clear as it is")).isEqualTo(s.met() && s.steps().isEmpty());
+        assertThat(s.words().startsWith("Clear as it is"))
+                .isEqualTo(s.met() && s.steps().isEmpty());
         if (!s.met()) {
             assertThat(s.words()).containsAnyOf("Nothing", "stopped after");
         }
@@ -187,8 +189,7 @@ class SolverTruthTest {
             Design design = design(List.of(random(random, "A"), random(random, "B")));
             Set<Setting> locked = random.nextInt(3) == 0 ? some(random) : Set.of();
             for (Setting l : locked) {
-                design =
-                        new AimsEdit(design.aims().locking("A", l, true), "lock").applyTo(design);
+                design = new AimsEdit(design.aims().locking("A", l, true), "lock").applyTo(design);
             }
             Targets targets = targets(random);
             Set<Setting> barred = random.nextInt(3) == 0 ? some(random) : Set.of();
@@ -208,8 +209,7 @@ class SolverTruthTest {
     void aLoudBareHallEndsFeltWhereFeltIsAsked() {
         for (double level : new double[] {-4, 6, 12}) {
             Question q = question(design(List.of(bareHall(level))), "A", false);
-            Solution s =
-                    new Solver(new RemedyFinder(analysis(), Targets.LEAD)).solve(q, Job.QUIET);
+            Solution s = new Solver(new RemedyFinder(analysis(), Targets.LEAD)).solve(q, Job.QUIET);
             assertThat(s.after().cover().state()).as(s.words()).isEqualTo(WetState.FELT);
             assertThat(s.words()).startsWith("Reached");
         }
@@ -217,12 +217,10 @@ class SolverTruthTest {
 
     @Test
     void aMissedStateIsNeverCalledReached() {
-        Targets obvious =
-                new Targets(0, 0, 1, WetState.OBVIOUS, 1, 20, Targets.ANY_BLOOM);
+        Targets obvious = new Targets(0, 0, 1, WetState.OBVIOUS, 1, 20, Targets.ANY_BLOOM);
         Question q = question(design(List.of(bareHall(-30))), "A", false);
         Set<Setting> noLevel = EnumSet.of(Setting.LEVEL);
-        Solution s =
-                new Solver(new RemedyFinder(analysis(), obvious, noLevel)).solve(q, Job.QUIET);
+        Solution s = new Solver(new RemedyFinder(analysis(), obvious, noLevel)).solve(q, Job.QUIET);
         assertThat(s.met()).isFalse();
         assertThat(s.words()).contains("where obvious was asked").contains("barred");
         Solution free = new Solver(new RemedyFinder(analysis(), obvious)).solve(q, Job.QUIET);
@@ -233,8 +231,7 @@ class SolverTruthTest {
     @Test
     void aWholeFieldNamesEachReturnThatIsNotAsAsked() {
         Return loud = bareHall(4);
-        Return hidden =
-                Fields.echo("B", "1/4", 0.3, Map.of("voice", -40.0)).withLevel(-20);
+        Return hidden = Fields.echo("B", "1/4", 0.3, Map.of("voice", -40.0)).withLevel(-20);
         Question q = question(design(List.of(loud, hidden)), "A", true);
         Solution s =
                 new Solver(new RemedyFinder(analysis(), Targets.LEAD)).solveField(q, Job.QUIET);
@@ -261,7 +258,10 @@ class SolverTruthTest {
             for (EarWord word : EarWord.values()) {
                 Diagnosis d =
                         new EarTable(analysis())
-                                .diagnose(word, question(design, "A", false), Targets.LEAD,
+                                .diagnose(
+                                        word,
+                                        question(design, "A", false),
+                                        Targets.LEAD,
                                         Job.QUIET);
                 for (Proposal p : d.remedies()) {
                     assertThat(Setting.changedBy(p.edit(), design))
@@ -272,9 +272,7 @@ class SolverTruthTest {
         }
         // A lock on the decay or the predelay of a reverb is none on an echo's feedback or time.
         Design other =
-                new AimsEdit(
-                                design(List.of(r)).aims().locking("A", Setting.DECAY, true),
-                                "lock")
+                new AimsEdit(design(List.of(r)).aims().locking("A", Setting.DECAY, true), "lock")
                         .applyTo(design(List.of(r)));
         Diagnosis d =
                 new EarTable(analysis())

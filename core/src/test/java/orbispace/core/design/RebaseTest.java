@@ -61,8 +61,7 @@ class RebaseTest {
     void returnsThatCameOrWentMeanwhileStaySo() {
         Design made = new ReturnEdit.Level("A", -9).applyTo(BASE);
         Return added = Fields.hall("C", 1, java.util.Map.of());
-        Design now =
-                new FieldEdit.Remove("B").applyTo(new FieldEdit.Add(added, 0).applyTo(BASE));
+        Design now = new FieldEdit.Remove("B").applyTo(new FieldEdit.Add(added, 0).applyTo(BASE));
         Design both = Rebase.onto(now, BASE, made);
         assertThat(both.returns()).extracting(Return::id).containsExactly("C", "A");
         assertThat(both.requireReturn("A").levelDb()).isEqualTo(-9);

@@ -106,13 +106,16 @@ class GateTest {
     @Test
     void aKeyOfOppositeSidesIsHeardAsLoudAsOneInTheMiddle() {
         float[] tone = Signals.sine(300, 0.5, 0.1, RATE);
-        for (var filter : List.of(List.<orbispace.core.signal.Biquad>of(),
-                orbispace.core.signal.FilterDesign.lowPass(2000, 4, RATE))) {
+        for (var filter :
+                List.of(
+                        List.<orbispace.core.signal.Biquad>of(),
+                        orbispace.core.signal.FilterDesign.lowPass(2000, 4, RATE))) {
             KeyPeaks middle = new KeyPeaks(filter, 4800);
             KeyPeaks side = new KeyPeaks(filter, 4800);
             middle.process(tone, new float[4800], 0, 4800);
             side.process(new float[4800], tone, 0, 4800);
-            assertThat(side.steps()[side.count() - 1]).isEqualTo(middle.steps()[middle.count() - 1]);
+            assertThat(side.steps()[side.count() - 1])
+                    .isEqualTo(middle.steps()[middle.count() - 1]);
             assertThat(side.steps()[100]).isGreaterThan(-20f);
         }
     }

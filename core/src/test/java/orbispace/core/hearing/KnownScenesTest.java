@@ -227,8 +227,7 @@ class KnownScenesTest {
         java.util.Arrays.fill(power, frames - 70, frames, 1);
         Excitation wet = Excitation.even(frames, 93.75, 1e5).times(power);
         Excitation none = Excitation.none(frames, 93.75);
-        Cover cover =
-                new CoverMeter(none, wet, none, 0, Passages.ofLoudness(none)).cover();
+        Cover cover = new CoverMeter(none, wet, none, 0, Passages.ofLoudness(none)).cover();
         assertThat(cover.wetShare()).isGreaterThan(0.9);
     }
 }

@@ -151,8 +151,7 @@ class ChainWorksTest {
                                 .of(post)
                                 .sends()
                                 .get("voice"));
-        assertThat(20 * Math.log10(after.gain() * after.curve().at(0)))
-                .isCloseTo(0, within(1e-6));
+        assertThat(20 * Math.log10(after.gain() * after.curve().at(0))).isCloseTo(0, within(1e-6));
     }
 
     @Test

@@ -79,8 +79,7 @@ class LiveChangesTest {
 
     private static final Space PIER = new Space.Convolution("pier.wav", 0, 0, 1, 1, 1);
     private static final Space WALL =
-            new Space.Gated(
-                    GatedSettings.Envelope.FLAT, new MusicalTime.Millis(300), 20, 8000);
+            new Space.Gated(GatedSettings.Envelope.FLAT, new MusicalTime.Millis(300), 20, 8000);
     private static final Space HALL = Space.hall(1.2, 1, 0.7);
 
     private static LiveMix mix(Design design) {
@@ -276,9 +275,13 @@ class LiveChangesTest {
 
     @Test
     void aJumpToAnotherPlaceMakesNoClick() {
-        LiveMix mix = new LiveMix(LiveSettings.of(
-                design(List.of(), ret("A", HALL), ret("B", PIER)),
-                MATERIAL, LiveSettings.Hearing.PLAIN), BLOCK);
+        LiveMix mix =
+                new LiveMix(
+                        LiveSettings.of(
+                                design(List.of(), ret("A", HALL), ret("B", PIER)),
+                                MATERIAL,
+                                LiveSettings.Hearing.PLAIN),
+                        BLOCK);
         play(mix, 0, 2 * (int) RATE);
         float[] before = play(mix, 2 * (int) RATE, 512);
         float[] after = play(mix, 5 * (int) RATE + 30, 9600);
