@@ -26,7 +26,7 @@ import org.jspecify.annotations.Nullable;
  * How sound comes into the song: new songs from files, more stems into an open one, missing files
  * found again, and changes that a crash left.
  */
-public final class Bringing {
+public final class Bringing implements OfSong {
     private static final String READ = "read stems";
     private static final String ADD = "add stems";
 
@@ -48,8 +48,8 @@ public final class Bringing {
         return recovered;
     }
 
-    /** Another song is open. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         recovered.set(null);
     }
 

@@ -33,7 +33,7 @@ import orbispace.core.render.Job;
 import org.jspecify.annotations.Nullable;
 
 /** Keeping a source clear: who is judged, what is barred, ear words, and whole solutions. */
-public final class Clearing {
+public final class Clearing implements OfSong {
     private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final Session session;
@@ -287,8 +287,8 @@ public final class Clearing {
         }
     }
 
-    /** Forgets who is judged and what is asked, for another song. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         sourceId.set("");
         barred.set(Set.of());
         changed();

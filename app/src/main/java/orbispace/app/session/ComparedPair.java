@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
  * The two fields that are heard against each other: one before, and the field as it stands or
  * another one that was kept.
  */
-public final class ComparedPair {
+public final class ComparedPair implements OfSong {
     private static final String OPENED = "As opened";
     private static final String NOW = "As it stands";
 
@@ -55,8 +55,8 @@ public final class ComparedPair {
         return before.get().equals(after());
     }
 
-    /** Another song is open. */
-    void begin(Design given) {
+    @Override
+    public void begin(Design given) {
         firstName = OPENED;
         before.set(given);
         other.set(null);

@@ -28,7 +28,7 @@ import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
 /** Drafts whole fields from what is known of the song, with levels really measured. */
-public final class Drafting {
+public final class Drafting implements OfSong {
     private static final double LISTENING_LUFS = -20;
 
     private final Session session;
@@ -61,6 +61,11 @@ public final class Drafting {
     /** Forgets the drafts. */
     public void close() {
         drafts.set(List.of());
+    }
+
+    @Override
+    public void begin(Design given) {
+        close();
     }
 
     /** Whether enough is known to draft anything. */

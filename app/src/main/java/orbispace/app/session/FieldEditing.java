@@ -29,7 +29,7 @@ import orbispace.files.ResponseFiles;
 import org.jspecify.annotations.Nullable;
 
 /** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */
-public final class FieldEditing {
+public final class FieldEditing implements OfSong {
     private static final double USUAL_THRESHOLD_DB = -30;
     private static final double USUAL_HYSTERESIS_DB = 4;
 
@@ -43,8 +43,8 @@ public final class FieldEditing {
         this.session = session;
     }
 
-    /** Another song is open. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         depths.clear();
         settled.clear();
         unsettle();

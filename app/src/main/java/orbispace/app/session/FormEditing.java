@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import orbispace.core.design.Design;
 import orbispace.core.design.Form;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
@@ -22,7 +23,7 @@ import orbispace.core.time.TempoMap;
 import org.jspecify.annotations.Nullable;
 
 /** Changes of the open song's sections, tempo, metre and bar 1, as one moves and types them. */
-public final class FormEditing {
+public final class FormEditing implements OfSong {
     private static final double WORTH_SECONDS = 0.003;
     private static final double WORTH_AGREEMENT = 0.03;
     private static final double LEAST_AGREEMENT = 0.3;
@@ -35,8 +36,8 @@ public final class FormEditing {
         this.session = session;
     }
 
-    /** Another song is open. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         proposal.set(null);
     }
 

@@ -19,7 +19,7 @@ import orbispace.files.SheetDifferences;
 import org.jspecify.annotations.Nullable;
 
 /** Keeps the log of the open song: changes that stay, with their reasons, notes, and snapshots. */
-public final class LogKeeping {
+public final class LogKeeping implements OfSong {
     /** Begins what is noted of a finding that was accepted. */
     static final String ACCEPTED = "accepted: ";
 
@@ -46,8 +46,8 @@ public final class LogKeeping {
         return logbook;
     }
 
-    /** Another song is open. */
-    void begin(Design given) {
+    @Override
+    public void begin(Design given) {
         logbook.set(kept.logbook());
         logged = given;
         loggedMeasures = LogMeasures.NONE;

@@ -26,7 +26,7 @@ import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** The field over the song: cells of sections, templates, and thrown words. */
-public final class Planning {
+public final class Planning implements OfSong {
     private static final String JOB = "plan";
     private static final String HOLD = "hold";
     private static final long PAUSE_MILLIS = 400;
@@ -40,8 +40,8 @@ public final class Planning {
         this.session = session;
     }
 
-    /** Forgets what was chosen, for another song. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         along.set(Set.of());
         measured.set(null);
         kept = SectionPlan.NONE;

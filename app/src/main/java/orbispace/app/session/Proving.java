@@ -28,7 +28,7 @@ import orbispace.core.render.Rendering;
 import org.jspecify.annotations.Nullable;
 
 /** Findings about the design, and blind trials. */
-public final class Proving {
+public final class Proving implements OfSong {
     /** Stands for the mix among the returns. */
     public static final String MIX = "";
 
@@ -73,8 +73,8 @@ public final class Proving {
         return trial;
     }
 
-    /** Another song is open. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         proven.set(null);
         endTrial();
     }

@@ -31,7 +31,7 @@ import org.jspecify.annotations.Nullable;
  * Holds the mix against finished tracks of the engineer's own: a stretch of one as long as the
  * chosen section, at one loudness, on the section's own time.
  */
-public final class Referencing {
+public final class Referencing implements OfSong {
     private static final String JOB = "reference";
     private static final String ID = "reference";
 
@@ -106,8 +106,8 @@ public final class Referencing {
         hearing.set(held.get() != null && !hearing.get());
     }
 
-    /** Another song is open. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         session.jobs().cancel(JOB);
         tried = List.of();
         hearing.set(false);

@@ -10,7 +10,7 @@ import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** What of the song is chosen: a section, a return, a source. */
-public final class Selection {
+public final class Selection implements OfSong {
     private final ObjectProperty<@Nullable Section> section = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable Span> window = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable FormItem> form = new SimpleObjectProperty<>();
@@ -74,8 +74,8 @@ public final class Selection {
         }
     }
 
-    /** The first return and source of a song that is opened, and the whole of it. */
-    void begin(Design design) {
+    @Override
+    public void begin(Design design) {
         section.set(null);
         window.set(null);
         form.set(null);

@@ -2,6 +2,7 @@ package orbispace.app.session;
 
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,11 +12,9 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleBooleanProperty;
-import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
-import orbispace.core.design.Rebase;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.render.SongMaterial;
@@ -24,7 +23,6 @@ import orbispace.core.time.Span;
 import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
 import orbispace.files.ProjectFile;
-import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,9 +32,7 @@ import org.jspecify.annotations.Nullable;
 public final class Session {
     static final String OPEN = "open";
 
-    private static final String REST = "rest";
-    private static final long REST_MILLIS = 200;
-
+    private final List<OfSong> ofSong = new ArrayList<>();
     private final Jobs jobs;
     private final Measurements measured;
     private final Transport transport = new Transport();
@@ -50,6 +46,7 @@ public final class Session {
     private final Planning planning;
     private final Throwing throwing;
     private final LogKeeping log;
+    private final Changes changes;
     private final Proving proving;
     private final Ears ears;
     private final HandingOver handingOver;
@@ -57,15 +54,9 @@ public final class Session {
     private final Referencing references;
     private final Listening listening;
     private final Editing editing = new Editing(blank());
-    private final ComparedPair pair = new ComparedPair(this, blank());
-    private final Selection selection = new Selection();
-    private final StringProperty problem =
-            new SimpleStringProperty("") {
-                @Override
-                public void set(String words) {
-                    super.set(Wording.oneLine(words));
-                }
-            };
+    private final ComparedPair pair;
+    private final Selection selection;
+    private final StringProperty problem = new OneLine();
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
     private SongMaterial material = new SongMaterial(Map.of(), 48000);
     private @Nullable Design givenUp;
@@ -78,6 +69,8 @@ public final class Session {
      * @param facts where what is measured of stems is kept
      */
     public Session(Executor interfaceThread, RecentProjects recent, FactsCache facts) {
+        pair = ofSong(new ComparedPair(this, blank()));
+        selection = ofSong(new Selection());
         kept =
                 new KeptProject(
                         blank(),
@@ -87,22 +80,29 @@ public final class Session {
                                         problem.set("Changes are not kept: " + e.getMessage())));
         jobs = new Jobs(interfaceThread);
         measured = new Measurements(jobs, new Survey(jobs, facts, problem::set), problem::set);
-        bringing = new Bringing(this, stems);
-        form = new FormEditing(this);
-        field = new FieldEditing(this);
-        drafting = new Drafting(this);
-        clearing = new Clearing(this);
-        planning = new Planning(this);
-        throwing = new Throwing(this);
-        log = new LogKeeping(this, kept, Clock.systemUTC());
-        proving = new Proving(this, log, Clock.systemUTC());
+        bringing = ofSong(new Bringing(this, stems));
+        form = ofSong(new FormEditing(this));
+        field = ofSong(new FieldEditing(this));
+        drafting = ofSong(new Drafting(this));
+        clearing = ofSong(new Clearing(this));
+        planning = ofSong(new Planning(this));
+        throwing = ofSong(new Throwing(this));
+        log = ofSong(new LogKeeping(this, kept, Clock.systemUTC()));
+        changes = new Changes(editing, log, jobs, problem, this::changed, this::measure);
+        proving = ofSong(new Proving(this, log, Clock.systemUTC()));
         ears = new Ears(transport, measured, recent, Clock.systemUTC());
         handingOver = new HandingOver(this);
-        units = new UnitMeasuring(this);
-        references = new Referencing(this, kept);
+        units = ofSong(new UnitMeasuring(this));
+        references = ofSong(new Referencing(this, kept));
         listening = new Listening(transport, measured, pair, references, this::span);
         selection.section().addListener((o, was, is) -> sectionChosen());
         wantsRemedies.addListener((o, was, is) -> measure());
+    }
+
+    /** What begins and ends with a song stands in one list; it comes into it as it is made. */
+    private <T extends OfSong> T ofSong(T part) {
+        ofSong.add(part);
+        return part;
     }
 
     static Design blank() {
@@ -258,11 +258,7 @@ public final class Session {
      * @return false if it was refused; {@link #problem} then says why
      */
     public boolean edit(Edit edit) {
-        boolean taken = apply(edit, null);
-        if (taken) {
-            measure();
-        }
-        return taken;
+        return changes.edit(edit);
     }
 
     /**
@@ -271,12 +267,7 @@ public final class Session {
      * @return false if it was refused
      */
     public boolean edit(Edit edit, String why) {
-        log.log();
-        boolean taken = edit(edit);
-        if (taken) {
-            log.because(why);
-        }
-        return taken;
+        return changes.edit(edit, why);
     }
 
     /**
@@ -284,73 +275,32 @@ public final class Session {
      * rests, or by {@link #settle}.
      */
     public boolean drag(Edit edit, Object gesture) {
-        boolean taken = apply(edit, gesture);
-        if (taken) {
-            jobs.after(REST, REST_MILLIS, this::measure);
-        }
-        return taken;
+        return changes.drag(edit, gesture);
     }
 
     /** Ends a gesture: what it changed is measured at once. */
     public void settle() {
-        jobs.cancel(REST);
-        measure();
-    }
-
-    private boolean apply(Edit edit, @Nullable Object gesture) {
-        log.tellReason();
-        try {
-            editing.apply(edit, gesture);
-            problem.set("");
-            changed();
-            return true;
-        } catch (IllegalArgumentException e) {
-            problem.set(String.valueOf(e.getMessage()));
-            return false;
-        }
+        changes.settle();
     }
 
     /** Takes the last step back. */
     public void undo() {
-        editing.undo();
-        changed();
-        measure();
+        changes.undo();
     }
 
     /** Brings the last undone step back. */
     public void redo() {
-        editing.redo();
-        changed();
-        measure();
+        changes.redo();
     }
 
-    /**
-     * Takes what was worked out in the background for a design as one step: laid over the design as
-     * it stands, so that what was done meanwhile stays.
-     *
-     * @param base the design that it was worked out for
-     * @param why the log will say it
-     * @return false if both changed the same number; {@link #problem} then says which
-     */
+    /** Takes what was worked out in the background, as {@link Changes#adopt} says. */
     boolean adopt(Design base, Design made, String label, String why) {
-        try {
-            Design result = Rebase.onto(design().get(), base, made);
-            log.log();
-            replace(result, label);
-            log.because(why);
-            return true;
-        } catch (IllegalArgumentException e) {
-            problem.set("Not taken over (" + label + "): " + e.getMessage() + "; ask again.");
-            return false;
-        }
+        return changes.adopt(base, made, label, why);
     }
 
     /** Takes another design as a step of its own. */
     void replace(Design other, String label) {
-        log.tellReason();
-        editing.replace(other, label);
-        changed();
-        measure();
+        changes.replace(other, label);
     }
 
     /** What has to follow every change of the design: state kept, stems laid, sound. */
@@ -398,7 +348,7 @@ public final class Session {
      */
     private void sectionChosen() {
         listening.loop();
-        if (!jobs.awaits(REST)) {
+        if (!jobs.awaits(Changes.REST)) {
             measure();
         }
     }
@@ -453,23 +403,11 @@ public final class Session {
         jobs.endSong();
         leave();
         kept.begin(opened);
-        bringing.begin();
         stems.begin(given, opened.stems());
         material = stems.material(given);
         problem.set("");
         opened.stems().responses().problems().values().stream().findFirst().ifPresent(problem::set);
-        pair.begin(given);
-        selection.begin(given);
-        clearing.begin();
-        planning.begin();
-        drafting.close();
-        form.begin();
-        field.begin();
-        throwing.begin();
-        log.begin(given);
-        proving.begin();
-        references.begin();
-        units.begin();
+        ofSong.forEach(part -> part.begin(given));
         transport.hearingBefore().set(false);
         transport.begin(material);
         measured.survey().clear();

@@ -33,7 +33,7 @@ import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** Throwing words: what is picked of a source, the throws of it, and how they stand. */
-public final class Throwing {
+public final class Throwing implements OfSong {
     private static final double USUAL_DB = -4;
     private static final double SAME_SECONDS = 2e-3;
     private static final String JOB = "throw";
@@ -76,8 +76,8 @@ public final class Throwing {
         return standing;
     }
 
-    /** Forgets what was picked, for another song. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         picking.pick(null);
         throwId.set("");
         standing.set(null);

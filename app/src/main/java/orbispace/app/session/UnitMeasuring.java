@@ -22,7 +22,7 @@ import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
 
 /** Measures a unit by a sweep, and takes it into the field: itself, or our reverb set like it. */
-public final class UnitMeasuring {
+public final class UnitMeasuring implements OfSong {
     /** Name of the job that measures. */
     public static final String JOB = "unit";
 
@@ -46,8 +46,8 @@ public final class UnitMeasuring {
         this.session = session;
     }
 
-    /** Another song is open: what was measured stays, what is under way does not. */
-    void begin() {
+    @Override
+    public void begin(Design given) {
         session.jobs().cancel(JOB);
     }
 

@@ -270,14 +270,21 @@ final class ThrowChart extends ScalingCanvas {
     }
 
     private static void empty(Pen pen, TimeAxis axis, double h) {
-        pen.text(
-                "Click a word on the silhouette, twice for its phrase, and throw it to the chosen"
-                        + " return with Enter. Rings mark words that could be thrown.",
-                axis.left() + axis.width() / 2,
-                VOICE + (h - VOICE) / 2,
-                Type.regular(13),
-                pen.palette.ink2,
-                TextAlignment.CENTER);
+        double middle = VOICE + (h - VOICE) / 2;
+        List<String> lines =
+                List.of(
+                        "Click a word on the silhouette, twice for its phrase, and throw it to the"
+                                + " chosen return with Enter.",
+                        "Rings mark words that could be thrown.");
+        for (int i = 0; i < lines.size(); i++) {
+            pen.text(
+                    lines.get(i),
+                    axis.left() + axis.width() / 2,
+                    middle + 18 * i,
+                    Type.regular(13),
+                    pen.palette.ink2,
+                    TextAlignment.CENTER);
+        }
     }
 
     /** A box on the whole song that opens into the lens. */

@@ -1,6 +1,8 @@
 package orbispace.core.clear;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -8,6 +10,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
+import orbispace.core.hearing.WetState;
 import orbispace.core.time.Fit;
 
 /** The changes that answer ear words, with the size of their step. */
@@ -76,6 +79,14 @@ final class EarAnswers {
                                 + " dB",
                         by < 0 ? "less of all of it" : "more of all of it")
                 .costingLevel(Math.max(0, -by));
+    }
+
+    /** The level at which it is noticed as much as asked; nothing where no level does that. */
+    static List<Candidate> noticedAs(EarEvidence e, WetState state) {
+        OptionalDouble level = e.levelFor(state);
+        return level.isEmpty()
+                ? List.of()
+                : List.of(level(e, level.getAsDouble() - e.ret().levelDb()));
     }
 
     static Candidate predelay(EarEvidence e, double millis) {

@@ -2,12 +2,14 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
+import orbispace.core.hearing.WetState;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.EchoDensity;
@@ -28,10 +30,12 @@ final class EarEvidence {
     final LowShare spectrum;
     final Audio response;
     private final CoverAnalysis analysis;
+    private final Job job;
 
     EarEvidence(Question question, CoverAnalysis analysis, Job job) {
         this.question = question;
         this.analysis = analysis;
+        this.job = job;
         view = analysis.view(question, job);
         spectrum = analysis.spectrum(question.design(), question.ret(), job);
         standing = new Standing(view.cover(), view.sibilanceDb(), spectrum.share());
@@ -114,6 +118,19 @@ final class EarEvidence {
             }
         }
         return count == 0 || sum == 0 ? -120 : Decibels.ofPower(sum / count);
+    }
+
+    /** The level at which the return has a state; empty where none does. */
+    OptionalDouble levelFor(WetState state) {
+        return ShareLevel.aiming(
+                analysis,
+                question.design(),
+                question.source(),
+                ret(),
+                question.phrases().spans(),
+                question.span(),
+                state,
+                job);
     }
 
     /** Whether a setting of the return is locked. */

@@ -202,15 +202,13 @@ public final class EarTable {
                 0,
                 0,
                 List.of(),
-                is ? List.of(EarAnswers.level(e, 3)) : List.of());
+                is ? EarAnswers.noticedAs(e, WetState.FELT) : List.of());
     }
 
     private static Row noticed(EarEvidence e, Targets t, boolean over) {
         WetState state = e.standing.cover().state();
         int side = state.compareTo(t.state());
         boolean is = over ? side > 0 : side < 0;
-        double wanted = t.state().aimShare() / Math.max(1e-4, e.standing.cover().wetShare());
-        double step = Math.clamp(10 * Math.log10(wanted), -12, 12);
         return new Row(
                 is,
                 text(
@@ -219,7 +217,7 @@ public final class EarTable {
                 0,
                 0,
                 e.gapsHere(),
-                is ? List.of(EarAnswers.level(e, Math.rint(2 * step) / 2)) : List.of());
+                is ? EarAnswers.noticedAs(e, t.state()) : List.of());
     }
 
     private static Row pumping(EarEvidence e) {

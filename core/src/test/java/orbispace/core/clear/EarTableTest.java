@@ -230,4 +230,16 @@ class EarTableTest {
         assertThat(calm.gainDb(middle)).isBetween(-6.3, -5.0);
         assertThat(calm.gainDb((int) (2.9 * calm.framesPerSecond()))).isGreaterThan(-0.5);
     }
+
+    @Test
+    void whatIsLostOrTooObviousIsBroughtToWhatWasAskedInOnePress() {
+        for (double level : new double[] {-45, 12}) {
+            Return r = ret(clean().chain(), level);
+            EarWord word = level < 0 ? EarWord.LOST : EarWord.TOO_OBVIOUS;
+            Diagnosis d = ask(word, r);
+            assertThat(d.remedies().getFirst().after().state())
+                    .as("%s", d.remedies().getFirst().change())
+                    .isEqualTo(Targets.LEAD.state());
+        }
+    }
 }
