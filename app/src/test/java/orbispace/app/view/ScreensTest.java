@@ -13,6 +13,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
@@ -180,8 +182,13 @@ class ScreensTest extends WindowCase {
         });
         robot.interact(() -> session.edit(new ReturnEdit.Level("B", -60)));
         settle();
-        assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
         assertThat(labels()).contains("hidden");
+        assertThat(labels()).anyMatch(t -> t.contains("felt was asked"));
+        // Whoever wants it hidden is told that all is as asked.
+        robot.interact(() ->
+                session.clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
+        settle();
+        assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
     }
 
     @Test
