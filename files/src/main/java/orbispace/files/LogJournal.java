@@ -30,6 +30,12 @@ public final class LogJournal {
         document.writeLog(fileOf(project));
     }
 
+    /** Reads a project with the log that was kept of it since it was saved. */
+    public static ProjectFile read(Path project) throws FileProblem {
+        ProjectFile file = ProjectFile.read(project);
+        return find(project, file).map(file::withLogbook).orElse(file);
+    }
+
     /**
      * The logbook of a project as the journal has it; empty without a journal that can be read.
      *

@@ -12,6 +12,7 @@ import orbispace.core.prove.Snapshot;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFile;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -58,7 +59,7 @@ final class CompareCommand implements Callable<Integer> {
         if (project == null) {
             throw new WrongUsage("name a project");
         }
-        ProjectFile file = ProjectFile.read(project);
+        ProjectFile file = LogJournal.read(project);
         Design a = design(file, first);
         Design b = design(file, second);
         Optional<Span> span =

@@ -10,7 +10,7 @@ import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFolder;
 import orbispace.files.WavWriter;
 import org.jspecify.annotations.Nullable;
@@ -58,7 +58,7 @@ final class HandOverCommand implements Callable<Integer> {
                         java.util.Objects.requireNonNull(out),
                         HandOver.Sheet.whole(
                                 List.of(letter ? ".letter.pdf" : ".pdf", ".html", ".md", ".csv"),
-                                Sheets.accepted(ProjectFile.read(file).logbook())),
+                                Sheets.accepted(LogJournal.read(file).logbook())),
                         new HandOver.Printing(true, bySection, depth),
                         new HandOver.Lanes(List.of(".mid", ".csv"), ControllerTable.USUAL, true));
         HandOver.Handed handed = HandOver.write(design, material, order, Job.QUIET);

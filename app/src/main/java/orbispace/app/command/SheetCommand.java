@@ -7,7 +7,7 @@ import java.util.concurrent.Callable;
 import orbispace.app.session.Sheets;
 import orbispace.core.design.Design;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFolder;
 import orbispace.files.RecallSheet;
 import orbispace.files.ResponseFiles;
@@ -61,7 +61,7 @@ final class SheetCommand implements Callable<Integer> {
         Path file = java.util.Objects.requireNonNull(out);
         RecallSheet sheet =
                 Sheets.measured(design, ResponseFiles.readAll(folder, design), seconds)
-                        .withFindings(Sheets.accepted(ProjectFile.read(project).logbook()))
+                        .withFindings(Sheets.accepted(LogJournal.read(project).logbook()))
                         .only(parts());
         SheetWriter.write(file, sheet, letter);
         output.print(Output.object().put("file", file.toString()), () -> output.line("%s", file));

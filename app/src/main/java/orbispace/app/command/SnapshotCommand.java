@@ -10,6 +10,7 @@ import orbispace.core.prove.LogMeasures;
 import orbispace.core.prove.Logbook;
 import orbispace.core.prove.Snapshot;
 import orbispace.files.FileProblem;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFile;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -56,7 +57,7 @@ final class SnapshotCommand implements Callable<Integer> {
             throw new WrongUsage("--name and --out go together");
         }
         ProjectArguments.checkTarget("--out", project, out, overwrite);
-        ProjectFile file = ProjectFile.read(project);
+        ProjectFile file = LogJournal.read(project);
         Logbook log = file.logbook();
         if (name != null && out != null) {
             log = write(file, name, out);

@@ -61,8 +61,7 @@ final class KeptProject {
     static Opened read(Path path, Job job) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
         Path parent = Objects.requireNonNullElse(absolute.getParent(), absolute);
-        ProjectFile file = ProjectFile.read(absolute);
-        ProjectFile read = LogJournal.find(absolute, file).map(file::withLogbook).orElse(file);
+        ProjectFile read = LogJournal.read(absolute);
         ProjectFolder.Stems stems = ProjectFolder.read(parent, read.design(), job);
         return new Opened(
                 read,

@@ -16,9 +16,11 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.prove.LogEntry;
 import orbispace.core.prove.LogMeasures;
+import orbispace.core.prove.Snapshot;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
+import orbispace.files.LogJournal;
 import orbispace.files.MidiTempo;
 import orbispace.files.ProjectFile;
 import orbispace.files.SoundReader;
@@ -235,6 +237,19 @@ class CommandLineTest extends CommandCase {
                 run("measure", "cover", "--dry", dry.toString(), "--wet", other.toString()),
                 1,
                 "44100");
+    }
+
+    @Test
+    void snapshotsThatWereTakenSinceTheProjectWasSavedAreComparedToo() throws IOException {
+        Path project = Songs.write(folder);
+        ProjectFile file = ProjectFile.read(project);
+        Design softer = new ReturnEdit.Level("A", -30).applyTo(file.design());
+        Snapshot snapshot =
+                new Snapshot("Ebb", "", java.time.Instant.EPOCH, softer, LogMeasures.NONE);
+        LogJournal.keep(project, file.withLogbook(file.logbook().with(snapshot)));
+        JsonNode j =
+                run("compare", project.toString(), "--a", "Ebb", "--b", "now", "--json").json();
+        assertThat(j.has("residualDb")).isTrue();
     }
 
     @Test

@@ -13,6 +13,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.BlindTrial;
 import orbispace.core.prove.Finding;
 import orbispace.files.FileProblem;
+import orbispace.files.LogJournal;
 import orbispace.files.ProjectFile;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -58,7 +59,7 @@ class ProveScreenTest extends WindowCase {
     }
 
     @Test
-    void aFindingIsAcceptedWithAReasonThatIsKeptInTheFile() throws FileProblem {
+    void aFindingIsAcceptedWithAReasonThatIsKeptBesideTheFileAndInIt() throws FileProblem {
         Finding first = session.proving().open().getFirst();
         robot.interact(
                 () -> ((Button) called("accept " + first.rule() + " " + first.subject())).fire());
@@ -70,6 +71,7 @@ class ProveScreenTest extends WindowCase {
         assertThat(session.proving().open()).doesNotContain(first);
         assertThat(labels()).anyMatch(l -> l.startsWith("Accepted:") && l.contains("ring on"));
         until(() -> kept().contains("the buoy may ring on"));
+        assertThat(on(() -> session.save(project))).isTrue();
         ProjectFile file = ProjectFile.read(project);
         assertThat(file.logbook().entries().getLast().why()).isEqualTo("the buoy may ring on");
         assertThat(file.design()).isEqualTo(design());
@@ -77,7 +79,7 @@ class ProveScreenTest extends WindowCase {
 
     private String kept() {
         try {
-            return java.nio.file.Files.readString(project);
+            return java.nio.file.Files.readString(LogJournal.fileOf(project));
         } catch (java.io.IOException e) {
             return "";
         }

@@ -185,8 +185,7 @@ class ScreensTest extends WindowCase {
         assertThat(labels()).contains("hidden");
         assertThat(labels()).anyMatch(t -> t.contains("felt was asked"));
         // Whoever wants it hidden is told that all is as asked.
-        robot.interact(() ->
-                session.clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
+        robot.interact(() -> session.clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
         settle();
         assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
     }
