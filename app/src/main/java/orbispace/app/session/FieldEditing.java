@@ -46,7 +46,6 @@ public final class FieldEditing implements OfSong {
     @Override
     public void begin(Design given) {
         depths.clear();
-        settled.clear();
         unsettle();
     }
 
@@ -242,7 +241,12 @@ public final class FieldEditing implements OfSong {
                                 Settlement.of(
                                         renderer.get().wet(now, r, job),
                                         renderer.get().wet(other, swapped, job)),
-                        result -> settled.put(r.id(), result.words()),
+                        result -> {
+                            // Of a return that was changed meanwhile it says nothing.
+                            if (design().findReturn(r.id()).equals(Optional.of(r))) {
+                                settled.put(r.id(), result.words());
+                            }
+                        },
                         session::failed);
     }
 
@@ -271,9 +275,10 @@ public final class FieldEditing implements OfSong {
                         session::failed);
     }
 
-    /** Forgets what was settled of a pair that is no more. */
+    /** Forgets what was settled of a field that is no more. */
     void unsettle() {
         pair.set(null);
+        settled.clear();
     }
 
     /** The feeds that would not make a circle: returns that may be fed into this one. */

@@ -82,12 +82,12 @@ class ClearScreenTest extends WindowCase {
 
     @Test
     void anEarWordIsAnsweredWithEvidenceAndTakenBack() {
-        focus(called("I hear: washed out"));
+        focusCalled("I hear: washed out");
         key(KeyCode.SPACE);
         until(() -> session.clearing().diagnosis().get() != null);
         assertThat(labels()).anyMatch(l -> l.startsWith("Yes: ") && l.contains("clash"));
         assertThat(labels()).anyMatch(l -> l.startsWith("Duck "));
-        focus(called("I hear: pumping"));
+        focusCalled("I hear: pumping");
         key(KeyCode.SPACE);
         until(() ->
                 java.util.Objects.requireNonNull(session.clearing().diagnosis().get())
@@ -153,12 +153,12 @@ class ClearScreenTest extends WindowCase {
 
     @Test
     void whatIsAskedCanBeTypedAndIsUndone() {
-        focus(called("asked presence 85 %"));
+        focusCalled("asked presence 85 %");
         key(KeyCode.UP);
         assertThat(design().aims().of(clearance().source().id(), "A").orElseThrow().presence())
                 .isEqualTo(0.86);
         assertThat(called("asked presence 86 %")).isNotNull();
-        focus(called("asked bloom any"));
+        focusCalled("asked bloom any");
         key(KeyCode.UP);
         assertThat(called("asked bloom \u221259 dB")).isNotNull();
         MenuButton asked = menu("what is asked of this source");
@@ -181,7 +181,7 @@ class ClearScreenTest extends WindowCase {
 
     @Test
     void theChartIsSeenFromNearerByKeysAndAsAWholeAgain() {
-        focus(called("rivers and clashes"));
+        focusCalled("rivers and clashes");
         WritableImage far = snapshot();
         key(KeyCode.PLUS);
         key(KeyCode.PLUS);

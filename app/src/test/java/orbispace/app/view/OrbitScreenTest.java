@@ -183,12 +183,12 @@ class OrbitScreenTest extends WindowCase {
         String source = design().sources().getFirst().id();
         String name = design().sources().getFirst().name();
         robot.interact(() -> session.edit(new ReturnEdit.Sending("B", source, null)));
-        focus(called(name + " into B"));
+        focusCalled(name + " into B");
         key(KeyCode.UP);
         assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12);
         key(KeyCode.DOWN);
         assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12.5);
-        focus(called(name + " into A"));
+        focusCalled(name + " into A");
         key(KeyCode.ENTER);
         robot.write("off");
         key(KeyCode.ENTER);
@@ -211,7 +211,7 @@ class OrbitScreenTest extends WindowCase {
         key(KeyCode.UP);
         assertThat(java.util.Objects.requireNonNull(gateOf(source)).thresholdDb())
                 .isEqualTo(before.thresholdDb() + 1);
-        focus(called("key from"));
+        focusCalled("key from");
         key(KeyCode.ENTER);
         robot.write("300");
         key(KeyCode.ENTER);

@@ -40,11 +40,11 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void aCellIsSteppedTypedMutedAndTakenBackWhileItsSectionStaysChosen() {
-        focus(called("level offset 0.0 dB"));
+        focusCalled("level offset 0.0 dB");
         key(KeyCode.DOWN);
         assertThat(cell(0).levelDb()).isEqualTo(-0.5);
         assertThat(called("level offset \u22120.5 dB")).isNotNull();
-        focus(called("decay"));
+        focusCalled("decay");
         key(KeyCode.UP);
         assertThat(cell(0).decayScale()).isEqualTo(1.05);
         press("Mute");
@@ -60,7 +60,7 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void arrowsChooseTheCellAndTheEdgeIsChosenByWords() {
-        focus(called("sections and returns"));
+        focusCalled("sections and returns");
         int sections = design().song().sections().size();
         key(KeyCode.RIGHT);
         assertThat(session.selection().section().get())
@@ -100,7 +100,7 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void severalSectionsAreChosenByKeysAndChangedAsOneStep() {
-        focus(called("sections and returns"));
+        focusCalled("sections and returns");
         key(KeyCode.RIGHT, KeyCode.SHIFT);
         assertThat(labels()).anyMatch(l -> l.endsWith("in 2 sections"));
         key(KeyCode.MINUS);

@@ -187,7 +187,7 @@ class ProveScreenTest extends WindowCase {
                         mix + held.difference().mixGainDb(),
                         org.assertj.core.api.Assertions.within(1e-9));
         assertThat(labels()).anyMatch(l -> l.contains("weaker") || l.contains("stronger"));
-        focus(called("reference track"));
+        focusCalled("reference track");
         key(KeyCode.R);
         assertThat(session.references().hearing().get()).isTrue();
         key(KeyCode.R);
@@ -207,7 +207,7 @@ class ProveScreenTest extends WindowCase {
     void aBlindTrialIsRunByKeysAndTellsNothingBeforeItsEnd() {
         change();
         robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
-        focus(called("blind trial"));
+        focusCalled("blind trial");
         assertThat(labels()).contains("Which one is X?");
         BlindTrial trial = java.util.Objects.requireNonNull(session.proving().trial().get());
         for (int i = 0; i < 8; i++) {
@@ -230,7 +230,7 @@ class ProveScreenTest extends WindowCase {
     void aTrialThatIsBrokenOffTellsNothing() {
         change();
         robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.PREFERENCE, 8));
-        focus(called("blind trial"));
+        focusCalled("blind trial");
         key(KeyCode.DIGIT1);
         key(KeyCode.ESCAPE);
         assertThat(session.proving().trial().get()).isNull();

@@ -121,7 +121,7 @@ class ScreensTest extends WindowCase {
 
     @Test
     void aWrongNumberOnACardKeepsTheOldAndNamesWhatIsAccepted() {
-        focus(called("high-pass 180"));
+        focusCalled("high-pass 180");
         robot.write("12 apples").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(labels()).anyMatch(t -> t.contains("12 apples") && t.contains("3.1k"));
@@ -131,7 +131,7 @@ class ScreensTest extends WindowCase {
     @Test
     void aRefusedNumberSaysWhyAndNothingIsLost() {
         var before = design();
-        focus(called("decay 1.80"));
+        focusCalled("decay 1.80");
         robot.write("90").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design()).isEqualTo(before);
@@ -158,7 +158,7 @@ class ScreensTest extends WindowCase {
         robot.clickOn("Echo");
         assertThat(on(() -> session.selection().returnId().get().equals("B"))).isTrue();
         assertThat(labels()).contains("ECHO", "feedback", "sides").doesNotContain("SPACE");
-        focus(called("echo time"));
+        focusCalled("echo time");
         double was = echoMillis();
         key(KeyCode.UP);
         assertThat(echoMillis()).isCloseTo(was + 1, within(1e-6));

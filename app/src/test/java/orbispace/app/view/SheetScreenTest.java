@@ -63,7 +63,7 @@ class SheetScreenTest extends WindowCase {
         assertThat(called("controller of " + lane() + " 22").isFocused()).isTrue();
         robot.interact(() -> ((ToggleButton) called("14 bits for " + lane())).fire());
         assertThat(((ToggleButton) called("14 bits for " + lane())).isSelected()).isTrue();
-        focus(called("controller of " + lane() + " 22"));
+        focusCalled("controller of " + lane() + " 22");
         for (int i = 22; i < 33; i++) {
             key(KeyCode.UP);
         }
@@ -89,7 +89,7 @@ class SheetScreenTest extends WindowCase {
             box("on Letter instead").fire();
             ((TextField) called("folder to hand over to")).setText(to.toString());
         });
-        focus(called("controller of " + lane()));
+        focusCalled("controller of " + lane());
         key(KeyCode.UP);
         fire("Hand over");
         until(() -> labels().stream().anyMatch(l -> l.contains("files written")));

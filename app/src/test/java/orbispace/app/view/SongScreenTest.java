@@ -21,7 +21,7 @@ class SongScreenTest extends WindowCase {
 
     private void ruler() {
         key(KeyCode.DIGIT1);
-        focus(called("tempo and sections"));
+        focusCalled("tempo and sections");
     }
 
     @Test
@@ -83,9 +83,9 @@ class SongScreenTest extends WindowCase {
         robot.clickOn("colour");
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design().findSource("pad").orElseThrow().role()).isEqualTo(Role.COLOUR);
-        focus(called("fader"));
+        focusCalled("fader");
         robot.write("-4.5").type(KeyCode.ENTER);
-        focus(called("pan"));
+        focusCalled("pan");
         robot.write("-30").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design().findSource("pad").orElseThrow().gainDb()).isEqualTo(-4.5);
@@ -101,7 +101,7 @@ class SongScreenTest extends WindowCase {
     @Test
     void keysZoomAndScrollWhatIsSeen() {
         key(KeyCode.DIGIT1);
-        focus(called("stems over time"));
+        focusCalled("stems over time");
         key(KeyCode.EQUALS);
         Span seen = Objects.requireNonNull(session.selection().window().get());
         assertThat(seen.seconds()).isCloseTo(session.songSeconds() / 1.25, within(1e-6));

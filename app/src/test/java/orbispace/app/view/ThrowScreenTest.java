@@ -26,7 +26,7 @@ class ThrowScreenTest extends WindowCase {
             window.show("Plan");
         });
         settle();
-        focus(called("words and throws"));
+        focusCalled("words and throws");
     }
 
     private String echo() {
@@ -87,14 +87,14 @@ class ThrowScreenTest extends WindowCase {
     void aThrowRepeatsInItsOwnWay() {
         throwFirst();
         Return parent = design().requireReturn(echo());
-        focus(called("send"));
+        focusCalled("send");
         key(KeyCode.UP);
         assertThat(thrown().levelDb()).isEqualTo(-3.5);
-        focus(called("feedback"));
+        focusCalled("feedback");
         key(KeyCode.UP);
         assertThat(thrown().trail().feedback())
                 .isCloseTo(((Space.Echo) parent.space()).feedback() + 0.05, within(1e-9));
-        focus(called("every"));
+        focusCalled("every");
         key(KeyCode.UP);
         assertThat(thrown().trail().time()).isInstanceOf(MusicalTime.Note.class);
         fireText("Single repeat");
@@ -104,7 +104,7 @@ class ThrowScreenTest extends WindowCase {
                 .isEqualTo("repeats alternate");
         robot.interact(() -> ((ToggleButton) called("feed the source's spaces")).fire());
         assertThat(thrown().trail().feedDb()).isEqualTo(0.0);
-        focus(called("high-pass"));
+        focusCalled("high-pass");
         key(KeyCode.UP);
         assertThat(java.util.Objects.requireNonNull(thrown().trail().filter()).highPass())
                 .isNotNull();
@@ -136,7 +136,7 @@ class ThrowScreenTest extends WindowCase {
         throwFirst();
         fireText("Ride word by word");
         assertThat(thrown().ride()).hasSizeGreaterThanOrEqualTo(2);
-        focus(called("point 1"));
+        focusCalled("point 1");
         key(KeyCode.DOWN);
         key(KeyCode.DOWN);
         assertThat(thrown().ride().getFirst().levelDb()).isEqualTo(-6);

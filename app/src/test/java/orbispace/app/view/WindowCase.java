@@ -102,10 +102,25 @@ abstract class WindowCase {
 
     /** The visible node that a screen reader would call by this beginning, once it is there. */
     Node called(String accessible) {
-        return found(n ->
-                n.getAccessibleText() != null
-                        && n.getAccessibleText().startsWith(accessible)
-                        && shown(n));
+        return found(n -> isCalled(n, accessible));
+    }
+
+    private static boolean isCalled(Node n, String accessible) {
+        return n.getAccessibleText() != null
+                && n.getAccessibleText().startsWith(accessible)
+                && shown(n);
+    }
+
+    /**
+     * Focuses what is called so. It is looked for and focused in one go: between the two a list
+     * might be made anew, and what was found would be gone.
+     */
+    void focusCalled(String accessible) {
+        until(() -> {
+            var found = robot.lookup((Node n) -> isCalled(n, accessible)).tryQuery();
+            found.ifPresent(Node::requestFocus);
+            return found.filter(n -> n.equals(window.scene().getFocusOwner())).isPresent();
+        });
     }
 
     /** The first node of a kind; lists may be made anew meanwhile, so it is waited for. */

@@ -57,12 +57,12 @@ class WindowTest extends WindowCase {
 
     @Test
     void arrowKeysStepAHandleAndTypingSetsIt() {
-        focus(called("decay"));
+        focusCalled("decay");
         key(KeyCode.UP);
         assertThat(decay()).isCloseTo(1.85, within(1e-9));
         key(KeyCode.UP, KeyCode.SHIFT);
         assertThat(decay()).isCloseTo(1.855, within(1e-9));
-        focus(called("predelay"));
+        focusCalled("predelay");
         key(KeyCode.ENTER);
         robot.write("1/32 + 3 ms").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
