@@ -85,7 +85,7 @@ final class ProjectReader {
         SongClock clock =
                 new SongClock(
                         TempoMap.of(tempo), MetreMap.of(metre), number(n, "barOneSeconds", 0));
-        return new Song(text(n, "title"), number(n, "sampleRateHz"), clock, sections);
+        return new Song(text(n, "title"), whole(n, "sampleRateHz", 1, 1_000_000), clock, sections);
     }
 
     private Section section(JsonNode s) throws FileProblem {

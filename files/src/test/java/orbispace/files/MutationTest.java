@@ -261,6 +261,7 @@ class MutationTest {
                         text.replace("\"shiftFrames\" : 100", "\"shiftFrames\" : 2000000000"),
                         text.replace("\"shiftFrames\" : 100", "\"shiftFrames\" : 1.5"),
                         text.replace("\"bars\" : 4", "\"bars\" : 400000"),
+                        text.replace("48000.0", "48000.4"),
                         text.replaceFirst("\\{", "{\"references\": [\"../../etc/track.wav\"],"),
                         text.replaceFirst("\\{", "{\"references\": [\"a\\\\u0000b\"],"));
         for (String changed : bad) {
