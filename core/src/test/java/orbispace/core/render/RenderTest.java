@@ -239,7 +239,7 @@ class RenderTest {
                                                 "A", new Duck("voice", 12, -50, 8, 0, 5, 50, 100))
                                         .applyTo(Fields.two()));
         Audio plain =
-                wet(
+                fresh(
                         ducked,
                         new SongMaterial(
                                 Map.of(
@@ -248,7 +248,7 @@ class RenderTest {
                                 RATE),
                         "A");
         Audio wide =
-                wet(
+                fresh(
                         ducked,
                         new SongMaterial(
                                 Map.of(
@@ -257,5 +257,11 @@ class RenderTest {
                                 RATE),
                         "A");
         assertThat(wide.meanSquare() / plain.meanSquare()).isCloseTo(1, within(1e-6));
+    }
+
+    /** The wet of A with nothing kept from other material. */
+    private static Audio fresh(Design design, SongMaterial material, String id) {
+        return new Renderer(material, material.frames(), new StageCache(0))
+                .wet(design, design.requireReturn(id), Job.QUIET);
     }
 }
