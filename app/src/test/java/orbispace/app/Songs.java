@@ -6,10 +6,10 @@ import java.nio.file.Path;
 import java.util.Random;
 import orbispace.app.session.NewSong;
 import orbispace.core.audio.Audio;
-import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
-import orbispace.files.WavWriter;
+import orbispace.files.project.FactsCache;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.sound.WavWriter;
 
 /** A short song of our own for tests: a voice-like lead, a pad and a drum, nine seconds. */
 public final class Songs {

@@ -10,7 +10,7 @@ import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.Sweep;
 import orbispace.core.measure.UnitMeter;
 import orbispace.core.measure.UnitReport;
-import orbispace.core.prove.ReverbFit;
+import orbispace.core.prove.compare.ReverbFit;
 import orbispace.core.render.Job;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

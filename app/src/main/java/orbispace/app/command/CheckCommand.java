@@ -9,7 +9,7 @@ import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.ProjectFolder;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

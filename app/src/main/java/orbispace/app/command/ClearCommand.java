@@ -20,7 +20,7 @@ import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.ProjectFolder;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

@@ -14,7 +14,7 @@ import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
+import orbispace.files.project.ProjectFile;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

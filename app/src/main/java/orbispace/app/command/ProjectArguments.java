@@ -7,8 +7,8 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
-import orbispace.files.WavWriter;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.sound.WavWriter;
 import org.jspecify.annotations.Nullable;
 
 /** Projects, returns and sections as they are named on the command line. */

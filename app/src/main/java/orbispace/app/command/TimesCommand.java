@@ -9,7 +9,7 @@ import orbispace.core.time.Fit;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
-import orbispace.files.MidiTempo;
+import orbispace.files.midi.MidiTempo;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

@@ -2,8 +2,8 @@ package orbispace.app.draw;
 
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
-import orbispace.files.Ink;
-import orbispace.files.SheetPages;
+import orbispace.files.sheet.Ink;
+import orbispace.files.sheet.SheetPages;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -16,10 +16,10 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
 import orbispace.core.render.Job;
-import orbispace.files.Autosave;
-import orbispace.files.MidiTempo;
-import orbispace.files.ProjectFolder;
-import orbispace.files.StemFiles;
+import orbispace.files.midi.MidiTempo;
+import orbispace.files.project.Autosave;
+import orbispace.files.project.ProjectFolder;
+import orbispace.files.sound.StemFiles;
 import org.jspecify.annotations.Nullable;
 
 /**

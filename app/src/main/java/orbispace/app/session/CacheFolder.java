@@ -1,7 +1,7 @@
 package orbispace.app.session;
 
 import java.nio.file.Path;
-import orbispace.files.FactsCache;
+import orbispace.files.project.FactsCache;
 
 /** The folder where the program keeps what it can make again. */
 public final class CacheFolder {

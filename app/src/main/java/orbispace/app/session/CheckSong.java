@@ -11,17 +11,17 @@ import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.Words;
-import orbispace.core.prove.FieldFacts;
-import orbispace.core.prove.FieldFindings;
-import orbispace.core.prove.FieldSurvey;
 import orbispace.core.prove.Finding;
-import orbispace.core.prove.SharedSound;
-import orbispace.core.prove.StemFindings;
+import orbispace.core.prove.rule.FieldFacts;
+import orbispace.core.prove.rule.FieldFindings;
+import orbispace.core.prove.rule.FieldSurvey;
+import orbispace.core.prove.stem.SharedSound;
+import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.ProjectFolder;
 
 /** Findings about a whole song, measured without a window. */
 public final class CheckSong {

@@ -5,8 +5,8 @@ import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.prove.MatchedPair;
-import orbispace.core.prove.Settlement;
+import orbispace.core.prove.compare.MatchedPair;
+import orbispace.core.prove.compare.Settlement;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.Rendering;
@@ -14,7 +14,7 @@ import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.ProjectFolder;
 
 /** Two designs of a song rendered, made equally loud and subtracted. */
 public final class CompareSong {

@@ -13,9 +13,9 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.demo.HarbourSong;
 import orbispace.files.FileProblem;
-import orbispace.files.MidiTempo;
-import orbispace.files.ProjectFile;
-import orbispace.files.WavWriter;
+import orbispace.files.midi.MidiTempo;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.sound.WavWriter;
 
 /** The demo song on disk: made once, then kept in the user's cache folder. */
 public final class DemoFiles {

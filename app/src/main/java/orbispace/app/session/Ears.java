@@ -12,7 +12,7 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
-import orbispace.core.prove.Exposure;
+import orbispace.core.prove.compare.Exposure;
 
 /**
  * Counts how long and, once a meter was read, how loud was listened today, and what was judged with

@@ -20,12 +20,12 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.material.GateKey;
-import orbispace.core.prove.FieldSettlement;
-import orbispace.core.prove.Settlement;
+import orbispace.core.prove.compare.FieldSettlement;
+import orbispace.core.prove.compare.Settlement;
 import orbispace.core.render.Depth;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.NoteValue;
-import orbispace.files.ResponseFiles;
+import orbispace.files.sound.ResponseFiles;
 import org.jspecify.annotations.Nullable;
 
 /** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */

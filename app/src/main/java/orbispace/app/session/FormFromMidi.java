@@ -8,7 +8,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
-import orbispace.files.MidiTempo;
+import orbispace.files.midi.MidiTempo;
 
 /** Taking tempo, metre and sections of a song from a MIDI file. */
 final class FormFromMidi {

@@ -14,14 +14,14 @@ import orbispace.core.plan.ThrownWords;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
-import orbispace.files.AutomationCsv;
-import orbispace.files.AutomationMidi;
-import orbispace.files.ControllerTable;
 import orbispace.files.FileProblem;
-import orbispace.files.RecallSheet;
-import orbispace.files.SheetPart;
-import orbispace.files.SheetWriter;
-import orbispace.files.WavWriter;
+import orbispace.files.midi.AutomationCsv;
+import orbispace.files.midi.AutomationMidi;
+import orbispace.files.midi.ControllerTable;
+import orbispace.files.sheet.RecallSheet;
+import orbispace.files.sheet.SheetPart;
+import orbispace.files.sheet.SheetWriter;
+import orbispace.files.sound.WavWriter;
 
 /** Writes what is carried away: recall sheets and prints. */
 public final class HandOver {

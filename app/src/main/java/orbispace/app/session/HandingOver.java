@@ -12,8 +12,8 @@ import javafx.collections.ObservableSet;
 import orbispace.core.design.Design;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.SongMaterial;
-import orbispace.files.RecallSheet;
-import orbispace.files.SheetPart;
+import orbispace.files.sheet.RecallSheet;
+import orbispace.files.sheet.SheetPart;
 
 /** The recall sheet of the open song, and its hand-over in the background. */
 public final class HandingOver {

@@ -9,13 +9,13 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.design.Design;
-import orbispace.core.prove.Logbook;
+import orbispace.core.prove.log.Logbook;
 import orbispace.core.render.Job;
-import orbispace.files.Autosave;
 import orbispace.files.FileProblem;
-import orbispace.files.LogJournal;
-import orbispace.files.ProjectFile;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.Autosave;
+import orbispace.files.project.LogJournal;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.project.ProjectFolder;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -11,11 +11,11 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.core.design.Design;
-import orbispace.core.prove.LogEntry;
-import orbispace.core.prove.LogMeasures;
-import orbispace.core.prove.Logbook;
-import orbispace.core.prove.Snapshot;
-import orbispace.files.SheetDifferences;
+import orbispace.core.prove.log.LogEntry;
+import orbispace.core.prove.log.LogMeasures;
+import orbispace.core.prove.log.Logbook;
+import orbispace.core.prove.log.Snapshot;
+import orbispace.files.sheet.SheetDifferences;
 import org.jspecify.annotations.Nullable;
 
 /** Keeps the log of the open song: changes that stay, with their reasons, notes, and snapshots. */

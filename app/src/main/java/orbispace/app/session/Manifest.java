@@ -17,7 +17,7 @@ import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.Job;
 import orbispace.files.AtomicFile;
 import orbispace.files.FileProblem;
-import orbispace.files.SoundReader;
+import orbispace.files.sound.SoundReader;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 

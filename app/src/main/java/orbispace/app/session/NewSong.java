@@ -23,9 +23,9 @@ import orbispace.core.material.StemFacts;
 import orbispace.core.render.Job;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
-import orbispace.files.MidiTempo;
-import orbispace.files.ProjectFolder;
-import orbispace.files.StemFiles;
+import orbispace.files.midi.MidiTempo;
+import orbispace.files.project.ProjectFolder;
+import orbispace.files.sound.StemFiles;
 import org.jspecify.annotations.Nullable;
 
 /**

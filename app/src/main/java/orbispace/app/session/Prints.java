@@ -23,8 +23,8 @@ import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
-import orbispace.files.WavWriter;
 import orbispace.files.Wording;
+import orbispace.files.sound.WavWriter;
 
 /**
  * Prints returns and the mix to files, aligned to the sources, with the tails that outlast them.

@@ -16,15 +16,15 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
-import orbispace.core.prove.FinishedTrack;
-import orbispace.core.prove.TrackDifference;
+import orbispace.core.prove.compare.FinishedTrack;
+import orbispace.core.prove.compare.TrackDifference;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.signal.Resampler;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
-import orbispace.files.SoundReader;
+import orbispace.files.sound.SoundReader;
 import org.jspecify.annotations.Nullable;
 
 /**

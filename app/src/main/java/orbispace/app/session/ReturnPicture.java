@@ -16,7 +16,7 @@ import orbispace.core.measure.PolarEnergy;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 import orbispace.core.space.EchoSettings;
-import orbispace.files.RecallSheet;
+import orbispace.files.sheet.RecallSheet;
 
 /**
  * What a return's measured impulse response looks like.

@@ -20,9 +20,9 @@ import orbispace.core.design.Song;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
-import orbispace.files.FactsCache;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
+import orbispace.files.project.FactsCache;
+import orbispace.files.project.ProjectFile;
 import org.jspecify.annotations.Nullable;
 
 /**

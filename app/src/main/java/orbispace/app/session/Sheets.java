@@ -7,10 +7,10 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
-import orbispace.core.prove.Logbook;
+import orbispace.core.prove.log.Logbook;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
-import orbispace.files.RecallSheet;
+import orbispace.files.sheet.RecallSheet;
 
 /** Recall sheets with every return really measured. */
 public final class Sheets {

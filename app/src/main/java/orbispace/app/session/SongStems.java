@@ -13,8 +13,8 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
-import orbispace.files.ProjectFolder;
-import orbispace.files.StemFiles;
+import orbispace.files.project.ProjectFolder;
+import orbispace.files.sound.StemFiles;
 
 /** The sound of the open song's stems as their files have it, and what could not be read. */
 public final class SongStems {

@@ -14,13 +14,13 @@ import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
-import orbispace.core.prove.SharedSound;
-import orbispace.core.prove.StemFindings;
+import orbispace.core.prove.stem.SharedSound;
+import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.files.ProjectFolder;
+import orbispace.files.project.ProjectFolder;
 
 /** Measures stems as they lie in a song, one by one and against each other. */
 public final class StemSurvey {

@@ -19,12 +19,12 @@ import orbispace.core.design.Source;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
-import orbispace.core.prove.SharedSound;
-import orbispace.core.prove.StemFindings;
+import orbispace.core.prove.stem.SharedSound;
+import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
-import orbispace.files.FactsCache;
-import orbispace.files.StemFiles;
+import orbispace.files.project.FactsCache;
+import orbispace.files.sound.StemFiles;
 
 /**
  * What is known of the stems: measured in the background, shown as it arrives, kept by content. A

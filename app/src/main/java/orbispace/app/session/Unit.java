@@ -7,7 +7,7 @@ import orbispace.core.measure.UnitMeter;
 import orbispace.core.measure.UnitReport;
 import orbispace.demo.SimulatedUnit;
 import orbispace.files.FileProblem;
-import orbispace.files.SoundReader;
+import orbispace.files.sound.SoundReader;
 
 /** Something that a sound can be played through, near or far. */
 @FunctionalInterface

@@ -16,9 +16,9 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Width;
 import orbispace.core.measure.Sweep;
 import orbispace.core.measure.UnitReport;
-import orbispace.core.prove.ReverbFit;
+import orbispace.core.prove.compare.ReverbFit;
 import orbispace.files.FileProblem;
-import orbispace.files.WavWriter;
+import orbispace.files.sound.WavWriter;
 import org.jspecify.annotations.Nullable;
 
 /** Measures a unit by a sweep, and takes it into the field: itself, or our reverb set like it. */

@@ -19,6 +19,21 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.Session;
+import orbispace.app.view.clear.ClearView;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.frame.FileMenu;
+import orbispace.app.view.frame.Rail;
+import orbispace.app.view.frame.RecoveryBar;
+import orbispace.app.view.frame.Ribbon;
+import orbispace.app.view.frame.Screen;
+import orbispace.app.view.frame.Step;
+import orbispace.app.view.frame.Welcome;
+import orbispace.app.view.orbit.OrbitView;
+import orbispace.app.view.plan.PlanView;
+import orbispace.app.view.prove.ProveView;
+import orbispace.app.view.sheet.SheetView;
+import orbispace.app.view.song.SongView;
 
 /** The whole window: ribbon, rail, the screen in front, and its inspector. */
 public final class MainWindow {

@@ -13,9 +13,9 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Gate;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
-import orbispace.files.ProjectFile;
-import orbispace.files.SoundReader;
-import orbispace.files.WavWriter;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.sound.SoundReader;
+import orbispace.files.sound.WavWriter;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

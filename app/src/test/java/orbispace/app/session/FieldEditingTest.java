@@ -15,7 +15,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
 import orbispace.files.FileProblem;
-import orbispace.files.WavWriter;
+import orbispace.files.sound.WavWriter;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

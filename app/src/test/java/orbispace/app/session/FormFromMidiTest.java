@@ -15,7 +15,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.Space;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.SongClock;
-import orbispace.files.MidiTempo;
+import orbispace.files.midi.MidiTempo;
 import org.junit.jupiter.api.Test;
 
 class FormFromMidiTest {

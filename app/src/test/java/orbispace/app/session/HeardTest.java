@@ -15,7 +15,7 @@ import orbispace.core.design.Source;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
-import orbispace.files.SoundReader;
+import orbispace.files.sound.SoundReader;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;

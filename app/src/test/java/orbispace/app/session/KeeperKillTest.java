@@ -12,11 +12,11 @@ import orbispace.app.Songs;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.prove.LogEntry;
+import orbispace.core.prove.log.LogEntry;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
-import orbispace.files.ProjectFile;
-import orbispace.files.WavWriter;
+import orbispace.files.project.ProjectFile;
+import orbispace.files.sound.WavWriter;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 

@@ -20,9 +20,9 @@ import orbispace.core.design.Throw;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.ThrowCourse;
 import orbispace.core.plan.Words;
-import orbispace.core.prove.BlindTrial;
+import orbispace.core.prove.compare.BlindTrial;
 import orbispace.core.time.Span;
-import orbispace.files.ProjectFile;
+import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -289,7 +289,7 @@ class PlannedSongTest {
     }
 
     private static String journal(Path project) throws IOException {
-        Path file = orbispace.files.LogJournal.fileOf(project);
+        Path file = orbispace.files.project.LogJournal.fileOf(project);
         return Files.exists(file) ? Files.readString(file) : "";
     }
 

@@ -72,11 +72,11 @@ class SongChangeTest {
 
     @Test
     void whatABackgroundJobFoundInOneSongNeverReachesAnother() throws Exception {
-        orbispace.files.MidiTempo.write(
+        orbispace.files.midi.MidiTempo.write(
                 folder.resolve("form.mid"),
                 orbispace.core.time.SongClock.constant(77, 3, 4),
                 List.of());
-        Design other = orbispace.files.ProjectFile.read(second).design();
+        Design other = orbispace.files.project.ProjectFile.read(second).design();
         for (Runnable job : jobs()) {
             session.open(first);
             settle();

@@ -28,23 +28,24 @@ import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 
 /** Opens the real window off screen on a song that is not the demo, and acts as a person would. */
-abstract class WindowCase {
-    @TempDir Path folder;
+public abstract class WindowCase {
+    @TempDir public Path folder;
 
     private static final long LONGEST_SECONDS = 300;
 
-    final FxRobot robot = new FxRobot();
-    Session session = new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
-    Path project = Path.of(".");
+    public final FxRobot robot = new FxRobot();
+    public Session session =
+            new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
+    public Path project = Path.of(".");
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
     private Stage stage;
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
-    MainWindow window;
+    public MainWindow window;
 
     @BeforeEach
-    void open() throws IOException, TimeoutException {
+    protected void open() throws IOException, TimeoutException {
         project = Songs.write(folder);
         stage = FxToolkit.registerPrimaryStage();
         FxToolkit.setupFixture(() -> {
@@ -61,14 +62,14 @@ abstract class WindowCase {
     }
 
     @AfterEach
-    void close() throws TimeoutException {
+    protected void close() throws TimeoutException {
         FxToolkit.setupFixture(() -> {
             session.close();
             stage.hide();
         });
     }
 
-    boolean on(BooleanSupplier condition) {
+    protected boolean on(BooleanSupplier condition) {
         try {
             return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean)
                     .get(20, TimeUnit.SECONDS);
@@ -77,7 +78,7 @@ abstract class WindowCase {
         }
     }
 
-    void until(BooleanSupplier condition) {
+    protected void until(BooleanSupplier condition) {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_SECONDS);
         while (!on(condition)) {
             if (System.nanoTime() > end) {
@@ -93,7 +94,7 @@ abstract class WindowCase {
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
-    void settle() {
+    protected void settle() {
         until(() -> {
             Clearance c = session.measured().clearance().get();
             return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
@@ -101,7 +102,7 @@ abstract class WindowCase {
     }
 
     /** The visible node that a screen reader would call by this beginning, once it is there. */
-    Node called(String accessible) {
+    protected Node called(String accessible) {
         return found(n -> isCalled(n, accessible));
     }
 
@@ -115,7 +116,7 @@ abstract class WindowCase {
      * Focuses what is called so. It is looked for and focused in one go: between the two a list
      * might be made anew, and what was found would be gone.
      */
-    void focusCalled(String accessible) {
+    protected void focusCalled(String accessible) {
         until(() -> {
             var found = robot.lookup((Node n) -> isCalled(n, accessible)).tryQuery();
             found.ifPresent(Node::requestFocus);
@@ -137,7 +138,7 @@ abstract class WindowCase {
         return found(n -> n instanceof ButtonBase b && text.equals(b.getText()) && shown(n));
     }
 
-    static boolean shown(Node node) {
+    protected static boolean shown(Node node) {
         for (Node n = node; n != null; n = n.getParent()) {
             if (!n.isVisible()) {
                 return false;
@@ -147,56 +148,56 @@ abstract class WindowCase {
     }
 
     /** Presses the visible button of a text. */
-    void press(String text) {
+    protected void press(String text) {
         robot.clickOn(button(text));
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     /** Presses the button of a text by keyboard, wherever it has been scrolled to. */
-    void pressByKey(String text) {
+    protected void pressByKey(String text) {
         focus(button(text));
         key(KeyCode.SPACE);
     }
 
     /** Fires the visible button of a text. */
-    void fire(String text) {
+    protected void fire(String text) {
         ButtonBase found = (ButtonBase) button(text);
         robot.interact(found::fire);
     }
 
-    Set<String> labels() {
+    protected Set<String> labels() {
         return robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
                 .map(Label::getText)
                 .collect(Collectors.toSet());
     }
 
-    Design design() {
+    protected Design design() {
         return session.design().get();
     }
 
-    double decay() {
+    protected double decay() {
         return design().requireReturn("A").space() instanceof Space.Reverb h ? h.decaySeconds() : 0;
     }
 
-    double predelayMillis() {
+    protected double predelayMillis() {
         return 1000
                 * design().requireReturn("A")
                         .predelay()
                         .seconds(design().song().clock(), design().requireReturn("A").timedAtBar());
     }
 
-    void key(KeyCode code, KeyCode... with) {
+    protected void key(KeyCode code, KeyCode... with) {
         KeyCode[] all = java.util.Arrays.copyOf(with, with.length + 1);
         all[with.length] = code;
         robot.push(all);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
-    void focus(Node node) {
+    protected void focus(Node node) {
         robot.interact(node::requestFocus);
     }
 
-    WritableImage snapshot() {
+    protected WritableImage snapshot() {
         try {
             return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null))
                     .get(20, TimeUnit.SECONDS);

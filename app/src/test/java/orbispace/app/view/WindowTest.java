@@ -18,7 +18,7 @@ import orbispace.app.draw.Palette;
 import orbispace.app.session.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
-import orbispace.files.ProjectFile;
+import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.Test;
 
 /** The window as a whole, by what a person sees. */

@@ -1,7 +1,7 @@
 /**
  * Findings: what is wrong or worth knowing about the material and the field, with evidence and with
- * remedies that can be pressed. Start at {@link orbispace.core.prove.StemFindings}. A rule reads
- * measures, it measures nothing itself.
+ * remedies that can be pressed. Start at {@link orbispace.core.prove.Finding}; its rooms are {@code
+ * rule}, {@code stem}, {@code compare} and {@code log}.
  */
 @NullMarked
 package orbispace.core.prove;

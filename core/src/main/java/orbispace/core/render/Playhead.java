@@ -6,7 +6,7 @@ import java.util.Arrays;
  * Where a mix reads the song. After a jump what is read goes over from the place before to the new
  * one within {@link #SEAM_FRAMES}, so that neither the dry sound nor what enters a space clicks.
  */
-final class Playhead {
+public final class Playhead {
     /** Over how many frames one place goes over into another. */
     static final int SEAM_FRAMES = 512;
 

@@ -12,7 +12,7 @@ import orbispace.core.design.Fields;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
-import orbispace.core.prove.Settlement;
+import orbispace.core.prove.compare.Settlement;
 import org.junit.jupiter.api.Test;
 
 class DepthTest {

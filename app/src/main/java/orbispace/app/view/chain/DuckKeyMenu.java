@@ -1,0 +1,69 @@
+package orbispace.app.view.chain;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import orbispace.app.session.Session;
+import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
+
+/** What turns a return down: a source, or all layers of a group. */
+final class DuckKeyMenu extends MenuButton {
+    private final Session session;
+
+    DuckKeyMenu(Session session) {
+        this.session = session;
+        getStyleClass().add("kind-menu");
+        setAccessibleText("what turns this return down");
+        getItems().add(new MenuItem(""));
+        setOnShowing(e -> fill());
+    }
+
+    /** Says what keys the ducker of a return; hidden where there is none. */
+    void show(Return r) {
+        Duck duck = r.duck();
+        setVisible(duck != null);
+        setManaged(duck != null);
+        if (duck != null) {
+            setText("keyed by " + keys().getOrDefault(duck.keySource(), duck.keySource()));
+        }
+    }
+
+    /** Each possible key with what people call it: groups first. */
+    private Map<String, String> keys() {
+        Design design = session.design().get();
+        Map<String, String> keys = new LinkedHashMap<>();
+        for (Source s : design.sources()) {
+            if (design.layersOf(s).size() > 1) {
+                keys.put(s.group(), s.group() + ", all layers");
+            }
+        }
+        design.sources().forEach(s -> keys.put(s.id(), s.name()));
+        return keys;
+    }
+
+    private void fill() {
+        getItems().clear();
+        keys().forEach((key, name) -> {
+            MenuItem item = new MenuItem(name);
+            item.setOnAction(e -> choose(key));
+            getItems().add(item);
+        });
+    }
+
+    private void choose(String key) {
+        session.design()
+                .get()
+                .findReturn(session.selection().returnId().get())
+                .filter(r -> r.duck() != null)
+                .ifPresent(r -> {
+                    Duck duck = java.util.Objects.requireNonNull(r.duck());
+                    session.edit(
+                            new ReturnEdit.Ducking(r.id(), duck.keyedBy(key, duck.thresholdDb())));
+                });
+    }
+}

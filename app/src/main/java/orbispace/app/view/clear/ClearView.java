@@ -1,0 +1,104 @@
+package orbispace.app.view.clear;
+
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.PresenceStrip;
+import orbispace.app.session.Clearance;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.Playhead;
+import orbispace.app.view.frame.Screen;
+
+/** Room for the dry: what each return does to the lead, over a section. */
+public final class ClearView extends Screen {
+
+    private final Playhead playhead;
+    private final ClearChart chart;
+    private final ClearInspector inspector;
+    private final EarBar ears;
+    private final HearingMenu hearing;
+    private final Label reading = new Label();
+    private double worstSoFar = -0.5;
+
+    public ClearView(Session session) {
+        super(session, "Clear");
+        playhead = new Playhead(session.transport().position());
+        inspector = new ClearInspector(session);
+        ears = new EarBar(session);
+        hearing = new HearingMenu(session);
+        chart = new ClearChart(session, playhead, reading);
+        reading.getStyleClass().add("why");
+        reading.setMouseTransparent(true);
+        fill(chart, playhead, reading, ears, hearing);
+        session.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
+        refreshWhenSeen();
+    }
+
+    @Override
+    public void refresh() {
+        caption(section());
+        chart.repaint();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        Plate.place(chart, 0, 0, getWidth(), getHeight());
+        Plate.place(
+                reading,
+                16 + LABELS + 6,
+                chart.chartTop(getHeight()) - 19,
+                getWidth() - 44 - LABELS,
+                18);
+        double wide = hearing.prefWidth(-1);
+        Plate.place(hearing, getWidth() - 16 - wide, getHeight() - ClearChart.EARS - 6, wide, 24);
+        Plate.place(ears, 16, getHeight() - ClearChart.EARS, getWidth() - 32, ClearChart.EARS - 4);
+        super.layoutChildren();
+    }
+
+    @Override
+    public Region inspector() {
+        return inspector;
+    }
+
+    @Override
+    public void setPalette(Palette palette) {
+        chart.setPalette(palette);
+        playhead.setColor(palette.time);
+        inspector.setPalette(palette);
+    }
+
+    @Override
+    public void shown(boolean front) {
+        super.shown(front);
+        if (front) {
+            session.wantsRemedies().set(true);
+        }
+    }
+
+    @Override
+    public String keys() {
+        return "N: the bar that keeps least, then the next worst. Click on a river: choose the"
+                + " return. Click in the chart: hear that moment. Wheel, or + and \u2212 on the"
+                + " chart: nearer and farther; Left and Right move on, Home shows all, Up and"
+                + " Down choose. Tab and Enter: apply or undo a remedy, ask an ear word. Ctrl+Z:"
+                + " undo anything.";
+    }
+
+    @Override
+    public void nextWorst() {
+        Clearance c = session.measured().clearance().get();
+        if (c == null || c.presencePerBar().isEmpty()) {
+            return;
+        }
+        int bar = PresenceStrip.worst(c.presencePerBar(), worstSoFar);
+        worstSoFar = bar == 0 ? -0.5 : c.presencePerBar().get(bar - 1);
+        if (bar > 0) {
+            chart.go(bar);
+        }
+    }
+}

@@ -1,0 +1,74 @@
+package orbispace.app.view.clear;
+
+import java.util.OptionalDouble;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.ToggleGroup;
+import orbispace.app.session.Session;
+import orbispace.core.design.HearingLevel;
+import orbispace.files.Wording;
+
+/** The level at which one listens and the noise of the room, which the hearing model takes. */
+final class HearingMenu extends MenuButton {
+    private static final double[] LEVELS = {65, 70, 74, 78, 82, 86};
+
+    /** A room by its noise per band of the ear. */
+    private record Room(String name, OptionalDouble db) {}
+
+    private static final Room[] ROOMS = {
+        new Room("no noise at all", OptionalDouble.empty()),
+        new Room("quiet control room, 10 dB", OptionalDouble.of(10)),
+        new Room("quiet home, 20 dB", OptionalDouble.of(20)),
+        new Room("lively room, 30 dB", OptionalDouble.of(30))
+    };
+
+    private final Session session;
+
+    HearingMenu(Session session) {
+        this.session = session;
+        getStyleClass().add("kind-menu");
+        setAccessibleText("listening level and room");
+        setOnShowing(e -> fill());
+        session.design().addListener((o, was, is) -> say());
+        fill();
+        say();
+    }
+
+    private HearingLevel now() {
+        return session.design().get().aims().hearing();
+    }
+
+    private void fill() {
+        getItems().clear();
+        ToggleGroup levels = new ToggleGroup();
+        for (double db : LEVELS) {
+            RadioMenuItem item =
+                    new RadioMenuItem("the mix at " + Wording.number(db, 0) + " dB SPL");
+            item.setToggleGroup(levels);
+            item.setSelected(db == now().levelDbSpl());
+            item.setOnAction(e -> session.clearing().listen(new HearingLevel(db, now().roomDb())));
+            getItems().add(item);
+        }
+        getItems().add(new SeparatorMenuItem());
+        ToggleGroup rooms = new ToggleGroup();
+        for (Room room : ROOMS) {
+            RadioMenuItem item = new RadioMenuItem(room.name);
+            item.setToggleGroup(rooms);
+            item.setSelected(room.db.equals(now().roomDb()));
+            item.setOnAction(
+                    e -> session.clearing().listen(new HearingLevel(now().levelDbSpl(), room.db)));
+            getItems().add(item);
+        }
+    }
+
+    private void say() {
+        setText(
+                "heard at "
+                        + Wording.number(now().levelDbSpl(), 0)
+                        + " dB, room "
+                        + (now().roomDb().isPresent()
+                                ? Wording.number(now().roomDb().getAsDouble(), 0) + " dB"
+                                : "silent"));
+    }
+}

@@ -1,0 +1,103 @@
+package orbispace.app.view.control;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Session;
+import orbispace.app.view.chain.ReturnReadings;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+
+/** The levels of what is sent and fed into the chosen return, as fields. */
+public final class SendFields {
+    private static final double SEND_NAME = 48;
+
+    private final Session session;
+
+    public SendFields(Session session) {
+        this.session = session;
+    }
+
+    /** A field for each send and each feed, by the names that {@link ReturnReadings} gives them. */
+    public Map<String, NumberField> of(Return r) {
+        Map<String, NumberField> fields = new LinkedHashMap<>();
+        session.design().get().sources().stream()
+                .filter(s -> r.sends().containsKey(s.id()))
+                .forEach(s -> fields.put("send " + s.id(), sendField(s.id(), s.name())));
+        r.feeds().keySet().forEach(id -> fields.put("feed " + id, feedField(id)));
+        return fields;
+    }
+
+    private Optional<Return> chosen() {
+        return session.design().get().findReturn(session.selection().returnId().get());
+    }
+
+    private NumberField feedField(String from) {
+        return new NumberField(
+                "from " + from,
+                "a level like \u221212",
+                text -> {
+                    var db = Entries.db(text);
+                    return db.isPresent() && setFeed(from, db.getAsDouble());
+                },
+                (direction, size) ->
+                        chosen().flatMap(r -> Optional.ofNullable(r.feeds().get(from)))
+                                .ifPresent(db -> setFeed(from, db + direction * stepOf(size))),
+                session.problem()::set);
+    }
+
+    private boolean setFeed(String from, double db) {
+        return session.edit(new ReturnEdit.Feed(session.selection().returnId().get(), from, db));
+    }
+
+    private NumberField sendField(String sourceId, String name) {
+        return new NumberField(
+                shortName(name),
+                "a level like \u221212",
+                text -> {
+                    var db = Entries.db(text);
+                    return db.isPresent() && setSend(sourceId, db.getAsDouble());
+                },
+                (direction, size) ->
+                        chosen().flatMap(r -> Optional.ofNullable(r.sends().get(sourceId)))
+                                .ifPresent(send ->
+                                        setSend(
+                                                sourceId,
+                                                send.levelDb() + direction * stepOf(size))),
+                session.problem()::set);
+    }
+
+    /** The last word of a name if no other stem has it, else as much of the name as fits. */
+    private String shortName(String name) {
+        String last = lastWord(name);
+        long same =
+                session.design().get().sources().stream()
+                        .filter(s -> lastWord(s.name()).equals(last))
+                        .count();
+        boolean tells = same == 1 && last.length() > 3;
+        return tells
+                ? last
+                : Pen.shortened(
+                        name.toLowerCase(java.util.Locale.ROOT), SEND_NAME, Type.regular(11));
+    }
+
+    private static String lastWord(String name) {
+        return name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private boolean setSend(String sourceId, double db) {
+        return session.edit(
+                new ReturnEdit.SendLevel(session.selection().returnId().get(), sourceId, db));
+    }
+
+    /** A step of a send's level in dB. */
+    public static double stepOf(NumberField.Step size) {
+        return switch (size) {
+            case FINE -> 0.1;
+            case PLAIN -> 0.5;
+            case COARSE -> 3;
+        };
+    }
+}

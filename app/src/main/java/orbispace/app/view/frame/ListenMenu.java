@@ -1,0 +1,87 @@
+package orbispace.app.view.frame;
+
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.ToggleGroup;
+import orbispace.app.session.Ears;
+import orbispace.app.session.Transport;
+import orbispace.files.Wording;
+
+/** How it is listened to, in words: mono, wet alone, and what becomes of the rest in a solo. */
+public final class ListenMenu extends MenuButton {
+    private static final double[] DIMS = {-6, -12, -18, -24, Transport.SILENT_DB};
+
+    private final Transport transport;
+
+    public ListenMenu(Transport transport, Ears ears) {
+        this.transport = transport;
+        getStyleClass().add("kind-menu");
+        setAccessibleText("how to listen");
+        CheckMenuItem wet = new CheckMenuItem("Only the returns (W)");
+        wet.selectedProperty().bindBidirectional(transport.wetOnly());
+        CheckMenuItem mono = new CheckMenuItem("Both sides as one (M)");
+        mono.selectedProperty().bindBidirectional(transport.mono());
+        CheckMenuItem alone = new CheckMenuItem("A soloed return without the sources");
+        alone.selectedProperty().bindBidirectional(transport.returnAlone());
+        CheckMenuItem told = new CheckMenuItem("Tell how long the ears have worked, under Prove");
+        told.selectedProperty().bindBidirectional(ears.told());
+        getItems()
+                .addAll(
+                        mono,
+                        wet,
+                        new SeparatorMenuItem(),
+                        alone,
+                        dims(),
+                        new SeparatorMenuItem(),
+                        told);
+        transport.wetOnly().addListener((o, was, is) -> say());
+        transport.mono().addListener((o, was, is) -> say());
+        transport.soloSource().addListener((o, was, is) -> say());
+        transport.soloReturn().addListener((o, was, is) -> say());
+        transport.dimDb().addListener((o, was, is) -> say());
+        transport.returnAlone().addListener((o, was, is) -> say());
+        say();
+    }
+
+    private Menu dims() {
+        Menu menu = new Menu("In a soloed source, turn the others down");
+        ToggleGroup group = new ToggleGroup();
+        for (double db : DIMS) {
+            RadioMenuItem item = new RadioMenuItem(dim(db));
+            item.setToggleGroup(group);
+            item.setSelected(db == transport.dimDb().get());
+            item.setOnAction(e -> transport.dimDb().set(db));
+            menu.getItems().add(item);
+        }
+        return menu;
+    }
+
+    /** A dimming in words. */
+    public static String dim(double db) {
+        return db <= Transport.SILENT_DB ? "to silence" : "by " + Wording.number(-db, 0) + " dB";
+    }
+
+    private void say() {
+        String heard = heard();
+        boolean mono = transport.mono().get();
+        setText(heard.isEmpty() ? mono ? "in mono" : "all heard" : heard + (mono ? ", mono" : ""));
+    }
+
+    private String heard() {
+        String alone = transport.soloReturn().get();
+        if (transport.wetOnly().get()) {
+            return "wet alone";
+        }
+        if (!transport.soloSource().get().isEmpty()) {
+            double db = transport.dimDb().get();
+            return db <= Transport.SILENT_DB ? "one source" : "rest " + Wording.number(db, 0);
+        }
+        if (alone.isEmpty()) {
+            return "";
+        }
+        return (transport.returnAlone().get() ? "just " : "dry, ") + alone;
+    }
+}

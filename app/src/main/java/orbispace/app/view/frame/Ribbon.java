@@ -1,0 +1,201 @@
+package orbispace.app.view.frame;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Pane;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.MixMeasure;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.core.design.Design;
+import orbispace.core.measure.Loudness;
+import orbispace.files.Wording;
+
+/** The song along the top: title, play and loop, sections, before and after, mono, loudness. */
+public final class Ribbon extends Pane {
+    static final double HEIGHT = 64;
+
+    private final Session session;
+    private final Button title = new Button();
+    private final Label form = new Label();
+    private final Button play;
+    private final Button loop;
+    private final Label output = new Label();
+    private final SectionStrip strip;
+    private final ToggleButton before = Plate.toggle("before", "hear the field before, key B");
+    private final ToggleButton after = Plate.toggle("after", "hear the field as it is, key B");
+    private final Label match = new Label();
+    private final ToggleButton mono = Plate.toggle("mono", "fold both sides to one, key M");
+    private final ToggleButton wet = Plate.toggle("wet", "hear only the returns, key W");
+    private final ListenMenu listening;
+    private final Label lufs = new Label();
+    private final Label peak = new Label();
+    private final LevelBar level;
+    private final ScalingCanvas logo = new RibbonMarks.Logo();
+    private final ScalingCanvas playIcon;
+    private final ScalingCanvas loopIcon;
+
+    public Ribbon(Session session, ContextMenu menu) {
+        this.session = session;
+        strip = new SectionStrip(session);
+        listening = new ListenMenu(session.transport(), session.ears());
+        level = new LevelBar(session);
+        playIcon = new RibbonMarks.PlayIcon(session.transport().playing());
+        loopIcon = new RibbonMarks.LoopIcon(session.transport().looping());
+        play = new Button("", playIcon);
+        loop = new Button("", loopIcon);
+        getStyleClass().add("ribbon");
+        setPrefHeight(HEIGHT);
+        setMinHeight(HEIGHT);
+        setMaxHeight(HEIGHT);
+        dress(menu);
+        getChildren()
+                .addAll(
+                        logo, title, form, play, loop, output, strip, before, after, match, mono,
+                        wet, listening, lufs, peak, level);
+        listen();
+    }
+
+    private void dress(ContextMenu menu) {
+        title.getStyleClass().add("song-title");
+        title.setAccessibleText("song menu: new, open, save");
+        title.setOnAction(e -> menu.show(title, javafx.geometry.Side.BOTTOM, 0, 4));
+        form.getStyleClass().add("caption");
+        output.getStyleClass().add("caption");
+        play.getStyleClass().add("bare");
+        play.setAccessibleText("play or stop, key Space");
+        play.setTooltip(new Tooltip("Play or stop (Space)"));
+        play.setOnAction(e -> session.transport().togglePlaying());
+        loop.getStyleClass().add("bare");
+        loop.setAccessibleText("repeat the chosen section, key L");
+        loop.setTooltip(new Tooltip("Repeat the chosen section (L)"));
+        loop.setOnAction(
+                e -> session.transport().looping().set(!session.transport().looping().get()));
+        before.setOnAction(e -> session.transport().hearingBefore().set(true));
+        after.setOnAction(e -> session.transport().hearingBefore().set(false));
+        before.setTooltip(
+                new Tooltip(
+                        "Hear the field before, at matched loudness (B). Shift+B: compare with"
+                                + " now"));
+        match.getStyleClass().add("caption");
+        mono.setOnAction(e -> session.transport().mono().set(mono.isSelected()));
+        wet.setOnAction(e -> session.transport().wetOnly().set(wet.isSelected()));
+        lufs.getStyleClass().add("reading");
+        peak.getStyleClass().add("caption");
+    }
+
+    private void listen() {
+        session.design().addListener((o, was, is) -> showSong());
+        session.dirty().addListener((o, was, is) -> showSong());
+        session.selection().section().addListener((o, was, is) -> strip.repaint());
+        session.transport().outputName().addListener((o, was, is) -> output.setText(is));
+        session.transport().playing().addListener((o, was, is) -> playIcon.repaint());
+        session.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
+        session.transport().hearingBefore().addListener((o, was, is) -> showPair());
+        session.transport().mono().addListener((o, was, is) -> showMono());
+        session.transport().wetOnly().addListener((o, was, is) -> showMono());
+        session.transport().position().addListener((o, was, is) -> strip.repaint());
+        session.measured().mix().addListener((o, was, is) -> showMix());
+        showSong();
+        showPair();
+        showMix();
+        showMono();
+    }
+
+    private void showSong() {
+        Design design = session.design().get();
+        title.setText((session.dirty().get() ? "\u2022 " : "") + design.song().title());
+        form.setText(formOf(design));
+        strip.repaint();
+    }
+
+    static String formOf(Design design) {
+        var changes = design.song().clock().tempo().changes();
+        double low =
+                changes.stream().mapToDouble(c -> Math.min(c.bpm(), c.endBpm())).min().orElse(0);
+        double high =
+                changes.stream().mapToDouble(c -> Math.max(c.bpm(), c.endBpm())).max().orElse(0);
+        var metre = design.song().clock().metre().at(1);
+        String tempo =
+                low == high
+                        ? Wording.number(low, 0)
+                        : Wording.number(low, 0) + "\u2013" + Wording.number(high, 0);
+        return tempo + " bpm   " + metre.beatsPerBar() + "/" + metre.beatUnit();
+    }
+
+    private void showPair() {
+        boolean hearing = session.transport().hearingBefore().get();
+        before.setSelected(hearing);
+        after.setSelected(!hearing);
+        showMix();
+    }
+
+    private void showMono() {
+        mono.setSelected(session.transport().mono().get());
+        wet.setSelected(session.transport().wetOnly().get());
+    }
+
+    private void showMix() {
+        MixMeasure mix = session.measured().mix().get();
+        if (mix == null) {
+            lufs.setText("");
+            peak.setText("");
+            match.setText("");
+            return;
+        }
+        boolean hearing = session.transport().hearingBefore().get();
+        Loudness heard = hearing ? mix.before() : mix.other();
+        lufs.setText(
+                Wording.number(heard.integratedLufs().orElse(Double.NEGATIVE_INFINITY), 1)
+                        + " LUFS");
+        peak.setText(
+                "peak "
+                        + Wording.number(heard.truePeakDbtp().orElse(Double.NEGATIVE_INFINITY), 1)
+                        + " dBTP");
+        double gain = mix.matchDb(hearing);
+        match.setText(
+                session.pair().same()
+                        ? "nothing changed yet"
+                        : "matched, " + Wording.number(gain, 1) + " LU");
+        level.repaint();
+    }
+
+    public void setPalette(Palette palette) {
+        for (ScalingCanvas c : new ScalingCanvas[] {strip, level, logo, playIcon, loopIcon}) {
+            c.setPalette(palette);
+        }
+    }
+
+    /** Moves the playhead and the level; once per picture. */
+    public void tick() {
+        session.transport().refresh();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = getWidth();
+        Plate.place(logo, 8, 6, 72, 52);
+        Plate.place(title, 98, 8, 162, 26);
+        title.setMaxWidth(162);
+        Plate.place(form, 104, 35, 150, 18);
+        Plate.place(play, 262, 8, 30, 30);
+        Plate.place(loop, 298, 8, 30, 30);
+        Plate.place(output, 258, 41, 84, 16);
+        double right = w - 180;
+        Plate.place(lufs, right, 8, 92, 24);
+        Plate.place(peak, right + 84, 10, 92, 20);
+        Plate.place(level, right, 34, 170, 22);
+        Plate.place(mono, right - 94, 9, 44, 25);
+        Plate.place(wet, right - 49, 9, 38, 25);
+        Plate.place(listening, right - 94, 37, 84, 20);
+        Plate.place(before, right - 222, 9, 60, 25);
+        Plate.place(after, right - 163, 9, 60, 25);
+        Plate.place(match, right - 222, 38, 124, 18);
+        Plate.place(strip, 344, 6, Math.max(100, right - 222 - 344 - 16), 54);
+        super.layoutChildren();
+    }
+}

@@ -1,0 +1,97 @@
+package orbispace.app.view.frame;
+
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.core.design.Section;
+import orbispace.files.Wording;
+
+/** One step of the work: the main area with its title, and its inspector. */
+public abstract class Screen extends Pane {
+    /** Width of the column of names left of every time axis. */
+    public static final double LABELS = 108;
+
+    public final Session session;
+    private final Label title;
+    private final Label caption = new Label();
+    private boolean front;
+    private boolean stale = true;
+
+    public Screen(Session session, String name) {
+        this.session = session;
+        title = new Label(name);
+        title.getStyleClass().add("screen-title");
+        caption.getStyleClass().add("caption");
+    }
+
+    /** What fills the main area, from back to front; the title lies over all. */
+    public final void fill(javafx.scene.Node... nodes) {
+        getChildren().setAll(nodes);
+        getChildren().addAll(title, caption);
+    }
+
+    /** Says beside the title what is shown. */
+    public final void caption(String text) {
+        caption.setText(text);
+    }
+
+    /** The chosen section with its bars and tempo, in words. */
+    public final String section() {
+        Section s = session.selection().section().get();
+        if (s == null) {
+            return "the whole song";
+        }
+        double bpm = session.design().get().song().clock().bpmOfBar(s.firstBar());
+        return s.name()
+                + ", bars "
+                + s.firstBar()
+                + "\u2013"
+                + (s.endBar() - 1)
+                + " at "
+                + Wording.number(bpm, 0)
+                + " bpm";
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = Math.ceil(title.prefWidth(-1));
+        Plate.place(title, 16, 10, w, 30);
+        Plate.place(caption, 16 + w + 14, 17, 260, 18);
+        super.layoutChildren();
+    }
+
+    /** The inspector. */
+    public abstract Region inspector();
+
+    /** Takes other colours. */
+    public abstract void setPalette(Palette palette);
+
+    /** Comes to the front, where what takes long to measure may begin, or goes behind. */
+    public void shown(boolean isFront) {
+        front = isFront;
+        if (front && stale) {
+            stale = false;
+            refresh();
+        }
+    }
+
+    /** Shows what has changed, now or when this screen comes to the front. */
+    public final void refreshWhenSeen() {
+        stale = !front;
+        if (front) {
+            refresh();
+        }
+    }
+
+    /** Shows everything as it is. */
+    public void refresh() {}
+
+    /** Goes to the next worst place, on screens that have one. */
+    public void nextWorst() {}
+
+    /** Lines about the keys of this screen. */
+    public abstract String keys();
+}

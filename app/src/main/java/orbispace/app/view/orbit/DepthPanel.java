@@ -1,0 +1,170 @@
+package orbispace.app.view.orbit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Entries;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.core.design.Source;
+import orbispace.core.render.Depth;
+import orbispace.files.Wording;
+
+/**
+ * The sources from near to far: how far each stands in critical distances, when its space first
+ * answers, how bright. A distance can be dragged, stepped or typed; all its sends move with it.
+ */
+final class DepthPanel extends VBox {
+    private static final double NEAREST = 0.125;
+    private static final double FARTHEST = 8;
+
+    private final Session session;
+    private final VBox rows = new VBox(1);
+    private final List<ScalingCanvas> marks = new ArrayList<>();
+    private final Map<String, NumberField> fields = new LinkedHashMap<>();
+    private Palette palette = Palette.DAY;
+
+    DepthPanel(Session session) {
+        this.session = session;
+        Label scale = new Label("near            critical distance            far");
+        scale.getStyleClass().add("caption");
+        HBox head = new HBox(scale);
+        head.setAlignment(Pos.CENTER);
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("cards");
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(head, scroll);
+        session.field()
+                .depths()
+                .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        session.design().addListener((o, was, is) -> refresh());
+        visibleProperty().addListener((o, was, is) -> refresh());
+        refresh();
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        marks.forEach(m -> m.setPalette(given));
+    }
+
+    /** What is not seen is not worked on. */
+    private void refresh() {
+        if (!isVisible()) {
+            return;
+        }
+        List<Source> sources = session.design().get().sources();
+        if (!List.copyOf(fields.keySet()).equals(sources.stream().map(Source::id).toList())) {
+            rows.getChildren().clear();
+            fields.clear();
+            marks.clear();
+            sources.forEach(s -> rows.getChildren().add(row(s)));
+            setPalette(palette);
+        }
+        for (Source s : sources) {
+            Depth depth = session.field().depths().get(s.id());
+            NumberField field = java.util.Objects.requireNonNull(fields.get(s.id()));
+            if (depth == null || depth.criticalDistances().isEmpty()) {
+                field.show("dry", "");
+            } else {
+                field.show(Wording.number(depth.criticalDistances().getAsDouble(), 2), "dc");
+            }
+        }
+        marks.forEach(ScalingCanvas::repaint);
+    }
+
+    private HBox row(Source s) {
+        Label name = new Label(s.name());
+        name.getStyleClass().add("row-name");
+        name.setMinWidth(86);
+        name.setMaxWidth(86);
+        Axis axis = new Axis(s);
+        marks.add(axis);
+        HBox.setHgrow(axis, Priority.ALWAYS);
+        NumberField field =
+                new NumberField(
+                        "distance",
+                        "critical distances like 0.8",
+                        text -> {
+                            var value = Entries.factor(text);
+                            return value.isPresent()
+                                    && session.field().place(s.id(), value.getAsDouble());
+                        },
+                        (direction, size) -> step(s, direction, size),
+                        session.problem()::set);
+        field.setMinWidth(64);
+        field.getStyleClass().add("bare");
+        fields.put(s.id(), field);
+        HBox row = new HBox(6, name, axis, field);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private void step(Source s, int direction, NumberField.Step size) {
+        Depth depth = session.field().depths().get(s.id());
+        if (depth != null && depth.criticalDistances().isPresent()) {
+            double db =
+                    switch (size) {
+                        case FINE -> 0.1;
+                        case PLAIN -> 0.5;
+                        case COARSE -> 3;
+                    };
+            double factor = Math.pow(10, direction * db / 20);
+            session.field().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
+        }
+    }
+
+    /** One source on its way from near to far. */
+    private final class Axis extends ScalingCanvas {
+        private final Source source;
+
+        Axis(Source source) {
+            this.source = source;
+            setPrefSize(120, 28);
+            setMinSize(60, 28);
+            setMaxHeight(28);
+            addEventHandler(MouseEvent.MOUSE_DRAGGED, e -> drag(e.getX()));
+            addEventHandler(MouseEvent.MOUSE_CLICKED, e -> drag(e.getX()));
+        }
+
+        private void drag(double x) {
+            double share = Math.clamp((x - 6) / (getWidth() - 12), 0, 1);
+            session.field().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
+        }
+
+        @Override
+        protected void paint(Pen pen, double w, double h) {
+            pen.across(6, w - 6, h / 2, pen.palette.rule);
+            double one = 6 + (w - 12) * Math.log(1 / NEAREST) / Math.log(FARTHEST / NEAREST);
+            pen.upright(one, 4, h - 4, pen.palette.ink3);
+            Depth depth = session.field().depths().get(source.id());
+            if (depth == null || depth.criticalDistances().isEmpty()) {
+                pen.circle(6, h / 2, 4, pen.palette.disc, pen.palette.ink3, 1);
+                return;
+            }
+            double distance =
+                    Math.clamp(depth.criticalDistances().getAsDouble(), NEAREST, FARTHEST);
+            double share = Math.log(distance / NEAREST) / Math.log(FARTHEST / NEAREST);
+            double x = 6 + share * (w - 12);
+            // The brighter its wet sound, the fuller the ring.
+            double bright =
+                    Math.clamp(
+                            Math.log(depth.centroidHz().orElse(1000) / 300) / Math.log(20), 0, 1);
+            pen.line(6, h / 2, x, h / 2, pen.palette.ink, 1.4);
+            pen.circle(x, h / 2, 6, pen.palette.card, pen.palette.ink, 1.4);
+            pen.circle(x, h / 2, 5 * bright, pen.palette.ink, null, 0);
+        }
+    }
+}

@@ -1,0 +1,134 @@
+package orbispace.app.view.orbit;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.OrbitScene;
+import orbispace.app.draw.OrbitThumbnail;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.session.Drafting;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.control.SealMark;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.files.Wording;
+
+/** Three drafted fields side by side, each with a small Orbit; one can be adopted. */
+final class DraftsPanel extends VBox {
+    private final Session session;
+    private final HBox cards = new HBox(12);
+    private final List<ScalingCanvas> marks = new ArrayList<>();
+    private Palette palette = Palette.DAY;
+
+    DraftsPanel(Session session) {
+        this.session = session;
+        getStyleClass().add("drafts");
+        Label title = new Label("Three drafts for this song");
+        title.getStyleClass().add("screen-title");
+        Button close = Plate.button("Keep the field as it is", session.drafting()::close);
+        HBox head = new HBox(title, Plate.spring(), close);
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox.setVgrow(cards, Priority.ALWAYS);
+        getChildren().addAll(head, cards);
+        setSpacing(10);
+        session.drafting().drafts().addListener((o, was, is) -> show(is));
+        show(List.of());
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        marks.forEach(m -> m.setPalette(given));
+    }
+
+    private void show(List<Drafting.Drafted> drafts) {
+        setVisible(!drafts.isEmpty());
+        setManaged(!drafts.isEmpty());
+        cards.getChildren().clear();
+        marks.clear();
+        drafts.forEach(d -> cards.getChildren().add(card(d)));
+        setPalette(palette);
+        if (!drafts.isEmpty()) {
+            cards.getChildren().getFirst().requestFocus();
+        }
+    }
+
+    private VBox card(Drafting.Drafted drafted) {
+        Label name = new Label(drafted.draft().name());
+        name.getStyleClass().add("inspector-title");
+        Label idea = new Label(drafted.draft().idea());
+        idea.getStyleClass().add("caption");
+        idea.setWrapText(true);
+        idea.setMinHeight(34);
+        SmallOrbit orbit = new SmallOrbit(drafted);
+        marks.add(orbit);
+        VBox list = new VBox(7);
+        drafted.draft().returns().forEach(r -> list.getChildren().add(row(drafted, r)));
+        ScrollPane scroll = new ScrollPane(list);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Button adopt = Plate.button("Adopt", () -> session.drafting().adopt(drafted));
+        adopt.setAccessibleText("adopt the draft " + drafted.draft().name());
+        VBox card = Plate.clip(new VBox(6, name, idea, orbit, scroll, adopt));
+        card.getStyleClass().add("draft-card");
+        HBox.setHgrow(card, Priority.ALWAYS);
+        card.setPrefWidth(100);
+        return card;
+    }
+
+    private HBox row(Drafting.Drafted drafted, Return r) {
+        SealMark seal = new SealMark(r::id, 10, true);
+        marks.add(seal);
+        Design design = drafted.design();
+        Label words =
+                new Label(
+                        r.name()
+                                + ", "
+                                + ReturnList.sizeOf(design, r)
+                                + ", "
+                                + Wording.number(r.levelDb(), 1)
+                                + " dB");
+        words.getStyleClass().add("row-name");
+        Label why = new Label(drafted.draft().reasons().getOrDefault(r.id(), ""));
+        why.getStyleClass().add("why");
+        why.setWrapText(true);
+        VBox text = new VBox(words, why);
+        HBox.setHgrow(text, Priority.ALWAYS);
+        return new HBox(6, seal, text);
+    }
+
+    /** A draft in small. */
+    private final class SmallOrbit extends ScalingCanvas {
+        private final Drafting.Drafted drafted;
+
+        SmallOrbit(Drafting.Drafted drafted) {
+            this.drafted = drafted;
+            setPrefSize(260, 142);
+            setMinSize(120, 142);
+            setMaxHeight(142);
+        }
+
+        @Override
+        protected void paint(Pen pen, double w, double h) {
+            OrbitScene scene =
+                    new OrbitScene(
+                            drafted.design(),
+                            drafted.pictures(),
+                            FieldEvents.of(drafted.design(), session.measured().materials()),
+                            "",
+                            session.selection().bar());
+            OrbitThumbnail.paint(pen, scene, w, h);
+        }
+    }
+}

@@ -1,0 +1,66 @@
+package orbispace.app.view.orbit;
+
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import orbispace.app.session.EventChoice;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.Session;
+import orbispace.core.design.Source;
+
+/** Which of the song's own events are ringed: any sources, the song or the chosen section. */
+final class EventsMenu extends MenuButton {
+    private final Session session;
+
+    EventsMenu(Session session) {
+        super("events");
+        this.session = session;
+        getStyleClass().add("kind-menu");
+        setAccessibleText("which events of the song are ringed");
+        getItems().add(new MenuItem(""));
+        setOnShowing(e -> fill());
+        session.selection().events().addListener((o, was, is) -> say());
+        session.design().addListener((o, was, is) -> say());
+        say();
+    }
+
+    private void say() {
+        EventChoice choice = session.selection().events().get();
+        String what =
+                choice.sources().isEmpty()
+                        ? "lead and hits"
+                        : choice.sources().size() == 1
+                                ? session.design()
+                                        .get()
+                                        .findSource(choice.sources().iterator().next())
+                                        .map(Source::name)
+                                        .orElse("one source")
+                                : choice.sources().size() + " sources";
+        setText("events: " + what + (choice.inSection() ? ", here" : ""));
+    }
+
+    private void fill() {
+        EventChoice choice = session.selection().events().get();
+        getItems().clear();
+        CheckMenuItem usual = new CheckMenuItem("The lead and the busiest hits");
+        usual.setSelected(choice.sources().isEmpty());
+        usual.setOnAction(e -> choose(new EventChoice(java.util.Set.of(), choice.inSection())));
+        getItems().addAll(usual, new SeparatorMenuItem());
+        for (Source s :
+                FieldEvents.sources(session.design().get(), session.measured().materials())) {
+            CheckMenuItem item = new CheckMenuItem(s.name());
+            item.setSelected(choice.sources().contains(s.id()));
+            item.setOnAction(e -> choose(choice.toggled(s.id())));
+            getItems().add(item);
+        }
+        CheckMenuItem here = new CheckMenuItem("In the chosen section only");
+        here.setSelected(choice.inSection());
+        here.setOnAction(e -> choose(new EventChoice(choice.sources(), here.isSelected())));
+        getItems().addAll(new SeparatorMenuItem(), here);
+    }
+
+    private void choose(EventChoice choice) {
+        session.selection().events().set(choice);
+    }
+}

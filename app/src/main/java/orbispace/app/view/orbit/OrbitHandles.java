@@ -1,0 +1,294 @@
+package orbispace.app.view.orbit;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import javafx.scene.layout.Pane;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.PolarAxis;
+import orbispace.app.draw.ReturnGeometry;
+import orbispace.app.session.Reasons;
+import orbispace.app.session.ReturnPicture;
+import orbispace.app.session.Session;
+import orbispace.app.view.chain.ReturnEdits;
+import orbispace.app.view.control.NumberField;
+import orbispace.core.design.Edit;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.core.space.EchoSettings;
+import orbispace.core.time.NoteValue;
+import orbispace.files.Wording;
+
+/**
+ * The handles of the chosen return: when it begins and ends, when its arrivals come, how wide it
+ * is. They snap to the rings of note values unless Alt is held.
+ */
+final class OrbitHandles extends Pane {
+    private static final double SNAP_PIXELS = 6;
+    private static final double ECHO_DEGREES = 90;
+
+    private final Session session;
+    private final OrbitHandle predelay = new OrbitHandle(this, "predelay");
+    private final OrbitHandle end = new OrbitHandle(this, "decay");
+    private final OrbitHandle echo = new OrbitHandle(this, "echo time");
+    private final OrbitHandle right = new OrbitHandle(this, "right time");
+    private final OrbitHandle wall = new OrbitHandle(this, "gate: length");
+    private final OrbitHandle width = new OrbitHandle(this, "width");
+    private final List<OrbitHandle> all = List.of(predelay, end, wall, echo, right, width);
+    private final StringProperty why = new SimpleStringProperty("");
+    private PolarAxis axis = new PolarAxis(0, 0, 1);
+
+    OrbitHandles(Session session) {
+        this.session = session;
+        setPickOnBounds(false);
+        wall.hold("gate: length");
+        all.forEach(h -> getChildren().add(h.reading));
+        getChildren().addAll(all);
+        all.forEach(h -> getChildren().add(h.entry));
+    }
+
+    /** Why the value under the hand is what it is. */
+    ReadOnlyStringProperty why() {
+        return why;
+    }
+
+    PolarAxis axis() {
+        return axis;
+    }
+
+    void settle() {
+        session.settle();
+    }
+
+    void setPalette(Palette palette) {
+        all.forEach(h -> h.setPalette(palette));
+    }
+
+    Optional<Return> chosen() {
+        return session.design().get().findReturn(session.selection().returnId().get());
+    }
+
+    void layoutOn(PolarAxis given) {
+        axis = given;
+        Optional<Return> chosen = chosen();
+        all.forEach(h -> h.show(false));
+        chosen.ifPresent(this::place);
+        chosen.ifPresent(this::wall);
+        if (chosen.isPresent() && all.stream().noneMatch(OrbitHandle::isFocused)) {
+            why.set(Reasons.space(session));
+        }
+    }
+
+    private double predelaySeconds(Return r) {
+        return seconds(r, r.predelay());
+    }
+
+    private double seconds(Return r, MusicalTime time) {
+        return time.seconds(session.design().get().song().clock(), r.timedAtBar());
+    }
+
+    private void place(Return r) {
+        double pre = predelaySeconds(r);
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        double[] edges = picture == null ? new double[] {-60, 60} : picture.polar().edgesDegrees();
+        switch (r.space()) {
+            case Space.Reverb reverb -> {
+                begin(r, pre);
+                end("decay", pre + reverb.decaySeconds(), Wording.seconds(reverb.decaySeconds()));
+                side(r, edges[1], pre + reverb.decaySeconds());
+            }
+            case Space.Gated g -> {
+                begin(r, pre);
+                double length = seconds(r, g.length());
+                end("gated: length", pre + length, reading(g.length(), length));
+                side(r, edges[1], pre + length);
+            }
+            case Space.Split s -> {
+                begin(r, pre);
+                double decay = s.left().decaySeconds();
+                end("pair: left", pre + decay, Wording.seconds(decay));
+            }
+            case Space.Convolution c -> {
+                begin(r, pre);
+                double decay =
+                        picture == null
+                                ? 1
+                                : ReturnGeometry.of(session.design().get(), r, picture).endSeconds()
+                                        - pre;
+                end("response: decay", pre + decay, Wording.seconds(decay));
+                side(r, edges[1], pre + decay);
+            }
+            case Space.Echo e -> placeEcho(r, e, pre);
+            case Space.Doubler d ->
+                    echo(
+                            "copy 1: later",
+                            pre + d.copies().getFirst().seconds(),
+                            d.copies().getFirst().side(),
+                            Wording.millis(1000 * d.copies().getFirst().seconds()));
+            case Space.Parallel p -> {}
+        }
+    }
+
+    /** The wall of a gate behind the space. */
+    private void wall(Return r) {
+        MusicalTime length = r.gate() == null ? null : r.gate().length();
+        if (length != null) {
+            double at = seconds(r, length);
+            wall.show(true);
+            wall.place(axis.r(at), 0, reading(length, at));
+        }
+    }
+
+    private void begin(Return r, double pre) {
+        predelay.show(true);
+        predelay.place(axis.r(pre), 0, reading(r.predelay(), pre));
+    }
+
+    private void end(String number, double seconds, String words) {
+        end.hold(number);
+        end.show(true);
+        end.place(Math.min(axis.radius() - 8, axis.r(seconds)), 0, words);
+    }
+
+    private void side(Return r, double edge, double endSeconds) {
+        width.hold("width");
+        width.show(true);
+        double middle = (predelaySeconds(r) + endSeconds) / 2;
+        width.place(
+                axis.r(middle),
+                Math.clamp(edge, 4, 88),
+                Wording.percent(r.chain().width().factor(), 0));
+    }
+
+    private void placeEcho(Return r, Space.Echo e, double pre) {
+        double spacing = seconds(r, e.time());
+        double side = e.kind() == EchoSettings.Kind.SINGLE ? 0 : -e.width();
+        echo("echo time", pre + spacing, side, reading(e.time(), spacing));
+        if (e.kind() == EchoSettings.Kind.PAIR) {
+            double other = seconds(r, e.rightTime());
+            right.show(true);
+            right.place(
+                    axis.r(pre + other), ECHO_DEGREES * e.width(), reading(e.rightTime(), other));
+        }
+        if (e.kind() == EchoSettings.Kind.PING_PONG) {
+            width.hold("sides");
+            width.show(true);
+            width.place(
+                    axis.r(pre + 2 * spacing),
+                    ECHO_DEGREES * e.width(),
+                    Wording.percent(e.width(), 0));
+        }
+    }
+
+    private void echo(String number, double seconds, double side, String words) {
+        echo.hold(number);
+        echo.show(true);
+        echo.place(axis.r(seconds), ECHO_DEGREES * side, words);
+    }
+
+    private static String reading(MusicalTime time, double seconds) {
+        String millis = Wording.time(seconds);
+        return time instanceof MusicalTime.Note ? time.label() + "  " + millis : millis;
+    }
+
+    /** The straight or dotted note value whose ring is under the hand, if one is near. */
+    private Optional<NoteValue> snapped(double seconds) {
+        double r = axis.r(seconds);
+        return NoteValue.all().stream()
+                .filter(n -> n.flavour() != NoteValue.Flavour.TRIPLET)
+                .filter(n -> Math.abs(ring(n) - r) < SNAP_PIXELS)
+                .min(Comparator.comparingDouble(n -> Math.abs(ring(n) - r)));
+    }
+
+    private double ring(NoteValue n) {
+        return axis.r(noteSeconds(n));
+    }
+
+    private double noteSeconds(NoteValue n) {
+        var clock = session.design().get().song().clock();
+        return clock.length(n, session.selection().bar()).nominalMillis() / 1000;
+    }
+
+    void drag(OrbitHandle handle, double seconds, double bearing, boolean free, Object gesture) {
+        Optional<Return> r = chosen();
+        if (r.isEmpty()) {
+            return;
+        }
+        Optional<Edit> edit =
+                handle == width
+                        ? widened(r.get(), Math.abs(bearing))
+                        : edit(handle, r.get(), seconds, free);
+        edit.ifPresent(e -> session.drag(e, gesture));
+        explain(handle);
+    }
+
+    private Optional<Edit> widened(Return r, double bearing) {
+        if (r.space() instanceof Space.Echo) {
+            return ReturnEdits.valued(session, r, "sides", hundredth(bearing / ECHO_DEGREES));
+        }
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        double edge = picture == null ? 60 : Math.max(4, picture.polar().edgesDegrees()[1]);
+        double now = Math.max(0.05, r.chain().width().factor());
+        return ReturnEdits.valued(session, r, "width", hundredth(now * bearing / edge));
+    }
+
+    private static double hundredth(double value) {
+        return Math.rint(100 * value) / 100;
+    }
+
+    private Optional<Edit> edit(OrbitHandle handle, Return r, double seconds, boolean free) {
+        Optional<NoteValue> note = free ? Optional.empty() : snapped(seconds);
+        double at = handle == predelay || handle == wall ? seconds : seconds - predelaySeconds(r);
+        if (handle == end && !(r.space() instanceof Space.Gated)) {
+            double wanted =
+                    note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));
+            return ReturnEdits.valued(session, r, handle.name, scaled(r, wanted));
+        }
+        if (r.space() instanceof Space.Doubler && handle == echo) {
+            return ReturnEdits.valued(session, r, handle.name, Math.rint(10_000 * at) / 10);
+        }
+        MusicalTime plain =
+                new MusicalTime.Millis(Math.clamp(Math.rint(10_000 * at) / 10, 0, 8000));
+        MusicalTime time = note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0)).orElse(plain);
+        return ReturnEdits.timed(session, r, handle.name, time);
+    }
+
+    /** A convolution has a factor on its own decay instead of a decay. */
+    private double scaled(Return r, double seconds) {
+        ReturnPicture picture = session.measured().pictures().get(r.id());
+        if (r.space() instanceof Space.Convolution c && picture != null) {
+            return hundredth(c.midScale() * seconds / Math.max(0.05, picture.decaySeconds()));
+        }
+        return seconds;
+    }
+
+    void explain(OrbitHandle handle) {
+        why.set(handle == predelay ? Reasons.predelay(session) : Reasons.space(session));
+    }
+
+    void step(OrbitHandle handle, int direction, NumberField.Step size) {
+        chosen().ifPresent(r ->
+                ReturnEdits.step(session, r, handle.name, direction, size)
+                        .ifPresent(session::edit));
+        explain(handle);
+    }
+
+    boolean typed(OrbitHandle handle, String text) {
+        Optional<Edit> edit =
+                chosen().flatMap(r -> ReturnEdits.typed(session, r, handle.name, text));
+        edit.ifPresent(session::edit);
+        if (edit.isEmpty()) {
+            session.problem()
+                    .set(
+                            "\u201c"
+                                    + text
+                                    + "\u201d is not understood; write "
+                                    + ReturnEdits.accepted(handle.name));
+        }
+        return edit.isPresent();
+    }
+}

@@ -1,0 +1,246 @@
+package orbispace.app.view.orbit;
+
+import javafx.collections.MapChangeListener;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.OrbitPainter;
+import orbispace.app.draw.OrbitScene;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.PolarAxis;
+import orbispace.app.draw.ProfilePainter;
+import orbispace.app.draw.Type;
+import orbispace.app.session.FieldEvents;
+import orbispace.app.session.Session;
+import orbispace.app.view.chain.ReturnInspector;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.frame.Screen;
+import org.jspecify.annotations.Nullable;
+
+/** Time: everything that follows the dry sound, in one picture. */
+public final class OrbitView extends Screen {
+    private static final double LOWER_HEIGHT = 282;
+
+    private final Behind behind = new Behind();
+    private final Chart chart = new Chart();
+    private final OrbitHandles handles;
+    private final ReturnList list;
+    private final ReturnInspector inspector;
+    private final Label why = new Label();
+    private final DraftsPanel drafts;
+    private final UnitPanel unit;
+    private final DepthPanel depth;
+    private final SendMatrix sends;
+    private final PairPanel pair;
+    private final EventsMenu events;
+    private final ToggleGroup below = new ToggleGroup();
+    private final HBox tabs = new HBox(4);
+
+    public OrbitView(Session session) {
+        super(session, "Orbit");
+        handles = new OrbitHandles(session);
+        list = new ReturnList(session);
+        inspector = new ReturnInspector(session);
+        why.getStyleClass().add("why");
+        why.textProperty().bind(handles.why());
+        drafts = new DraftsPanel(session);
+        unit = new UnitPanel(session);
+        depth = new DepthPanel(session);
+        sends = new SendMatrix(session);
+        pair = new PairPanel(session);
+        events = new EventsMenu(session);
+        tab("profile", "energy still to come, under the dry voice", null);
+        tab("sends", "every source into every return", sends);
+        tab("depth", "the sources from near to far", depth);
+        tab("pair", "the field before against the field as it is", pair);
+        below.selectToggle(below.getToggles().getFirst());
+        fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts, unit);
+        session.drafting().drafts().addListener((o, was, is) -> requestLayout());
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().events().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured()
+                .pictures()
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        refreshWhenSeen();
+    }
+
+    /** A tab of the lower right; its panel is seen while it is chosen. */
+    private void tab(String text, String accessible, @Nullable Region panel) {
+        ToggleButton tab = Plate.toggle(text, accessible);
+        tab.getStyleClass().add("small");
+        tab.setToggleGroup(below);
+        tab.setOnAction(e -> tab.setSelected(true));
+        tabs.getChildren().add(tab);
+        if (panel != null) {
+            panel.visibleProperty().bind(tab.selectedProperty());
+        }
+        tab.selectedProperty().addListener((o, was, is) -> chart.repaint());
+    }
+
+    private boolean profiles() {
+        return below.getToggles().getFirst().isSelected();
+    }
+
+    @Override
+    public void refresh() {
+        caption(section());
+        behind.repaintIfChanged();
+        chart.repaint();
+        requestLayout();
+    }
+
+    private PolarAxis axis() {
+        double cy = getHeight() - LOWER_HEIGHT;
+        double radius = Math.max(60, Math.min(getWidth() / 2 - 42, cy - 42));
+        return new PolarAxis(getWidth() / 2, cy, radius);
+    }
+
+    private OrbitScene scene() {
+        return new OrbitScene(
+                session.design().get(),
+                session.measured().pictures(),
+                FieldEvents.of(
+                        session.design().get(),
+                        session.measured().materials(),
+                        session.selection().events().get(),
+                        session.span()),
+                session.selection().returnId().get(),
+                session.selection().bar());
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = getWidth();
+        double h = getHeight();
+        Plate.place(behind, 0, 0, w, h);
+        Plate.place(chart, 0, 0, w, h);
+        Plate.place(why, w / 2 + 14, h - LOWER_HEIGHT + 22, w / 2 - 30, 18);
+        Plate.place(handles, 0, 0, w, h);
+        handles.layoutOn(axis());
+        Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
+        for (Region panel : new Region[] {depth, sends, pair}) {
+            Plate.place(panel, 500, h - LOWER_HEIGHT + 80, w - 516, LOWER_HEIGHT - 88);
+        }
+        Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
+        Plate.place(events, w - 190, 86, 174, 22);
+        Plate.place(drafts, 0, 0, w, h);
+        Plate.place(unit, 0, 0, w, h);
+        super.layoutChildren();
+    }
+
+    @Override
+    public Region inspector() {
+        return inspector;
+    }
+
+    @Override
+    public void setPalette(Palette palette) {
+        behind.setPalette(palette);
+        chart.setPalette(palette);
+        handles.setPalette(palette);
+        list.setPalette(palette);
+        drafts.setPalette(palette);
+        unit.setPalette(palette);
+        depth.setPalette(palette);
+        sends.setPalette(palette);
+        inspector.setPalette(palette);
+    }
+
+    @Override
+    public String keys() {
+        return "Tab: next handle, return or number. Arrows: one step, Shift fine, Ctrl coarse."
+                + " Enter or a digit: type the value. Drag: snaps to note values, Alt frees."
+                + " Double click on a section: the whole song.";
+    }
+
+    /** Disc and the returns that are not chosen: left alone while a hand moves the chosen one. */
+    private final class Behind extends ScalingCanvas {
+        private Object drawn = "";
+
+        void repaintIfChanged() {
+            Object now = scene().behind();
+            if (!now.equals(drawn)) {
+                drawn = now;
+                repaint();
+            }
+        }
+
+        @Override
+        protected void paint(Pen pen, double w, double h) {
+            new OrbitPainter(pen, axis(), scene()).paintBehind();
+        }
+    }
+
+    /** The chosen return and the profile. */
+    private final class Chart extends ScalingCanvas {
+        @Override
+        protected void paint(Pen pen, double w, double h) {
+            OrbitScene scene = scene();
+            PolarAxis axis = axis();
+            new OrbitPainter(pen, axis, scene).paintChosen();
+            legend(pen, w);
+            double top = h - LOWER_HEIGHT + 76;
+            double left = 500;
+            pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
+            if (!profiles()) {
+                return;
+            }
+            pen.text(
+                    "energy still to come",
+                    w - 16,
+                    top - 10,
+                    Type.regular(11.5),
+                    pen.palette.ink3,
+                    TextAlignment.RIGHT);
+            new ProfilePainter(pen, scene, left, top, w - left - 52, h - top - 20).paint();
+        }
+
+        private void legend(Pen pen, double w) {
+            double x = w - 16;
+            String[] names = {
+                "clock time", "note value", "event, with its spread", "level as it lands"
+            };
+            for (int i = 0; i < names.length; i++) {
+                double y = 22 + 17 * i;
+                pen.text(
+                        names[i],
+                        x - 36,
+                        y,
+                        Type.regular(11.5),
+                        pen.palette.ink2,
+                        TextAlignment.RIGHT);
+                switch (i) {
+                    case 0 -> pen.across(x - 28, x, y - 4, pen.palette.rule);
+                    case 1 -> {
+                        pen.g.setLineDashes(5, 4);
+                        pen.across(x - 28, x, y - 4, pen.palette.time);
+                        pen.g.setLineDashes();
+                    }
+                    case 2 -> {
+                        pen.g.setGlobalAlpha(0.14);
+                        pen.g.setFill(pen.palette.ink);
+                        pen.g.fillRect(x - 28, y - 9, 28, 9);
+                        pen.g.setGlobalAlpha(1);
+                    }
+                    default -> {
+                        double[] xs = {x - 26, x, x - 5, x, x - 26};
+                        double[] ys = {y - 9, y - 9, y - 5, y, y};
+                        pen.g.setStroke(pen.palette.ink);
+                        pen.g.setLineWidth(1);
+                        pen.g.strokePolygon(xs, ys, 5);
+                    }
+                }
+            }
+        }
+    }
+}

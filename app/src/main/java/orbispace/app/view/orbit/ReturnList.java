@@ -1,0 +1,113 @@
+package orbispace.app.view.orbit;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.app.session.SpaceKinds;
+import orbispace.app.view.control.Plate;
+import orbispace.core.design.Design;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.files.Wording;
+
+/** The returns as a list: name, times, and how much each is noticed in the chosen section. */
+final class ReturnList extends VBox {
+    private static final int ROOMY = 4;
+
+    private final Session session;
+    private final VBox rows = new VBox();
+    private final MenuButton adding = new MenuButton();
+    private final Button drafting;
+    private Palette palette = Palette.DAY;
+
+    ReturnList(Session session) {
+        this.session = session;
+        drafting = Plate.small("Draft", () -> session.drafting().start());
+        getStyleClass().add("return-list");
+        HBox head =
+                new HBox(
+                        caps("RETURNS", 156),
+                        caps("predelay", 60),
+                        caps("decay or note", 92),
+                        caps("in the mix", 64),
+                        adding,
+                        drafting);
+        adding.setText("Add");
+        adding.setMinWidth(USE_PREF_SIZE);
+        adding.setAccessibleText("add a return");
+        adding.getStyleClass().add("kind-menu");
+        for (SpaceKinds kind : SpaceKinds.values()) {
+            MenuItem item = new MenuItem(kind.label());
+            item.setOnAction(e -> session.field().add(kind));
+            adding.getItems().add(item);
+        }
+        drafting.setAccessibleText("draft three fields");
+        HBox.setMargin(drafting, new javafx.geometry.Insets(0, 0, 0, 4));
+        getChildren().addAll(head, rows);
+        session.design().addListener((o, was, is) -> refresh());
+        session.selection().returnId().addListener((o, was, is) -> refresh());
+        session.measured().clearance().addListener((o, was, is) -> refresh());
+        session.transport().soloReturn().addListener((o, was, is) -> refresh());
+        refresh();
+    }
+
+    private static Label caps(String text, double width) {
+        Label label = new Label(text);
+        label.getStyleClass().add(text.equals("RETURNS") ? "caps" : "caption");
+        label.setMinWidth(width);
+        return label;
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        rows.getChildren().forEach(n -> ((ReturnRow) n).setPalette(given));
+    }
+
+    private void refresh() {
+        List<String> ids = session.design().get().returns().stream().map(Return::id).toList();
+        if (!ids.equals(rows.getChildren().stream().map(n -> ((ReturnRow) n).id).toList())) {
+            rows.getChildren().clear();
+            for (String id : ids) {
+                ReturnRow row = new ReturnRow(session, id, ids.size() > ROOMY);
+                row.setPalette(palette);
+                rows.getChildren().add(row);
+            }
+        }
+        rows.getChildren().forEach(n -> ((ReturnRow) n).refresh());
+        drafting.setDisable(!session.drafting().possible());
+        adding.setDisable(!session.field().hasRoom());
+    }
+
+    /** What tells most of a space, in a few letters: its decay, its time or its wall. */
+    static String sizeOf(Design design, Return r) {
+        MusicalTime wall = r.gate() == null ? null : r.gate().length();
+        if (wall != null) {
+            return time(design, r, wall);
+        }
+        return switch (r.space()) {
+            case Space.Reverb h -> Wording.seconds(h.decaySeconds());
+            case Space.Gated g -> time(design, r, g.length());
+            case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
+            case Space.Echo e -> time(design, r, e.time());
+            case Space.Doubler d -> d.copies().size() + " copies";
+            case Space.Split s ->
+                    Wording.number(s.left().decaySeconds(), 1)
+                            + " | "
+                            + Wording.seconds(s.right().decaySeconds());
+            case Space.Parallel p -> Wording.number(p.ratio(), 0) + ":1";
+        };
+    }
+
+    private static String time(Design design, Return r, MusicalTime time) {
+        return time.label()
+                + "  "
+                + Wording.time(time.seconds(design.song().clock(), r.timedAtBar()));
+    }
+}

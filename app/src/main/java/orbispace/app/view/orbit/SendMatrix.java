@@ -1,0 +1,185 @@
+package orbispace.app.view.orbit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import javafx.geometry.HPos;
+import javafx.geometry.VPos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Entries;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.control.SealMark;
+import orbispace.app.view.control.SendFields;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Send;
+import orbispace.core.design.Source;
+import orbispace.files.Wording;
+
+/** Every source into every return: levels drawn and typed; an empty cell is no send. */
+final class SendMatrix extends VBox {
+    private static final double FIRST_DB = -12;
+    private static final double LEAST_DB = -60;
+    private static final double ROOM = 350;
+    private static final double NAMES = 86;
+    private static final double LEAST_CELL = 31;
+
+    private final Session session;
+    private final GridPane grid = new GridPane();
+    private final Map<String, Cell> cells = new LinkedHashMap<>();
+    private final List<ScalingCanvas> marks = new ArrayList<>();
+    private Palette palette = Palette.DAY;
+    private Object shape = "";
+
+    SendMatrix(Session session) {
+        this.session = session;
+        grid.setVgap(1);
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("cards");
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().add(scroll);
+        session.design().addListener((o, was, is) -> refresh());
+        visibleProperty().addListener((o, was, is) -> refresh());
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        marks.forEach(m -> m.setPalette(given));
+    }
+
+    /** What is not seen is not worked on. */
+    private void refresh() {
+        if (!isVisible()) {
+            return;
+        }
+        Design design = session.design().get();
+        Object now =
+                List.of(
+                        design.sources().stream().map(s -> s.id() + "/" + s.name()).toList(),
+                        design.returns().stream().map(Return::id).toList());
+        if (!now.equals(shape)) {
+            shape = now;
+            build(design);
+        }
+        cells.values().forEach(Cell::show);
+    }
+
+    private void build(Design design) {
+        grid.getChildren().clear();
+        cells.clear();
+        marks.clear();
+        for (int c = 0; c < design.returns().size(); c++) {
+            Return r = design.returns().get(c);
+            SealMark seal = new SealMark(r::id, 9, false);
+            marks.add(seal);
+            GridPane.setHalignment(seal, HPos.LEFT);
+            grid.add(seal, c + 1, 0);
+        }
+        int columns = Math.max(1, design.returns().size());
+        double width = Math.max(LEAST_CELL, Math.min(72, (ROOM - NAMES) / columns));
+        for (int row = 0; row < design.sources().size(); row++) {
+            Source s = design.sources().get(row);
+            Label name = new Label(s.name());
+            name.getStyleClass().add("row-name");
+            name.setMinWidth(NAMES);
+            name.setMaxWidth(NAMES);
+            GridPane.setValignment(name, VPos.TOP);
+            grid.add(name, 0, row + 1);
+            for (int c = 0; c < design.returns().size(); c++) {
+                Cell cell = new Cell(s, design.returns().get(c).id(), width);
+                cells.put(s.id() + ">" + design.returns().get(c).id(), cell);
+                grid.add(cell, c + 1, row + 1);
+            }
+        }
+        setPalette(palette);
+    }
+
+    /** One source into one return. */
+    private final class Cell extends VBox {
+        private final Source source;
+        private final String returnId;
+        private final NumberField field;
+        private final Bar bar = new Bar();
+        private OptionalDouble db = OptionalDouble.empty();
+
+        Cell(Source source, String returnId, double width) {
+            this.source = source;
+            this.returnId = returnId;
+            field =
+                    new NumberField(
+                            source.name() + " into " + returnId,
+                            "a level like \u221212, or off",
+                            this::typed,
+                            (way, size) -> stepped(way * SendFields.stepOf(size)),
+                            session.problem()::set);
+            field.getStyleClass().addAll("bare", "dense");
+            field.setMinWidth(width);
+            field.setPrefWidth(width);
+            bar.setPrefSize(width - 8, 4);
+            bar.setMinSize(width - 8, 4);
+            bar.setMaxSize(width - 8, 4);
+            marks.add(bar);
+            getChildren().addAll(field, bar);
+        }
+
+        private boolean typed(String text) {
+            if (text.strip().equalsIgnoreCase("off") || text.strip().equals("-")) {
+                return session.edit(new ReturnEdit.Sending(returnId, source.id(), null));
+            }
+            OptionalDouble level = Entries.db(text);
+            return level.isPresent() && set(level.getAsDouble());
+        }
+
+        private void stepped(double by) {
+            set(db.isPresent() ? db.getAsDouble() + by : FIRST_DB);
+        }
+
+        private boolean set(double level) {
+            return session.edit(
+                    db.isPresent()
+                            ? new ReturnEdit.SendLevel(returnId, source.id(), level)
+                            : new ReturnEdit.Sending(returnId, source.id(), Send.of(level)));
+        }
+
+        void show() {
+            db =
+                    session.design()
+                            .get()
+                            .findReturn(returnId)
+                            .map(r -> r.sendDb(source.id()))
+                            .orElse(OptionalDouble.empty());
+            field.show(
+                    db.isPresent()
+                            ? Wording.number(db.getAsDouble(), db.getAsDouble() % 1 == 0 ? 0 : 1)
+                            : "\u2013",
+                    "");
+            bar.repaint();
+        }
+
+        /** The level to scale, from \u221260 dB to 0. */
+        private final class Bar extends ScalingCanvas {
+            @Override
+            protected void paint(Pen pen, double w, double h) {
+                pen.across(0, w, h / 2, pen.palette.hair);
+                if (db.isPresent()) {
+                    double share = Math.clamp(1 - db.getAsDouble() / LEAST_DB, 0.02, 1);
+                    pen.g.setFill(pen.palette.ofReturn(returnId));
+                    pen.g.fillRect(0, 0, share * w, h);
+                }
+            }
+        }
+    }
+}

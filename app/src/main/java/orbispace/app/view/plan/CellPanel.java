@@ -1,0 +1,324 @@
+package orbispace.app.view.plan;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Planning;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Choice;
+import orbispace.app.view.control.Entries;
+import orbispace.app.view.control.KeptFocus;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.SealMark;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Section;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.WetState;
+import orbispace.core.plan.PlanTemplate;
+import orbispace.files.Wording;
+import orbispace.files.sheet.PlanWording;
+
+/** One return in the chosen sections: how it differs there, and what was measured of it. */
+final class CellPanel extends VBox {
+    private final Session session;
+    private final Planning planning;
+    private final SealMark seal;
+    private final Label title = new Label();
+    private final Label heard = new Label();
+    private final Map<String, CellNumber> numbers = new LinkedHashMap<>();
+    private final ToggleButton mute = Plate.toggle("Mute", "mute this return in this section");
+    private final Choice<PlanCell.Edge> edge;
+    private final Choice<PlanCell.Tempo> tempo;
+    private final MenuButton copy = new MenuButton("Copy this section to");
+    private final VBox sends = new VBox(2);
+    private final TempoSteps steps;
+
+    /** A number of a cell with its field. */
+    private record CellNumber(
+            NumberField field,
+            ToDoubleFunction<PlanCell> now,
+            Function<Double, String> words,
+            String unit) {}
+
+    CellPanel(Session session) {
+        this.session = session;
+        planning = session.planning();
+        seal = new SealMark(session.selection().returnId()::get, 12, true);
+        title.getStyleClass().add("row-name");
+        title.setWrapText(true);
+        HBox head = new HBox(8, seal, title);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.getStyleClass().add("inspector-head");
+        heard.getStyleClass().add("why");
+        heard.setWrapText(true);
+        numbers();
+        steps = new TempoSteps(session);
+        edge =
+                new Choice<>(
+                        "tail of the section before",
+                        List.of(PlanCell.Edge.values()),
+                        x -> "tail " + x.label(),
+                        x -> planning.change(c -> c.withEdge(x), "tail"));
+        tempo =
+                new Choice<>(
+                        "tempo of its times",
+                        List.of(PlanCell.Tempo.values()),
+                        x -> x == PlanCell.Tempo.AS_RETURN ? "times as set" : "times " + x.label(),
+                        x -> planning.change(c -> c.withTempo(x), "tempo"));
+        mute.setOnAction(e -> planning.change(c -> c.withMuted(mute.isSelected()), "mute"));
+        Button plain =
+                Plate.small("As elsewhere", () -> planning.change(c -> PlanCell.PLAIN, "plan"));
+        copy.getStyleClass().add("kind-menu");
+        copy.setAccessibleText("copy this section's plan to another");
+        copy.setOnShowing(e -> fillCopy());
+        copy.getItems().add(new MenuItem(""));
+        HBox fields = new HBox(12);
+        numbers.values().forEach(n -> fields.getChildren().add(n.field()));
+        getChildren()
+                .addAll(
+                        head,
+                        heard,
+                        fields,
+                        new HBox(6, mute, plain),
+                        new HBox(6, edge, tempo),
+                        copy,
+                        Plate.caps("WHOLE SONG"),
+                        templates(),
+                        Plate.caps("SENDS HERE"),
+                        scroll(),
+                        steps);
+        setSpacing(10);
+    }
+
+    /** What of a cell is a number. */
+    private void numbers() {
+        number(
+                "level offset",
+                "decibels like \u22123",
+                Entries::db,
+                PlanCell::levelDb,
+                PlanCell::withLevel,
+                0.5,
+                v -> Wording.number(v, 1),
+                "dB");
+        number(
+                "decay",
+                "a factor like 0.85",
+                Entries::factor,
+                PlanCell::decayScale,
+                PlanCell::withDecay,
+                0.05,
+                v -> "\u00d7" + Wording.number(v, 2),
+                "");
+        number(
+                "width",
+                "a factor like 0.8",
+                Entries::factor,
+                PlanCell::widthScale,
+                PlanCell::withWidth,
+                0.05,
+                v -> "\u00d7" + Wording.number(v, 2),
+                "");
+        number(
+                "ramp",
+                "quarter notes like 2",
+                text -> Entries.number(text, "x"),
+                PlanCell::rampBeats,
+                PlanCell::withRamp,
+                0.5,
+                v -> Wording.number(v, 2),
+                "quarters");
+    }
+
+    private ScrollPane scroll() {
+        ScrollPane scroll = new ScrollPane(sends);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        return scroll;
+    }
+
+    private HBox templates() {
+        HBox row = new HBox(6);
+        for (PlanTemplate t : PlanTemplate.values()) {
+            String name = t.label().substring(0, 1).toUpperCase(java.util.Locale.ROOT);
+            row.getChildren()
+                    .add(Plate.small(name + t.label().substring(1), () -> planning.lay(t)));
+        }
+        row.getChildren()
+                .addAll(
+                        Plate.small("Hold", planning::hold),
+                        Plate.small("No plan", planning::clear));
+        return row;
+    }
+
+    private void number(
+            String name,
+            String accepted,
+            Function<String, OptionalDouble> read,
+            ToDoubleFunction<PlanCell> now,
+            BiFunction<PlanCell, Double, PlanCell> with,
+            double step,
+            Function<Double, String> words,
+            String unit) {
+        NumberField field =
+                new NumberField(
+                        name,
+                        accepted,
+                        text -> {
+                            OptionalDouble typed = read.apply(text);
+                            typed.ifPresent(v -> planning.change(c -> with.apply(c, v), name));
+                            return typed.isPresent();
+                        },
+                        (direction, size) -> {
+                            double by =
+                                    switch (size) {
+                                        case FINE -> step / 5;
+                                        case PLAIN -> step;
+                                        case COARSE -> 4 * step;
+                                    };
+                            planning.change(
+                                    c ->
+                                            with.apply(
+                                                    c,
+                                                    rounded(now.applyAsDouble(c) + direction * by)),
+                                    name);
+                        },
+                        session.problem()::set);
+        numbers.put(name, new CellNumber(field, now, words, unit));
+    }
+
+    private static double rounded(double value) {
+        return Math.rint(1000 * value) / 1000;
+    }
+
+    private void fillCopy() {
+        copy.getItems().clear();
+        for (Section s : session.design().get().song().sections()) {
+            MenuItem item = new MenuItem(s.name());
+            item.setOnAction(e -> planning.copyTo(s));
+            copy.getItems().add(item);
+        }
+    }
+
+    private String where() {
+        int along = planning.along().get().size();
+        long chosen =
+                session.design().get().song().sections().stream()
+                        .filter(planning::isChosen)
+                        .count();
+        return along > 0 && chosen > 1
+                ? " in " + chosen + " sections"
+                : planning.section().map(s -> " in " + s.name()).orElse(", no section");
+    }
+
+    /** What was measured of the cell, and of the tail that runs into it. */
+    private String measured(String id) {
+        Planning.Measured known = planning.measured().get();
+        List<Section> sections = session.design().get().song().sections();
+        int index = planning.section().map(sections::indexOf).orElse(-1);
+        List<Double> shares = known == null ? null : known.shares().get(id);
+        if (known == null || shares == null || index < 0 || index >= shares.size()) {
+            return "";
+        }
+        double least = shares.stream().mapToDouble(x -> x).min().orElse(0);
+        double most = shares.stream().mapToDouble(x -> x).max().orElse(0);
+        String clash =
+                known.clashes().stream()
+                        .filter(c ->
+                                c.returnId().equals(id) && c.section().equals(sections.get(index)))
+                        .findFirst()
+                        .map(c ->
+                                " The tail carried into it leaves "
+                                        + Wording.percent(c.kept(), 0)
+                                        + " of what is sung, cut it would be "
+                                        + Wording.percent(c.keptIfCut(), 0)
+                                        + ".")
+                        .orElse("");
+        return " Wet share "
+                + share(shares.get(index))
+                + ", "
+                + WetState.of(shares.get(index)).name().toLowerCase(java.util.Locale.ROOT)
+                + "; over the song "
+                + share(least)
+                + " to "
+                + share(most)
+                + "."
+                + clash;
+    }
+
+    private static String share(double share) {
+        return share < 5e-4 ? "under 0.1 %" : Wording.percent(share, 1);
+    }
+
+    /** The sends of the return, with how they differ here. */
+    private void showSends(String id) {
+        sends.getChildren().clear();
+        var r = session.design().get().findReturn(id);
+        if (r.isEmpty() || planning.section().isEmpty()) {
+            return;
+        }
+        Section here = planning.section().get();
+        for (Source s : session.design().get().sources()) {
+            var send = r.get().sends().get(s.id());
+            if (send == null) {
+                continue;
+            }
+            double by = here.plan().sendDb(id, s.id());
+            Label name = new Label(s.name());
+            name.getStyleClass().add("caption");
+            Label level =
+                    new Label(
+                            Wording.db(send.levelDb() + by)
+                                    + (by == 0 ? "" : " (" + Wording.signed(by) + ")"));
+            level.getStyleClass().add(by == 0 ? "caption" : "row-name");
+            Button softer = Plate.small("\u2212", () -> planning.changeSend(s.id(), -1));
+            softer.setAccessibleText("send less of " + s.name());
+            Button louder = Plate.small("+", () -> planning.changeSend(s.id(), 1));
+            louder.setAccessibleText("send more of " + s.name());
+            HBox row = new HBox(6, name, Plate.spring(), level, softer, louder);
+            row.setAlignment(Pos.CENTER_LEFT);
+            sends.getChildren().add(row);
+        }
+    }
+
+    void setPalette(Palette palette) {
+        steps.setPalette(palette);
+        seal.setPalette(palette);
+    }
+
+    void refresh() {
+        String id = session.selection().returnId().get();
+        PlanCell cell = planning.cell();
+        String name = session.design().get().findReturn(id).map(r -> r.name()).orElse("no return");
+        title.setText(name + where());
+        String words = cell.isPlain() ? "As elsewhere." : "Here: " + PlanWording.cell(cell) + ".";
+        heard.setText(words + measured(id));
+        numbers.values()
+                .forEach(n ->
+                        n.field().show(n.words().apply(n.now().applyAsDouble(cell)), n.unit()));
+        mute.setSelected(cell.muted());
+        edge.show(cell.edge());
+        tempo.show(cell.tempo());
+        seal.repaint();
+        KeptFocus.through(sends, () -> showSends(id));
+        steps.refresh();
+    }
+}

@@ -1,0 +1,99 @@
+package orbispace.app.view.plan;
+
+import javafx.collections.MapChangeListener;
+import javafx.scene.layout.Region;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.Playhead;
+import orbispace.app.view.frame.Screen;
+
+/** The field over the whole song, and the words that are thrown. */
+public final class PlanView extends Screen {
+    private static final double LEAST_THROWS = 236;
+
+    private final Playhead playhead;
+    private final PlanChart chart;
+    private final ThrowChart words;
+    private final PlanInspector inspector;
+
+    public PlanView(Session session) {
+        super(session, "Plan");
+        playhead = new Playhead(session.transport().position());
+        chart = new PlanChart(session);
+        words = new ThrowChart(session);
+        inspector = new PlanInspector(session);
+        fill(chart, words, playhead);
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        session.planning().along().addListener((o, was, is) -> refreshWhenSeen());
+        session.planning().measured().addListener((o, was, is) -> refreshWhenSeen());
+        session.clearing().sourceId().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().picking().picked().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
+        session.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+        refreshWhenSeen();
+    }
+
+    @Override
+    public void refresh() {
+        long differing =
+                session.design().get().song().sections().stream()
+                        .filter(s -> !s.plan().isPlain())
+                        .count();
+        caption(
+                differing == 0
+                        ? "one field throughout"
+                        : "the field differs in "
+                                + (differing == 1 ? "one section" : differing + " sections"));
+        requestLayout();
+        chart.repaint();
+        words.repaint();
+        inspector.refresh();
+        session.planning().measure();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        int returns = session.design().get().returns().size();
+        double top = Math.ceil(PlanChart.height(getHeight() - LEAST_THROWS, returns));
+        boolean empty = returns == 0 || session.design().get().song().sections().isEmpty();
+        double chartHeight = empty ? getHeight() - LEAST_THROWS : top;
+        Plate.place(chart, 0, 0, getWidth(), chartHeight);
+        Plate.place(words, 0, chartHeight, getWidth(), getHeight() - chartHeight);
+        playhead.follow(PlanChart.axis(session, getWidth()), 76, chartHeight + 64);
+        super.layoutChildren();
+    }
+
+    @Override
+    public Region inspector() {
+        return inspector;
+    }
+
+    @Override
+    public void setPalette(Palette palette) {
+        chart.setPalette(palette);
+        words.setPalette(palette);
+        playhead.setColor(palette.time);
+        inspector.setPalette(palette);
+    }
+
+    @Override
+    public void nextWorst() {
+        session.throwing().nextConflict();
+    }
+
+    @Override
+    public String keys() {
+        return "In the sections: arrow keys choose, with Shift several, Ctrl+A all; + and \u2212"
+                + " turn the level, M mutes, Delete takes the plan of a cell away, Ctrl+C and"
+                + " Ctrl+V copy a section. In the words: left and right pick, up and down grow and"
+                + " shrink, P the phrase, W its last word, Enter throws, Delete takes a throw away."
+                + " N: next throw with something wrong.";
+    }
+}

@@ -1,0 +1,363 @@
+package orbispace.app.view.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Cursor;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.SilhouettePainter;
+import orbispace.app.draw.TimeAxis;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Material;
+import orbispace.app.session.Session;
+import orbispace.app.session.Throwing;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.frame.Screen;
+import orbispace.core.design.Source;
+import orbispace.core.design.Throw;
+import orbispace.core.plan.ThrowConflict;
+import orbispace.core.plan.ThrowCourse;
+import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The source whose words are thrown: over the whole song with pins, and below it a stretch through
+ * a lens, where words are picked and the levels of a ride drawn.
+ */
+final class ThrowChart extends ScalingCanvas {
+    private static final double VOICE = 66;
+    private static final double FUNNEL = 14;
+
+    /** Where the lens begins. */
+    static final double LENS_TOP = VOICE + FUNNEL;
+
+    private static final double PIN = 8;
+    private static final int MOST_IDEAS = 3;
+    private static final double NEAR = 9;
+    private static final double CLUSTER = 11;
+    private static final double BEFORE_SECONDS = 0.8;
+    private static final double AFTER_SECONDS = 1.2;
+    private static final double LEAST_LENS_SECONDS = 4;
+
+    private final Session session;
+    private final Throwing throwing;
+    private @Nullable RideGrip grip;
+
+    /** A point of a ride, or a whole level, that a hand has taken hold of. */
+    private record RideGrip(int point) {
+        static final int LEVEL = -1;
+    }
+
+    ThrowChart(Session session) {
+        this.session = session;
+        throwing = session.throwing();
+        setMouseTransparent(false);
+        setCursor(Cursor.HAND);
+        setFocusTraversable(true);
+        setAccessibleText("words and throws");
+        addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
+        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> released());
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        focusedProperty().addListener((o, was, is) -> repaint());
+    }
+
+    /** The axis of the lens: what is picked with what follows it; empty if nothing is picked. */
+    private Optional<TimeAxis> lens() {
+        Span picked = throwing.picking().picked().get();
+        if (picked == null) {
+            return Optional.empty();
+        }
+        double end = picked.endSeconds();
+        for (Throw t : shown()) {
+            end = Math.max(end, throwing.course(t).map(ThrowCourse::endSeconds).orElse(end));
+        }
+        double last = picked.endSeconds();
+        double next =
+                throwing.picking().words().phrases().stream()
+                        .map(Span::startSeconds)
+                        .filter(s -> s > last - 1e-3)
+                        .findFirst()
+                        .orElse(end);
+        double from = Math.max(0, picked.startSeconds() - BEFORE_SECONDS);
+        double to = Math.max(end, next) + AFTER_SECONDS;
+        TimeAxis whole = axis();
+        return Optional.of(
+                new TimeAxis(
+                        from,
+                        Math.max(from + LEAST_LENS_SECONDS, to),
+                        whole.left(),
+                        whole.width()));
+    }
+
+    private TimeAxis axis() {
+        return PlanChart.axis(session, getWidth());
+    }
+
+    /** The throws of the source that begin where something is picked, the chosen one first. */
+    private List<Throw> shown() {
+        Span picked = throwing.picking().picked().get();
+        String id = throwing.picking().source().map(Source::id).orElse("");
+        List<Throw> all = new ArrayList<>();
+        for (Throw t : session.design().get().thrown()) {
+            if (picked != null && t.sourceId().equals(id) && throwing.span(t).overlaps(picked)) {
+                all.add(t);
+            }
+        }
+        all.sort(Comparator.comparing(t -> !t.id().equals(throwing.throwId().get())));
+        return all;
+    }
+
+    private void pressed(MouseEvent e) {
+        requestFocus();
+        Optional<TimeAxis> lens = lens();
+        boolean inLens = e.getY() > LENS_TOP && lens.isPresent();
+        TimeAxis axis = inLens ? lens.get() : axis();
+        if (e.getX() < axis.left()) {
+            return;
+        }
+        Optional<Throw> pin = inLens ? Optional.empty() : pinAt(e.getX(), e.getY());
+        if (pin.isPresent()) {
+            throwing.choose(pin.get());
+        } else if (!inLens || !takesHold(e, axis)) {
+            pick(axis.seconds(e.getX()), e.getClickCount() > 1);
+        }
+        repaint();
+    }
+
+    private void pick(double seconds, boolean phrase) {
+        if (phrase) {
+            throwing.picking().pickPhrase(seconds);
+        } else {
+            throwing.picking().pickWord(seconds);
+        }
+    }
+
+    private Optional<Throw> pinAt(double x, double y) {
+        if (y > 2 * PIN + 8) {
+            return Optional.empty();
+        }
+        return session.design().get().thrown().stream()
+                .filter(t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x) <= NEAR)
+                .min(
+                        Comparator.comparingDouble(
+                                t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x)));
+    }
+
+    /** Takes hold of the level of the chosen throw, or of a point of its ride, near the hand. */
+    private boolean takesHold(MouseEvent e, TimeAxis lens) {
+        Optional<Throw> chosen = throwing.chosen();
+        if (chosen.isEmpty()) {
+            return false;
+        }
+        Throw t = chosen.get();
+        ThrowLens drawn = new ThrowLens(session, lens, LENS_TOP, getHeight());
+        if (e.isShiftDown() && throwing.span(t).contains(lens.seconds(e.getX()))) {
+            add(t, throwing.snapped(t, lens.seconds(e.getX())), drawn.levelDb(e.getY()));
+            return true;
+        }
+        for (int i = 0; i < t.ride().size(); i++) {
+            if (Math.hypot(
+                            drawn.x(t.ride().get(i).beat()) - e.getX(),
+                            drawn.y(t.ride().get(i).levelDb()) - e.getY())
+                    <= NEAR) {
+                grip = new RideGrip(i);
+                return true;
+            }
+        }
+        boolean onLine =
+                t.ride().isEmpty()
+                        && throwing.span(t).contains(lens.seconds(e.getX()))
+                        && Math.abs(drawn.y(t.levelDb()) - e.getY()) <= NEAR / 2;
+        grip = onLine ? new RideGrip(RideGrip.LEVEL) : null;
+        return onLine;
+    }
+
+    /** Another point of a ride, at the edge of a word. */
+    private void add(Throw t, double beat, double db) {
+        List<Throw.RidePoint> points = new ArrayList<>(t.ride());
+        if (points.isEmpty()) {
+            points.add(new Throw.RidePoint(t.fromBeat(), t.levelDb()));
+            points.add(new Throw.RidePoint(t.toBeat(), t.levelDb()));
+        }
+        points.removeIf(p -> Math.abs(p.beat() - beat) < 1e-6);
+        points.add(new Throw.RidePoint(beat, db));
+        points.sort(Comparator.comparingDouble(Throw.RidePoint::beat));
+        throwing.change(x -> x.withRide(points));
+    }
+
+    private void dragged(MouseEvent e) {
+        RideGrip held = grip;
+        Optional<TimeAxis> lens = lens();
+        if (held == null || lens.isEmpty()) {
+            return;
+        }
+        double db = new ThrowLens(session, lens.get(), LENS_TOP, getHeight()).levelDb(e.getY());
+        throwing.drag(
+                t ->
+                        held.point() == RideGrip.LEVEL
+                                ? t.withLevel(db)
+                                : t.withRide(moved(t.ride(), held.point(), db)),
+                held);
+    }
+
+    private static List<Throw.RidePoint> moved(List<Throw.RidePoint> ride, int point, double db) {
+        List<Throw.RidePoint> points = new ArrayList<>(ride);
+        points.set(point, new Throw.RidePoint(points.get(point).beat(), db));
+        return points;
+    }
+
+    private void released() {
+        if (grip != null) {
+            grip = null;
+            session.settle();
+        }
+    }
+
+    private void key(KeyEvent e) {
+        switch (e.getCode()) {
+            case LEFT -> throwing.picking().step(-1);
+            case RIGHT -> throwing.picking().step(1);
+            case UP -> throwing.picking().grow();
+            case DOWN -> throwing.picking().shrink();
+            case P -> throwing.picking().wholePhrase();
+            case W -> throwing.picking().lastWord();
+            case ENTER -> throwing.throwPicked();
+            case DELETE, BACK_SPACE -> throwing.remove();
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    @Override
+    protected void paint(Pen pen, double w, double h) {
+        Optional<Source> source = throwing.picking().source();
+        if (source.isEmpty() || session.design().get().returns().isEmpty()) {
+            return;
+        }
+        TimeAxis axis = axis();
+        List<ThrowConflict> conflicts = throwing.conflicts();
+        pen.text(
+                Pen.cut(source.get().name(), Screen.LABELS - 8, Type.strong(13)),
+                16,
+                VOICE - 22,
+                Type.strong(13),
+                pen.palette.ink);
+        pen.text("throws on it", 16, VOICE - 7, Type.regular(11.5), pen.palette.ink3);
+        Material m = session.measured().materials().get(source.get().id());
+        if (m != null) {
+            double full = m.silhouette().peak(0, m.silhouette().seconds());
+            SilhouettePainter.paint(pen, m.silhouette(), axis, VOICE - 2, VOICE - 28, full);
+        }
+        ideas(pen, axis);
+        pins(pen, axis, conflicts);
+        Optional<TimeAxis> lens = lens();
+        if (isFocused()) {
+            pen.g.setStroke(pen.palette.ink);
+            pen.g.setLineWidth(1.6);
+            pen.g.strokeRect(axis.left() - 3, 2, axis.width() + 6, h - 4);
+        }
+        if (lens.isEmpty()) {
+            empty(pen, axis, h);
+            return;
+        }
+        funnel(pen, axis, lens.get());
+        new ThrowLens(session, lens.get(), LENS_TOP, h).paint(pen, shown(), conflicts);
+    }
+
+    private static void empty(Pen pen, TimeAxis axis, double h) {
+        double middle = VOICE + (h - VOICE) / 2;
+        List<String> lines =
+                List.of(
+                        "Click a word on the silhouette, twice for its phrase, and throw it to the"
+                                + " chosen return with Enter.",
+                        "Rings mark words that could be thrown.");
+        for (int i = 0; i < lines.size(); i++) {
+            pen.text(
+                    lines.get(i),
+                    axis.left() + axis.width() / 2,
+                    middle + 18 * i,
+                    Type.regular(13),
+                    pen.palette.ink2,
+                    TextAlignment.CENTER);
+        }
+    }
+
+    /** A box on the whole song that opens into the lens. */
+    private void funnel(Pen pen, TimeAxis axis, TimeAxis lens) {
+        double from = axis.x(lens.fromSeconds());
+        double to = axis.x(Math.min(lens.toSeconds(), axis.toSeconds()));
+        pen.g.setGlobalAlpha(0.12);
+        pen.g.setFill(pen.palette.time);
+        pen.g.fillPolygon(
+                new double[] {from, to, lens.right(), lens.left()},
+                new double[] {VOICE, VOICE, LENS_TOP, LENS_TOP},
+                4);
+        pen.g.setGlobalAlpha(1);
+        pen.g.setStroke(pen.palette.time);
+        pen.g.setLineWidth(1);
+        pen.g.strokeRect(
+                Math.floor(from) + 0.5, 22.5, Math.max(2, Math.floor(to - from)), VOICE - 22);
+        pen.line(from, VOICE, lens.left(), LENS_TOP, pen.palette.time, 0.6);
+        pen.line(to, VOICE, lens.right(), LENS_TOP, pen.palette.time, 0.6);
+    }
+
+    /** Hollow marks over the words that suggest themselves. */
+    private void ideas(Pen pen, TimeAxis axis) {
+        throwing.ideas().stream()
+                .limit(MOST_IDEAS)
+                .forEach(idea -> {
+                    double x = axis.x(idea.word().startSeconds());
+                    pen.g.setLineDashes(2, 3);
+                    pen.line(x, VOICE - 2, x, PIN + 8, pen.palette.ink3, 1);
+                    pen.g.setLineDashes();
+                    pen.circle(x, PIN + 4, 3.5, null, pen.palette.ink3, 1.2);
+                });
+    }
+
+    /** Pins of all throws; those that are close are counted. */
+    private void pins(Pen pen, TimeAxis axis, List<ThrowConflict> conflicts) {
+        List<Throw> all = new ArrayList<>(session.design().get().thrown());
+        all.sort(Comparator.comparingDouble(Throw::fromBeat));
+        double last = Double.NEGATIVE_INFINITY;
+        int count = 1;
+        for (Throw t : all) {
+            double x = axis.x(throwing.span(t).startSeconds());
+            if (x - last < CLUSTER) {
+                count++;
+                pen.text(
+                        "\u00d7" + count,
+                        last + PIN + 2,
+                        PIN + 12,
+                        Type.strong(11),
+                        pen.palette.ink2);
+                continue;
+            }
+            count = 1;
+            last = x;
+            boolean wrong = conflicts.stream().anyMatch(c -> c.thrown().id().equals(t.id()));
+            boolean heard = !session.design().get().lostThrows().contains(t);
+            var color = heard ? pen.palette.ofReturn(t.returnId()) : pen.palette.warn;
+            pen.line(x, VOICE - 2, x, 2 * PIN + 2, color, 1.4);
+            pen.seal(t.returnId(), x, PIN + 2, PIN, t.id().equals(throwing.throwId().get()));
+            if (wrong) {
+                warning(pen, x + PIN + 5, PIN + 2);
+            }
+        }
+    }
+
+    /** A small triangle that warns. */
+    static void warning(Pen pen, double x, double y) {
+        pen.g.setStroke(pen.palette.warn);
+        pen.g.setLineWidth(1.3);
+        pen.g.strokePolygon(
+                new double[] {x - 4.5, x, x + 4.5}, new double[] {y + 4, y - 4.5, y + 4}, 3);
+        pen.line(x, y - 1.5, x, y + 2.5, pen.palette.warn, 1.2);
+    }
+}

@@ -1,0 +1,126 @@
+package orbispace.app.view.prove;
+
+import java.util.OptionalDouble;
+import javafx.scene.text.TextAlignment;
+import orbispace.app.draw.Hatch;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
+import orbispace.app.session.Proving;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.core.design.Return;
+import orbispace.core.prove.rule.ReturnFacts;
+import orbispace.files.Wording;
+
+/** What each return costs: loudness, peak, low end, and what folding to mono takes of it. */
+final class CostTable extends ScalingCanvas {
+    private static final double NAME = 112;
+    private static final double ROOMY = 30;
+    private static final double LIMIT_DB = 1;
+    private static final double MONO_LIMIT_DB = 4.5;
+    private static final double LOW_LIMIT = 0.02;
+    private static final String[] HEADS = {"LOUDNESS", "PEAK", "LOW END", "IN MONO"};
+
+    private final Session session;
+
+    CostTable(Session session) {
+        this.session = session;
+    }
+
+    @Override
+    protected void paint(Pen pen, double w, double h) {
+        pen.text("What each return costs", 0, 14, Type.strong(13), pen.palette.ink);
+        pen.text(
+                "with it, less without; low end: under 80 Hz",
+                w,
+                14,
+                Type.regular(11.5),
+                pen.palette.ink3,
+                TextAlignment.RIGHT);
+        double column = (w - NAME) / HEADS.length;
+        for (int i = 0; i < HEADS.length; i++) {
+            pen.text(HEADS[i], NAME + i * column, 34, Type.strong(10.5), pen.palette.ink2);
+        }
+        pen.across(0, w, 41, pen.palette.ink);
+        Proving.Proven known = session.proving().proven().get();
+        if (known == null) {
+            pen.text("is being measured", 0, 60, Type.regular(12.5), pen.palette.ink3);
+            return;
+        }
+        double row =
+                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 16, 40);
+        double y = 42;
+        for (Return r : session.design().get().returns()) {
+            ReturnFacts facts = known.returns().get(r.id());
+            pen.seal(r.id(), 12, y + row / 2, 10, false);
+            pen.text(
+                    Pen.cut(r.name(), NAME - 36, Type.strong(13)),
+                    28,
+                    y + row / 2 + 4,
+                    Type.strong(13),
+                    pen.palette.ink);
+            if (facts != null) {
+                row(pen, r, facts, y, row, column);
+            }
+            y += row;
+            pen.across(0, w, y, pen.palette.hair);
+        }
+    }
+
+    private static void row(
+            Pen pen, Return r, ReturnFacts facts, double y, double row, double column) {
+        double lu = facts.cost().loudnessLu();
+        cell(pen, r, 0, y, row, column, Wording.signed(lu) + " LU", lu, LIMIT_DB, 2);
+        double peak = facts.cost().truePeakDb();
+        cell(pen, r, 1, y, row, column, Wording.signed(peak) + " dB", peak, LIMIT_DB, 2);
+        double low = facts.cost().bandShares().getFirst();
+        cell(pen, r, 2, y, row, column, Wording.percent(low, 1), low, LOW_LIMIT, 0.1);
+        OptionalDouble mono = facts.stereo().monoFoldLossDb();
+        String words =
+                mono.isEmpty() ? "nothing left" : Wording.number(-mono.getAsDouble(), 1) + " dB";
+        cell(pen, r, 3, y, row, column, words, mono.orElse(0), MONO_LIMIT_DB, 9);
+    }
+
+    /** A number with its bar in the return's hatch, cross-hatched beyond the limit. */
+    private static void cell(
+            Pen pen,
+            Return r,
+            int index,
+            double y,
+            double row,
+            double column,
+            String words,
+            double value,
+            double limit,
+            double full) {
+        double x = NAME + index * column;
+        double room = column - 14;
+        boolean over = value > limit;
+        pen.text(
+                words,
+                x,
+                y + row / 2 + (row < ROOMY ? 1 : 0),
+                Type.strong(12.5),
+                over ? pen.palette.warn : pen.palette.ink);
+        double high = row < ROOMY ? 4 : 9;
+        double top = y + row / 2 + 5;
+        double wide = room * Math.clamp(value / full, 0, 1);
+        double edge = room * limit / full;
+        if (wide >= 1) {
+            Hatch.ofReturn(
+                    pen.g,
+                    r.id(),
+                    pen.palette.ofReturn(r.id()),
+                    Hatch.Area.rectangle(x, top, Math.min(wide, edge), high));
+            if (wide > edge) {
+                Hatch.cross(
+                        pen.g,
+                        pen.palette.warn,
+                        Hatch.Area.rectangle(x + edge, top, wide - edge, high));
+            }
+        }
+        pen.g.setLineDashes(2, 3);
+        pen.line(x + edge, top, x + edge, top + high + 2, pen.palette.ink3, 1);
+        pen.g.setLineDashes();
+    }
+}

@@ -1,0 +1,106 @@
+package orbispace.app.view.prove;
+
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import orbispace.app.session.ComparedPair;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.core.prove.log.Snapshot;
+
+/** What stands on either side of the pair, and snapshots to be taken and managed. */
+final class PairBar extends HBox {
+    private final Session session;
+    private final MenuButton first = menu("Before", "what is heard before");
+    private final MenuButton second = menu("After", "what is heard after");
+    private final MenuButton snapshots = menu("Snapshots", "snapshots");
+    private final TextField name = new TextField();
+
+    PairBar(Session session) {
+        super(6);
+        this.session = session;
+        Button keep = Plate.button("Take a snapshot", this::keep);
+        name.setAccessibleText("name of the snapshot");
+        name.setOnAction(e -> keep());
+        HBox.setHgrow(name, Priority.SOMETIMES);
+        name.setMaxWidth(130);
+        snapshots.setOnShowing(e -> fill());
+        first.setOnShowing(e -> fill(first, true));
+        second.setOnShowing(e -> fill(second, false));
+        getChildren().addAll(first, Plate.spring(), keep, name, snapshots, Plate.spring(), second);
+        setAlignment(Pos.CENTER_LEFT);
+    }
+
+    private static MenuButton menu(String text, String accessible) {
+        MenuButton menu = new MenuButton(text);
+        menu.getStyleClass().add("kind-menu");
+        menu.setAccessibleText(accessible);
+        menu.getItems().add(new MenuItem(""));
+        return menu;
+    }
+
+    void refresh() {
+        name.setPromptText(session.log().freshName());
+        int n = session.log().book().get().snapshots().size();
+        snapshots.setText(n == 0 ? "No snapshots" : n == 1 ? "1 snapshot" : n + " snapshots");
+    }
+
+    private void keep() {
+        session.log()
+                .snapshot(name.getText().isBlank() ? session.log().freshName() : name.getText());
+        name.clear();
+    }
+
+    private void fill() {
+        snapshots.getItems().clear();
+        for (Snapshot s : session.log().book().get().snapshots()) {
+            snapshots
+                    .getItems()
+                    .add(item("Compare with " + s.name(), () -> session.log().compareWith(s)));
+            snapshots.getItems().add(item("Restore " + s.name(), () -> session.log().restore(s)));
+            snapshots.getItems().add(item("Forget " + s.name(), () -> session.log().forget(s)));
+        }
+        if (snapshots.getItems().isEmpty()) {
+            snapshots.getItems().add(item("None yet", () -> {}));
+        }
+    }
+
+    /** Everything that can stand on one side of the pair. */
+    private void fill(MenuButton side, boolean isFirst) {
+        side.getItems().clear();
+        MenuItem now =
+                item(
+                        "The field as it stands",
+                        () -> {
+                            if (isFirst) {
+                                session.pair().keepAsBefore();
+                            } else {
+                                session.pair().second(null);
+                            }
+                        });
+        side.getItems().add(now);
+        for (ComparedPair.Named n : session.proving().comparable()) {
+            side.getItems()
+                    .add(
+                            item(
+                                    n.name(),
+                                    () -> {
+                                        if (isFirst) {
+                                            session.pair().first(n);
+                                        } else {
+                                            session.pair().second(n);
+                                        }
+                                    }));
+        }
+    }
+
+    private static MenuItem item(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(e -> action.run());
+        return item;
+    }
+}

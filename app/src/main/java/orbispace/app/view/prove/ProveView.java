@@ -1,0 +1,115 @@
+package orbispace.app.view.prove;
+
+import javafx.scene.layout.Region;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Proving;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.frame.Screen;
+
+/** What the work changed, whether one hears it, what each return costs, and findings. */
+public final class ProveView extends Screen {
+    private static final double HEAD = 46;
+    private static final double BAR = 34;
+    private static final double BEAM = 84;
+    private static final double TRIAL = 200;
+    private static final double LEAST_TRIAL = 150;
+    private static final double LEFT_SHARE = 0.44;
+    private static final double EARS = 42;
+    private static final double GAP = 20;
+    private static final double LOWER = 240;
+
+    private final Proving proving;
+    private final PairBeam beam;
+    private final TrialPanel trial;
+    private final CostTable costs;
+    private final FindingsPanel findings;
+    private final MonoPanel mono;
+    private final TrackPanel track;
+    private final EarsLine ears;
+    private final PairBar bar;
+
+    public ProveView(Session session) {
+        super(session, "Prove");
+        proving = session.proving();
+        beam = new PairBeam(session);
+        trial = new TrialPanel(session);
+        costs = new CostTable(session);
+        findings = new FindingsPanel(session);
+        mono = new MonoPanel(session);
+        track = new TrackPanel(session);
+        ears = new EarsLine(session);
+        bar = new PairBar(session);
+        fill(beam, bar, trial, costs, mono, track, ears);
+        session.design().addListener((o, was, is) -> refreshWhenSeen());
+        session.pair().before().addListener((o, was, is) -> refreshWhenSeen());
+        session.pair().other().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        session.measured()
+                .materials()
+                .addListener(
+                        (javafx.collections.MapChangeListener<Object, Object>)
+                                c -> refreshWhenSeen());
+        proving.proven().addListener((o, was, is) -> refreshWhenSeen());
+        session.log().book().addListener((o, was, is) -> refreshWhenSeen());
+        proving.trial().addListener((o, was, is) -> refreshWhenSeen());
+        session.references().held().addListener((o, was, is) -> refreshWhenSeen());
+        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        refreshWhenSeen();
+    }
+
+    @Override
+    public void refresh() {
+        caption("what the work changed, and whether one hears it");
+        bar.refresh();
+        beam.repaint();
+        trial.refresh();
+        costs.repaint();
+        mono.refresh();
+        track.refresh();
+        findings.refresh();
+        ears.refresh();
+        proving.measure();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = getWidth() - 32;
+        Plate.place(beam, 16, HEAD, w, BEAM);
+        Plate.place(bar, 16, HEAD + BEAM + 6, w, BAR);
+        double y = HEAD + BEAM + BAR + 14;
+        double left = Math.round(LEFT_SHARE * w);
+        double right = w - left - GAP;
+        double below = getHeight() - EARS - 16;
+        double spare = below - y - TRIAL - LOWER;
+        double upper = Math.max(LEAST_TRIAL, TRIAL + (spare > 0 ? spare / 2 : spare));
+        Plate.place(trial, 16, y, left, upper);
+        Plate.place(costs, 16 + left + GAP, y, right, upper);
+        double lower = y + upper + 14;
+        Plate.place(mono, 16, lower, left, below - lower);
+        Plate.place(track, 16 + left + GAP, lower, right, below - lower);
+        Plate.place(ears, 16, getHeight() - EARS - 8, w, EARS);
+        super.layoutChildren();
+    }
+
+    @Override
+    public Region inspector() {
+        return findings;
+    }
+
+    @Override
+    public void setPalette(Palette palette) {
+        beam.setPalette(palette);
+        trial.setPalette(palette);
+        costs.setPalette(palette);
+        mono.setPalette(palette);
+        track.setPalette(palette);
+    }
+
+    @Override
+    public String keys() {
+        return "Blind trial: begin it, then 1 and 2 answer, left and right let A and B be heard, up"
+                + " or X lets X be heard, Escape ends it without a result. R: the reference or"
+                + " the mix. Tab to the findings: Enter presses what is in focus.";
+    }
+}

@@ -1,0 +1,63 @@
+package orbispace.app.view.song;
+
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.frame.FileMenu;
+
+/** Of the Song screen: the chosen stem, or the chosen section with tempo and bar 1. */
+final class SongInspector extends VBox {
+    private final StemPanel stem;
+    private final FormPanel form;
+    private final ScrollPane scroll = new ScrollPane();
+    private final ToggleButton stemTab = Plate.toggle("Stem", "show the chosen stem");
+    private final ToggleButton formTab = Plate.toggle("Tempo and form", "show tempo and sections");
+
+    SongInspector(Session session, FileMenu files) {
+        getStyleClass().add("inspector");
+        stem = new StemPanel(session, files);
+        form = new FormPanel(session);
+        ToggleGroup tabs = new ToggleGroup();
+        stemTab.setToggleGroup(tabs);
+        formTab.setToggleGroup(tabs);
+        tabs.selectedToggleProperty()
+                .addListener((o, was, is) -> {
+                    if (is == null) {
+                        tabs.selectToggle(was);
+                    } else {
+                        scroll.setContent(stemTab.isSelected() ? stem : form);
+                        form.shown(formTab.isSelected());
+                    }
+                });
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        setSpacing(10);
+        getChildren().addAll(new HBox(6, stemTab, formTab), scroll);
+        tabs.selectToggle(stemTab);
+        session.selection().sourceId().addListener((o, was, is) -> tabs.selectToggle(stemTab));
+        session.selection()
+                .form()
+                .addListener((o, was, is) -> {
+                    if (is != null) {
+                        tabs.selectToggle(formTab);
+                    }
+                });
+    }
+
+    /** Brings the name of the chosen section under the hand. */
+    void rename() {
+        formTab.setSelected(true);
+        form.rename();
+    }
+
+    void setPalette(Palette palette) {
+        stem.setPalette(palette);
+    }
+}

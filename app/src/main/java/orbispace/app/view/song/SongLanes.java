@@ -1,0 +1,217 @@
+package orbispace.app.view.song;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import orbispace.app.draw.LanePainter;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.TimeAxis;
+import orbispace.app.draw.TimeWindow;
+import orbispace.app.session.Material;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.song.LaneStack.Lane;
+import orbispace.core.design.Source;
+import orbispace.core.material.Phrases;
+import orbispace.core.prove.Finding;
+import orbispace.core.time.Span;
+
+/**
+ * The stems over time, one lane each; layers of one part fold into one lane. The wheel zooms and
+ * scrolls in time, over the names it scrolls the lanes.
+ */
+final class SongLanes extends ScalingCanvas {
+    private static final double FOLD_WIDTH = 32;
+    private static final double ZOOM = 1.25;
+
+    private final Session session;
+    private final Supplier<TimeAxis> axis;
+    private final LaneStack stack = new LaneStack();
+    private double scrolled;
+    private double draggedFrom = Double.NaN;
+
+    SongLanes(Session session, Supplier<TimeAxis> axis) {
+        this.session = session;
+        this.axis = axis;
+        setMouseTransparent(false);
+        setFocusTraversable(true);
+        setAccessibleText("stems over time; up and down choose a stem");
+        addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
+        addEventHandler(ScrollEvent.SCROLL, this::wheel);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    }
+
+    private List<Lane> lanes() {
+        return stack.lanes(
+                session.design().get(), session.selection().sourceId().get(), getHeight());
+    }
+
+    /** Where the lowest lane ends. */
+    double bottom() {
+        return Math.min(getHeight(), LaneStack.height(lanes()) - scrolled);
+    }
+
+    private void pressed(MouseEvent e) {
+        requestFocus();
+        draggedFrom = e.getX();
+        double seconds = axis.get().seconds(e.getX());
+        LaneStack.at(lanes(), e.getY() + scrolled)
+                .ifPresent(lane -> {
+                    if (lane.head() && e.getX() < FOLD_WIDTH) {
+                        toggle(lane);
+                    }
+                    session.selection().sourceId().set(lane.source().id());
+                    if (e.getX() > axis.get().left()) {
+                        loopPhrase(lane.source(), seconds);
+                    }
+                });
+        if (e.getX() > axis.get().left()) {
+            session.transport().seek(seconds);
+        }
+    }
+
+    /** A drag over the lanes moves what is seen, as a hand moves paper. */
+    private void dragged(MouseEvent e) {
+        TimeWindow seen = window();
+        if (!seen.isAll() && e.getX() > axis.get().left()) {
+            show(seen.scrolled((draggedFrom - e.getX()) * seen.seconds() / axis.get().width()));
+        }
+        draggedFrom = e.getX();
+    }
+
+    private void loopPhrase(Source source, double seconds) {
+        Optional.ofNullable(session.measured().materials().get(source.id()))
+                .flatMap(Material::phrases)
+                .map(Phrases::spans)
+                .flatMap(p -> p.stream().filter(s -> s.contains(seconds)).findFirst())
+                .ifPresent(session::loopOver);
+    }
+
+    private void toggle(Lane lane) {
+        stack.toggle(lane.source().group());
+        repaint();
+    }
+
+    private TimeWindow window() {
+        return TimeWindow.of(session.selection().window().get(), session.songSeconds());
+    }
+
+    private void show(TimeWindow window) {
+        session.selection().window().set(window.isAll() ? null : window.span());
+    }
+
+    private void wheel(ScrollEvent e) {
+        if (e.getX() < axis.get().left()) {
+            scrolled -= e.getDeltaY();
+            repaint();
+        } else if (e.isShiftDown() || Math.abs(e.getDeltaX()) > Math.abs(e.getDeltaY())) {
+            double by = e.getDeltaX() == 0 ? e.getDeltaY() : e.getDeltaX();
+            show(window().scrolled(-by / 400 * window().seconds()));
+        } else if (e.getDeltaY() != 0) {
+            double at = axis.get().seconds(e.getX());
+            show(window().zoomed(at, e.getDeltaY() > 0 ? ZOOM : 1 / ZOOM));
+        }
+        e.consume();
+    }
+
+    private void key(KeyEvent e) {
+        boolean known = true;
+        switch (e.getCode()) {
+            case UP -> choose(-1);
+            case DOWN -> choose(1);
+            case ENTER ->
+                    lanes().stream()
+                            .filter(l -> l.chosen() && l.layers() > 1)
+                            .findFirst()
+                            .ifPresent(this::toggle);
+            case LEFT -> show(window().scrolled(-window().seconds() / 8));
+            case RIGHT -> show(window().scrolled(window().seconds() / 8));
+            case HOME -> session.selection().window().set(null);
+            default -> known = zoomKey(e);
+        }
+        if (known) {
+            e.consume();
+        }
+    }
+
+    private boolean zoomKey(KeyEvent e) {
+        double at = session.transport().position().get();
+        TimeWindow seen = window();
+        double kept = at >= seen.fromSeconds() && at <= seen.toSeconds() ? at : middle(seen);
+        if (e.getText().equals("+") || e.getCode() == KeyCode.PLUS || e.getText().equals("=")) {
+            show(seen.zoomed(kept, ZOOM));
+        } else if (e.getText().equals("-") || e.getCode() == KeyCode.MINUS) {
+            show(seen.zoomed(kept, 1 / ZOOM));
+        } else if (e.getCode() == KeyCode.Z && !e.isShortcutDown()) {
+            Span loop = session.transport().loop().get();
+            Span to = loop == null ? session.span() : loop;
+            show(TimeWindow.of(to, session.songSeconds()));
+        } else {
+            return false;
+        }
+        return true;
+    }
+
+    private static double middle(TimeWindow seen) {
+        return (seen.fromSeconds() + seen.toSeconds()) / 2;
+    }
+
+    private void choose(int step) {
+        List<Lane> lanes = lanes();
+        int at = lanes.indexOf(lanes.stream().filter(Lane::chosen).findFirst().orElse(null));
+        int next = at + step;
+        if (next >= 0 && next < lanes.size()) {
+            session.selection().sourceId().set(lanes.get(next).source().id());
+            Lane seen = lanes().get(next);
+            scrolled =
+                    Math.min(
+                            seen.top(),
+                            Math.max(scrolled, seen.top() + seen.height() - getHeight()));
+        }
+    }
+
+    @Override
+    protected void paint(Pen pen, double w, double h) {
+        List<Lane> lanes = lanes();
+        if (lanes.isEmpty()) {
+            return;
+        }
+        double all = LaneStack.height(lanes);
+        scrolled = Math.clamp(scrolled, 0, Math.max(0, all - h));
+        LanePainter painter = new LanePainter(pen, axis.get());
+        for (Lane lane : lanes) {
+            double top = lane.top() - scrolled;
+            if (top + lane.height() > 0 && top < h) {
+                painter.paint(painted(lane), top, lane.height());
+            }
+        }
+        pen.across(16, axis.get().right(), Math.min(h - 1, all - scrolled), pen.palette.rule);
+        if (all > h + 1) {
+            double share = h / all;
+            pen.line(w - 8, scrolled * share, w - 8, (scrolled + h) * share, pen.palette.ink3, 3);
+        }
+    }
+
+    private LanePainter.Lane painted(Lane lane) {
+        Source source = lane.source();
+        List<Source> covered =
+                lane.closed() ? session.design().get().layersOf(source) : List.of(source);
+        List<Finding> findings =
+                session.measured().survey().findings().get().stream()
+                        .filter(f -> covered.stream().anyMatch(s -> s.id().equals(f.subject())))
+                        .toList();
+        return new LanePainter.Lane(
+                source,
+                lane.closed() ? source.group() + " (" + lane.layers() + ")" : source.name(),
+                session.measured().materials().get(source.id()),
+                session.stems().missing().getOrDefault(source.id(), ""),
+                findings,
+                lane.chosen(),
+                lane.head() ? (lane.closed() ? -1 : 1) : 0);
+    }
+}

@@ -1,0 +1,277 @@
+package orbispace.app.view.song;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import javafx.collections.MapChangeListener;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
+import orbispace.app.session.Material;
+import orbispace.app.session.Session;
+import orbispace.app.view.control.Choice;
+import orbispace.app.view.control.Entries;
+import orbispace.app.view.control.NameField;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.frame.FileMenu;
+import orbispace.app.view.frame.ListenMenu;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.SourcesEdit;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Remedy;
+import orbispace.core.prove.Severity;
+import orbispace.files.Wording;
+
+/** The chosen stem: what it is, what was found wrong with it, and what was measured. */
+final class StemPanel extends VBox {
+    private final Session session;
+    private final FileMenu files;
+    private final NameField name;
+    private final Label file = new Label();
+    private final Choice<Role> role;
+    private final NameField group;
+    private final NumberField gain;
+    private final NumberField pan;
+    private final VBox findings = new VBox(8);
+    private final VBox facts = new VBox(6);
+    private final VBox body;
+    private final Label none = new Label("No stem is chosen.");
+    private final ToggleButton solo;
+    private final SpectrumPlot spectrum = new SpectrumPlot();
+
+    StemPanel(Session session, FileMenu files) {
+        this.session = session;
+        this.files = files;
+        name = new NameField("name of the stem", text -> change("name", text));
+        name.getStyleClass().add("title-field");
+        file.getStyleClass().add("caption");
+        role =
+                new Choice<>(
+                        "role",
+                        List.of(Role.values()),
+                        Role::label,
+                        r -> edit(source().map(s -> s.withRole(r)), "role"));
+        group = new NameField("group", text -> change("group", text));
+        group.setPromptText("none");
+        group.setPrefColumnCount(9);
+        gain =
+                new NumberField(
+                        "fader",
+                        "dB from \u221290 to 24, such as \u22123",
+                        text -> number(text, "dB", v -> source().map(s -> s.withGain(v)), "fader"),
+                        (way, size) -> stepGain(way, size),
+                        session.problem()::set);
+        pan =
+                new NumberField(
+                        "pan, % right",
+                        "percent from \u2212100 (left) to 100 (right)",
+                        text ->
+                                number(
+                                        text,
+                                        "%",
+                                        v -> source().map(s -> s.withPan(v / 100)),
+                                        "pan"),
+                        (way, size) -> stepPan(way, size),
+                        session.problem()::set);
+        solo = Plate.toggle("", "hear this stem with the rest dimmed");
+        solo.textProperty()
+                .bind(
+                        javafx.beans.binding.Bindings.createStringBinding(
+                                () ->
+                                        "Solo, the rest "
+                                                + ListenMenu.dim(session.transport().dimDb().get()),
+                                session.transport().dimDb()));
+        solo.setOnAction(e ->
+                session.transport()
+                        .soloSource()
+                        .set(solo.isSelected() ? session.selection().sourceId().get() : ""));
+        body = body();
+        getChildren().addAll(none, body);
+        listen();
+        refresh();
+    }
+
+    private VBox body() {
+        Label roleName = new Label("ROLE");
+        roleName.getStyleClass().add("caps");
+        Label groupName = new Label("GROUP");
+        groupName.getStyleClass().add("caps");
+        HBox where = new HBox(10, new VBox(2, roleName, role), new VBox(2, groupName, group));
+        HBox levels = new HBox(14, gain, pan);
+        HBox.setHgrow(gain, Priority.ALWAYS);
+        HBox.setHgrow(pan, Priority.ALWAYS);
+        HBox buttons =
+                new HBox(
+                        6,
+                        solo,
+                        Plate.button(
+                                "Take out",
+                                () ->
+                                        source().ifPresent(s ->
+                                                session.edit(
+                                                        SourcesEdit.without(
+                                                                session.design().get(), s)))));
+        VBox head = new VBox(0, name, file);
+        head.getStyleClass().add("stem-head");
+        spectrum.setPrefHeight(64);
+        return new VBox(10, head, where, levels, findings, facts, spectrum, buttons);
+    }
+
+    private void listen() {
+        session.selection().sourceId().addListener((o, was, is) -> refresh());
+        session.design().addListener((o, was, is) -> refresh());
+        session.measured()
+                .materials()
+                .addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.measured().survey().findings().addListener((o, was, is) -> refresh());
+        session.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        session.transport().soloSource().addListener((o, was, is) -> refresh());
+    }
+
+    void setPalette(Palette palette) {
+        spectrum.setPalette(palette);
+    }
+
+    private Optional<Source> source() {
+        return session.design().get().findSource(session.selection().sourceId().get());
+    }
+
+    private boolean edit(Optional<Source> changed, String what) {
+        return changed.isPresent()
+                && session.edit(SourcesEdit.of(session.design().get(), changed.get(), what));
+    }
+
+    private boolean change(String what, String text) {
+        if (what.equals("name") && text.isEmpty()) {
+            return false;
+        }
+        return edit(
+                source().map(s -> what.equals("name") ? s.withName(text) : s.withGroup(text)),
+                what);
+    }
+
+    private interface Changed {
+        Optional<Source> by(double value);
+    }
+
+    private boolean number(String text, String unit, Changed change, String what) {
+        OptionalDouble value = Entries.number(text, unit);
+        try {
+            return value.isPresent() && edit(change.by(value.getAsDouble()), what);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    private void stepGain(int way, NumberField.Step size) {
+        double step = size == NumberField.Step.FINE ? 0.1 : size == NumberField.Step.COARSE ? 3 : 1;
+        edit(source().map(s -> s.withGain(Math.clamp(s.gainDb() + way * step, -90, 24))), "fader");
+    }
+
+    private void stepPan(int way, NumberField.Step size) {
+        double step =
+                size == NumberField.Step.FINE
+                        ? 0.01
+                        : size == NumberField.Step.COARSE ? 0.25 : 0.05;
+        edit(source().map(s -> s.withPan(Math.clamp(s.pan() + way * step, -1, 1))), "pan");
+    }
+
+    private void refresh() {
+        Optional<Source> chosen = source();
+        none.setVisible(chosen.isEmpty());
+        none.setManaged(chosen.isEmpty());
+        body.setVisible(chosen.isPresent());
+        chosen.ifPresent(this::show);
+    }
+
+    private void show(Source s) {
+        name.show(s.name());
+        file.setText(s.file());
+        role.show(s.role());
+        group.show(s.group());
+        gain.show(Wording.number(s.gainDb(), 1), "dB");
+        pan.show(Wording.number(100 * s.pan(), 0), "%");
+        solo.setSelected(s.id().equals(session.transport().soloSource().get()));
+        findings.getChildren().clear();
+        facts.getChildren().clear();
+        String missing = session.stems().missing().get(s.id());
+        if (missing != null) {
+            findings.getChildren().add(missingCard(s, missing));
+        }
+        for (Finding f : session.measured().survey().findings().get()) {
+            if (f.subject().equals(s.id())) {
+                findings.getChildren().add(card(f));
+            }
+        }
+        Material m = session.measured().materials().get(s.id());
+        spectrum.show(m == null ? null : m.facts().spectrum());
+        if (m != null) {
+            StemReadings.of(m)
+                    .forEach(r -> facts.getChildren().add(fact(r.head(), r.value(), r.words())));
+        }
+    }
+
+    private VBox missingCard(Source s, String words) {
+        Label text = new Label(words);
+        text.setWrapText(true);
+        FlowPane buttons =
+                new FlowPane(
+                        6,
+                        6,
+                        Plate.button("Name the file\u2026", () -> files.relink(s)),
+                        Plate.button("Search a folder\u2026", files::relinkFolder));
+        VBox card = new VBox(6, text, buttons);
+        card.getStyleClass().addAll("finding-card", "act");
+        return card;
+    }
+
+    private VBox card(Finding f) {
+        Label head = new Label(f.flag());
+        head.getStyleClass().add("row-name");
+        Label evidence = new Label(f.evidence());
+        evidence.setWrapText(true);
+        Label why = new Label(f.why());
+        why.getStyleClass().add("why");
+        why.setWrapText(true);
+        FlowPane buttons = new FlowPane(6, 6);
+        for (Remedy remedy : f.remedies()) {
+            String label = remedy.label();
+            buttons.getChildren()
+                    .add(
+                            Plate.button(
+                                    label.substring(0, 1).toUpperCase(java.util.Locale.ROOT)
+                                            + label.substring(1),
+                                    () -> session.edit(remedy.edit())));
+        }
+        VBox card = new VBox(3, head, evidence, why);
+        if (!f.remedies().isEmpty()) {
+            buttons.getStyleClass().add("remedies");
+            card.getChildren().add(buttons);
+        }
+        card.getStyleClass().add("finding-card");
+        if (f.severity() == Severity.ACT) {
+            card.getStyleClass().add("act");
+        }
+        return card;
+    }
+
+    private static VBox fact(String head, String value, String words) {
+        Label h = new Label(head);
+        h.getStyleClass().add("caps");
+        Label v = new Label(value);
+        v.getStyleClass().add("reading");
+        Label w = new Label(words);
+        w.getStyleClass().add("caption");
+        HBox line = new HBox(8, v, w);
+        line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
+        VBox fact = new VBox(0, h, line);
+        fact.getStyleClass().add("stem-fact");
+        return fact;
+    }
+}

@@ -1,0 +1,87 @@
+package orbispace.app.view.song;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.app.session.Material;
+import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
+import orbispace.files.Wording;
+
+/** What was measured of a stem, in words. */
+final class StemReadings {
+    private StemReadings() {}
+
+    /** One reading. */
+    record Reading(String head, String value, String words) {}
+
+    static List<Reading> of(Material m) {
+        List<Reading> all = new ArrayList<>();
+        all.add(
+                new Reading(
+                        "LEVEL",
+                        m.integratedLufs().isPresent()
+                                ? Wording.number(m.integratedLufs().getAsDouble(), 1) + " LUFS"
+                                : "silent",
+                        "peak "
+                                + Wording.number(m.facts().peakDbfs(), 1)
+                                + " dBFS, crest "
+                                + Wording.number(m.facts().crestDb(), 0)
+                                + " dB"));
+        m.phrases().ifPresent(p -> phrases(p, all));
+        m.hits().ifPresent(h -> hits(h, m, all));
+        return all;
+    }
+
+    private static void phrases(Phrases p, List<Reading> all) {
+        all.add(
+                new Reading(
+                        "PHRASES",
+                        Integer.toString(p.spans().size()),
+                        "at "
+                                + Wording.number(p.speakingDb(), 0)
+                                + ", rests at "
+                                + Wording.number(p.floorDb(), 0)
+                                + " dBFS"));
+        if (!p.gaps().isEmpty()) {
+            all.add(
+                    new Reading(
+                            "GAPS",
+                            Wording.seconds(p.gapSeconds(0.5)),
+                            "half from "
+                                    + Wording.number(p.gapSeconds(0.25), 2)
+                                    + " to "
+                                    + Wording.number(p.gapSeconds(0.75), 2)
+                                    + " s"));
+        }
+    }
+
+    private static void hits(Hits h, Material m, List<Reading> all) {
+        all.add(
+                new Reading(
+                        "HITS",
+                        Integer.toString(h.hits().size()),
+                        h.bleed().isEmpty()
+                                ? "no bleed found"
+                                : h.bleed().size() + " fainter events, bleed"));
+        m.facts()
+                .gate()
+                .ifPresent(g ->
+                        all.add(
+                                new Reading(
+                                        "GATE",
+                                        Wording.number(g.thresholdDb(), 1) + " dBFS",
+                                        "in the middle of "
+                                                + Wording.number(g.separationDb(), 1)
+                                                + " dB")));
+        if (h.hits().size() > 2) {
+            all.add(
+                    new Reading(
+                            "FROM HIT TO HIT",
+                            Wording.time(h.intervalSeconds(0.5)),
+                            "half from "
+                                    + Wording.time(h.intervalSeconds(0.25))
+                                    + " to "
+                                    + Wording.time(h.intervalSeconds(0.75))));
+        }
+    }
+}

@@ -1,0 +1,295 @@
+package orbispace.app.view.orbit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import javafx.scene.Node;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import orbispace.app.session.SpaceKinds;
+import orbispace.app.view.WindowCase;
+import orbispace.app.view.control.NameField;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+class OrbitScreenTest extends WindowCase {
+    @BeforeEach
+    void orbit() {
+        robot.interact(() -> {
+            window.show("Orbit");
+            session.selection().returnId().set("A");
+        });
+        settle();
+    }
+
+    private Return ret() {
+        return design().requireReturn("A");
+    }
+
+    /** Chooses an item of a menu button as a person does after opening it. */
+    private void choose(String menu, String item) {
+        MenuButton button = (MenuButton) called(menu);
+        robot.interact(() -> {
+            button.show();
+            MenuItem found =
+                    button.getItems().stream()
+                            .filter(i -> item.equals(i.getText()))
+                            .findFirst()
+                            .orElseThrow();
+            button.hide();
+            found.fire();
+        });
+    }
+
+    @Test
+    void aReturnIsAddedNamedMovedAndRemovedOnTheScreen() {
+        choose("add a return", "Plate");
+        settle();
+        assertThat(labels()).contains("Plate");
+        assertThat(session.selection().returnId().get()).isEqualTo("C");
+        Node name = called("name of the return");
+        focus(name);
+        robot.interact(() -> ((NameField) name).setText("Lantern"));
+        key(KeyCode.ENTER);
+        assertThat(design().requireReturn("C").name()).isEqualTo("Lantern");
+        press("Up");
+        assertThat(design().returns().get(1).id()).isEqualTo("C");
+        press("Copy");
+        assertThat(design().requireReturn("D").name()).isEqualTo("Lantern copy");
+        press("Remove");
+        assertThat(design().findReturn("D")).isEmpty();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().findReturn("D")).isPresent();
+    }
+
+    @Test
+    void everyKindHasHandlesThatTheKeyboardMoves() {
+        for (SpaceKinds kind : SpaceKinds.values()) {
+            choose("kind of space", kind.label());
+            settle();
+            assertThat(SpaceKinds.of(ret().space())).contains(kind);
+            if (kind == SpaceKinds.PARALLEL) {
+                continue;
+            }
+            Node handle = robot.lookup((Node n) -> n instanceof OrbitHandle && shown(n)).query();
+            focus(handle);
+            Return before = ret();
+            key(KeyCode.UP);
+            assertThat(ret()).as(kind.label()).isNotEqualTo(before);
+            key(KeyCode.DOWN);
+        }
+    }
+
+    @Test
+    void theWidthIsDraggedByItsHandleAndTypedAsANumber() {
+        Node handle = called("width 100");
+        robot.drag(handle).moveBy(-30, -60).moveBy(-30, -30).drop();
+        settle();
+        assertThat(ret().chain().width().factor()).isLessThan(0.95);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(ret().chain().width().factor()).isEqualTo(1);
+    }
+
+    @Test
+    void aGateIsPutInWithItsWallAndTakenOut() {
+        press("Gate this return");
+        settle();
+        assertThat(ret().gate()).isNotNull();
+        assertThat(called("length")).isNotNull();
+        pressByKey("Take the gate out");
+        assertThat(ret().gate()).isNull();
+    }
+
+    @Test
+    void sendsAndFeedsAreOpenedFromTheirMenu() {
+        choose("sends and feeds", "Feed B " + design().requireReturn("B").name());
+        assertThat(ret().feeds()).containsEntry("B", -12.0);
+        settle();
+        Node feed = called("from B");
+        focus(feed);
+        key(KeyCode.UP);
+        assertThat(ret().feeds()).containsEntry("B", -11.5);
+        choose("sends and feeds", "Take the feed of B out");
+        assertThat(ret().feeds()).isEmpty();
+    }
+
+    @Test
+    void noteValuesFollowTheSectionsAtAPress() {
+        press("by section");
+        assertThat(ret().timing().followsSections()).isTrue();
+        press("by section");
+        assertThat(ret().timing().followsSections()).isFalse();
+    }
+
+    @Test
+    void depthIsShownAndMovedWithTheKeyboard() {
+        press("depth");
+        Node distance = called("distance");
+        focus(distance);
+        double before = ret().sendDb("lead-voice").orElseThrow();
+        key(KeyCode.UP);
+        settle();
+        assertThat(ret().sendDb("lead-voice").orElseThrow() - before).isCloseTo(0.5, within(0.11));
+    }
+
+    @Test
+    void draftsAreShownSideBySideAndOneIsAdopted() {
+        press("Draft");
+        until(() -> session.drafting().drafts().get().size() == 3);
+        assertThat(labels()).contains("One shared space", "Short and long", "One space per depth");
+        robot.clickOn(called("adopt the draft Short and long"));
+        assertThat(design().returns().getFirst().name()).isEqualTo("Near room");
+        assertThat(called("add a return")).isNotNull();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().returns()).hasSize(2);
+    }
+
+    @Test
+    void filtersAreSettledInWords() {
+        pressByKey("Before or after? Settle it");
+        until(() -> !session.field().settled().isEmpty());
+        assertThat(labels()).anyMatch(l -> l.startsWith("The same sound"));
+    }
+
+    @Test
+    void eightReturnsOfAllKindsFitTheList() {
+        robot.interact(() -> {
+            session.field().add(SpaceKinds.STEREO_ECHO);
+            session.field().add(SpaceKinds.DOUBLER);
+            session.field().add(SpaceKinds.SPLIT);
+            session.field().add(SpaceKinds.GATED_RISING);
+            session.field().add(SpaceKinds.PARALLEL);
+            session.field().add(SpaceKinds.VAST);
+            session.edit(new ReturnEdit.SendLevel("H", "lead-voice", -9.0));
+        });
+        settle();
+        Node last = called("return H");
+        double bottom = last.localToScene(last.getBoundsInLocal()).getMaxY();
+        assertThat(bottom).isLessThan(800);
+        assertThat(design().requireReturn("H").space()).isInstanceOf(Space.Reverb.class);
+        assertThat(snapshot().getWidth()).isEqualTo(1280);
+    }
+
+    /** A tab below the disc. */
+    private void tab(String accessible) {
+        robot.clickOn(called(accessible));
+    }
+
+    @Test
+    void sendsAreTypedSteppedAndTakenOutInTheMatrix() {
+        tab("every source into every return");
+        String source = design().sources().getFirst().id();
+        String name = design().sources().getFirst().name();
+        robot.interact(() -> session.edit(new ReturnEdit.Sending("B", source, null)));
+        focusCalled(name + " into B");
+        key(KeyCode.UP);
+        assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12);
+        key(KeyCode.DOWN);
+        assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12.5);
+        focusCalled(name + " into A");
+        key(KeyCode.ENTER);
+        robot.write("off");
+        key(KeyCode.ENTER);
+        assertThat(design().requireReturn("A").sendDb(source)).isEmpty();
+        key(KeyCode.ENTER);
+        robot.write("loud");
+        key(KeyCode.ENTER);
+        assertThat(session.problem().get()).contains("loud").contains("or off");
+        assertThat(design().requireReturn("A").sendDb(source)).isEmpty();
+    }
+
+    @Test
+    void aSendsGateIsSetByItsNumbers() {
+        String source = ret().sends().keySet().iterator().next();
+        robot.interact(() -> session.field().gateSend(ret(), source));
+        settle();
+        Node opens = called("opens at");
+        focus(opens);
+        var before = java.util.Objects.requireNonNull(gateOf(source));
+        key(KeyCode.UP);
+        assertThat(java.util.Objects.requireNonNull(gateOf(source)).thresholdDb())
+                .isEqualTo(before.thresholdDb() + 1);
+        focusCalled("key from");
+        key(KeyCode.ENTER);
+        robot.write("300");
+        key(KeyCode.ENTER);
+        var corner = java.util.Objects.requireNonNull(gateOf(source)).keyFilter().highPass();
+        assertThat(java.util.Objects.requireNonNull(corner).hz()).isEqualTo(300);
+    }
+
+    private orbispace.core.design.@org.jspecify.annotations.Nullable Gate gateOf(String source) {
+        return java.util.Objects.requireNonNull(ret().sends().get(source)).gate();
+    }
+
+    @Test
+    void aProposedTimeIsTakenAndThenNoMoreProposed() {
+        Node proposed = called("set ");
+        String label = proposed.getAccessibleText();
+        Return before = ret();
+        focus(proposed);
+        assertThat(proposed.getAccessibleHelp()).isNotEmpty();
+        assertThat(labels()).contains(proposed.getAccessibleHelp());
+        key(KeyCode.SPACE);
+        settle();
+        assertThat(ret()).isNotEqualTo(before);
+        assertThat(
+                        robot.lookup((Node n) -> label.equals(n.getAccessibleText()) && shown(n))
+                                .tryQuery()
+                                .isPresent())
+                .isFalse();
+    }
+
+    @Test
+    void wetAloneIsHeardByKeyAndSaid() {
+        robot.interact(() -> window.scene().getRoot().requestFocus());
+        key(KeyCode.W);
+        assertThat(session.transport().wetOnly().get()).isTrue();
+        assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("wet alone");
+        key(KeyCode.W);
+        assertThat(session.transport().wetOnly().get()).isFalse();
+    }
+
+    @Test
+    void thePairIsSettledOnTheScreen() {
+        tab("the field before against");
+        assertThat(labels()).contains("Nothing has changed since the field before.");
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -30)));
+        settle();
+        press("Settle it");
+        until(() -> session.field().pair().get() != null);
+        assertThat(labels()).contains("The same sound, to the last bit.");
+        assertThat(labels()).anyMatch(t -> t.startsWith("Different sounds"));
+    }
+
+    @Test
+    void whatKeysADuckerIsChosenFromSourcesAndGroups() {
+        robot.interact(() -> {
+            session.edit(
+                    new ReturnEdit.Ducking(
+                            "A",
+                            new orbispace.core.design.Duck(
+                                    "lead-voice", 6, -40, 8, 6, 5, 100, 240)));
+            session.selection().returnId().set("A");
+            window.show("Orbit");
+        });
+        settle();
+        MenuButton key = (MenuButton) called("what turns this return down");
+        robot.interact(() -> {
+            key.getOnShowing().handle(null);
+            key.getItems().stream()
+                    .filter(i -> i.getText().equalsIgnoreCase("pad"))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+        });
+        var duck = java.util.Objects.requireNonNull(design().requireReturn("A").duck());
+        assertThat(duck.keySource()).isEqualTo("pad");
+        assertThat(key.getText()).isEqualToIgnoringCase("keyed by pad");
+        robot.interact(() -> session.edit(new ReturnEdit.Ducking("A", null)));
+        assertThat(on(() -> !key.isVisible())).isTrue();
+    }
+}

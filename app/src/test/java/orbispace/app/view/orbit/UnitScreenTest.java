@@ -1,0 +1,99 @@
+package orbispace.app.view.orbit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.TextField;
+import orbispace.app.view.WindowCase;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.demo.SimulatedUnit;
+import orbispace.files.FileProblem;
+import orbispace.files.sound.SoundReader;
+import orbispace.files.sound.WavWriter;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+class UnitScreenTest extends WindowCase {
+    @BeforeEach
+    void orbit() {
+        robot.interact(() -> {
+            window.show("Orbit");
+            session.selection().returnId().set("A");
+            session.units().open().set(true);
+        });
+        settle();
+    }
+
+    private void fill(String accessible, String text) {
+        TextField field = (TextField) called(accessible);
+        robot.interact(() -> field.setText(text));
+    }
+
+    private Return a() {
+        return design().requireReturn("A");
+    }
+
+    @Test
+    void theSimulatedUnitIsMeasuredAndItsResponseTakenIntoAReturn() {
+        press("Try a simulated unit");
+        until(() -> session.units().measured().get() != null);
+        fill("decay that the unit's panel says", "2.0 s");
+        assertThat(labels())
+                .contains(SimulatedUnit.LATENCY_SAMPLES + " samples, 4.40 ms", "upside down")
+                .anyMatch(l -> l.startsWith("2.00 s, 1"));
+        press("Use its response in A");
+        until(() -> a().space() instanceof Space.Convolution);
+        assertThat(((Space.Convolution) a().space()).file()).isEqualTo("units/simulated-unit.wav");
+        assertThat(folder.resolve("units/sweep.wav")).exists();
+        settle();
+        press("Use its response in A");
+        until(() -> secondFile().endsWith("unit-2.wav"));
+    }
+
+    private String secondFile() {
+        return a().space() instanceof Space.Convolution c ? c.file() : "";
+    }
+
+    @Test
+    void aRecordingOfTheWrittenSweepIsMeasuredAndOurReverbSetLikeIt() throws FileProblem {
+        Path sweep = folder.resolve("out/sweep.wav");
+        fill("sweep to play", sweep.toString());
+        press("Write it");
+        until(() -> Files.exists(sweep) && !session.jobs().busy());
+        Path came = folder.resolve("plate-in-the-loft.wav");
+        WavWriter.write(
+                came, SimulatedUnit.record(SoundReader.read(sweep)), WavWriter.Depth.FLOAT_32, "");
+        fill("recording of the sweep", came.toString());
+        press("Measure it");
+        until(() -> session.units().measured().get() != null);
+        assertThat(labels()).contains("plate-in-the-loft");
+        press("Set our reverb like it");
+        until(() -> fitted());
+        press("Use that reverb in A");
+        assertThat(a().space()).isInstanceOf(Space.Reverb.class);
+        assertThat(((Space.Reverb) a().space()).decaySeconds()).isBetween(1.5, 2.1);
+        assertThat(a().chain().width().factor()).isBetween(0.8, 1.5);
+        robot.interact(session::undo);
+    }
+
+    private boolean fitted() {
+        var now = session.units().measured().get();
+        return now != null && now.fit().isPresent();
+    }
+
+    @Test
+    void whatIsNoRecordingOfTheSweepIsSaidAndNothingChanges() {
+        var before = design();
+        fill("recording of the sweep", folder.resolve("pad.wav").toString());
+        press("Measure it");
+        until(() -> session.problem().get().contains("ends after"));
+        fill("recording of the sweep", "");
+        press("Measure it");
+        assertThat(session.problem().get()).contains("Say where the file is");
+        assertThat(design()).isEqualTo(before);
+        press("Back to the field");
+        assertThat(session.units().open().get()).isFalse();
+    }
+}

@@ -1,0 +1,307 @@
+package orbispace.app.view.prove;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import orbispace.app.view.WindowCase;
+import orbispace.core.design.Design;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.compare.BlindTrial;
+import orbispace.files.FileProblem;
+import orbispace.files.project.LogJournal;
+import orbispace.files.project.ProjectFile;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+class ProveScreenTest extends WindowCase {
+    @BeforeEach
+    void prove() {
+        robot.interact(() -> window.show("Prove"));
+        settle();
+        until(this::isProven);
+    }
+
+    private boolean isProven() {
+        var known = session.proving().proven().get();
+        return known != null && known.design().equals(design()) && !session.jobs().busy();
+    }
+
+    private void change() {
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 3)));
+        settle();
+        until(this::isProven);
+    }
+
+    @Test
+    void findingsAreShownPressedAndLeaveWhenTheyAreMended() {
+        List<Finding> open = session.proving().open();
+        assertThat(open).isNotEmpty();
+        Finding first =
+                open.stream()
+                        .filter(f -> f.rule().equals("hidden"))
+                        .findFirst()
+                        .orElse(open.getFirst());
+        assertThat(labels()).anyMatch(l -> l.endsWith(first.flag()));
+        assertThat(labels()).contains(first.evidence());
+        Design before = design();
+        String label = first.remedies().getFirst().label();
+        robot.interact(() -> ((Button) called(label + ", for ")).fire());
+        assertThat(design()).isNotEqualTo(before);
+        until(this::isProven);
+        assertThat(session.proving().open()).isNotEqualTo(open);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design()).isEqualTo(before);
+    }
+
+    @Test
+    void aFindingIsAcceptedWithAReasonThatIsKeptBesideTheFileAndInIt() throws FileProblem {
+        Finding first = session.proving().open().getFirst();
+        robot.interact(
+                () -> ((Button) called("accept " + first.rule() + " " + first.subject())).fire());
+        TextField why = (TextField) called("why " + first.rule());
+        robot.interact(() -> {
+            why.setText("the buoy may ring on");
+            why.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(session.proving().open()).doesNotContain(first);
+        assertThat(labels()).anyMatch(l -> l.startsWith("Accepted:") && l.contains("ring on"));
+        until(() -> kept().contains("the buoy may ring on"));
+        assertThat(on(() -> session.save(project))).isTrue();
+        ProjectFile file = ProjectFile.read(project);
+        assertThat(file.logbook().entries().getLast().why()).isEqualTo("the buoy may ring on");
+        assertThat(file.design()).isEqualTo(design());
+    }
+
+    private String kept() {
+        try {
+            return java.nio.file.Files.readString(LogJournal.fileOf(project));
+        } catch (java.io.IOException e) {
+            return "";
+        }
+    }
+
+    @Test
+    void aSnapshotIsTakenComparedWithAndRestored() {
+        Design first = design();
+        fire("Take a snapshot");
+        assertThat(session.log().book().get().snapshots()).hasSize(1);
+        change();
+        MenuButton menu = (MenuButton) called("snapshots");
+        assertThat(menu.getText()).isEqualTo("1 snapshot");
+        assertThat(session.log().differences(session.log().book().get().snapshots().getFirst()))
+                .anyMatch(d -> d.subject().equals("return A") && d.label().equals("Return"));
+        robot.interact(() -> {
+            menu.getOnShowing().handle(null);
+            menu.getItems().get(0).fire();
+        });
+        assertThat(session.pair().before().get()).isEqualTo(first);
+        robot.interact(() -> {
+            menu.getOnShowing().handle(null);
+            menu.getItems().get(1).fire();
+        });
+        assertThat(design()).isEqualTo(first);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design()).isNotEqualTo(first);
+        TextField name = (TextField) called("name of the snapshot");
+        robot.interact(() -> name.setText("snapshot 1"));
+        fire("Take a snapshot");
+        assertThat(session.problem().get()).contains("already");
+    }
+
+    private void item(String menu, String text) {
+        MenuButton button = (MenuButton) called(menu);
+        robot.interact(() -> {
+            button.getOnShowing().handle(null);
+            button.getItems().stream()
+                    .filter(i -> text.equals(i.getText()))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+        });
+    }
+
+    @Test
+    void anyTwoFieldsAreHeardAgainstEachOther() {
+        Design whole = design();
+        fire("Take a snapshot");
+        item("what is heard before", "without A " + whole.requireReturn("A").name());
+        settle();
+        assertThat(session.pair().before().get().findReturn("A")).isEmpty();
+        assertThat(session.pair().firstName()).startsWith("without A");
+        assertThat(session.pair().otherName()).isEqualTo("As it stands");
+        double apart =
+                java.util.Objects.requireNonNull(session.measured().mix().get()).differenceLu();
+        assertThat(apart).isPositive();
+        var mix = java.util.Objects.requireNonNull(session.measured().mix().get());
+        assertThat(mix.pair().span()).isEqualTo(session.span());
+        assertThat(mix.pair().beforeLufs().orElseThrow() + mix.matchDb(true))
+                .isCloseTo(
+                        mix.pair().otherLufs().orElseThrow() + mix.matchDb(false),
+                        org.assertj.core.api.Assertions.within(1e-9));
+        change();
+        item("what is heard after", "Snapshot 1");
+        settle();
+        assertThat(session.pair().after()).isEqualTo(whole);
+        assertThat(design()).isNotEqualTo(whole);
+        item("what is heard before", "Snapshot 1");
+        settle();
+        assertThat(session.pair().same()).isTrue();
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -2)));
+        assertThat(session.pair().after()).isEqualTo(design());
+    }
+
+    @Test
+    void theFoldOfEachReturnIsShownAndHeard() {
+        assertThat(labels()).anyMatch(l -> l.contains("notch"));
+        for (var r : design().returns()) {
+            robot.interact(() -> ((ButtonBase) called("fold of return " + r.id())).fire());
+            var known = java.util.Objects.requireNonNull(session.proving().proven().get());
+            var fold = java.util.Objects.requireNonNull(known.folds().get(r.id()));
+            double loss = fold.wholeLossDb().orElseThrow();
+            var facts = java.util.Objects.requireNonNull(known.returns().get(r.id()));
+            double told = facts.stereo().monoFoldLossDb().orElseThrow();
+            assertThat(loss).isCloseTo(told, org.assertj.core.api.Assertions.within(0.2));
+            assertThat(labels()).contains(orbispace.files.Wording.number(-loss, 1) + " dB");
+        }
+        fire("hear it folded");
+        assertThat(session.transport().mono().get()).isTrue();
+    }
+
+    @Test
+    void theMixIsHeldAgainstAFinishedTrackAndFlipped() throws FileProblem {
+        java.nio.file.Path track = folder.resolve("old-quay.wav");
+        orbispace.files.sound.WavWriter.write(
+                track,
+                orbispace.app.Songs.drum(),
+                orbispace.files.sound.WavWriter.Depth.BITS_24,
+                "");
+        robot.interact(() -> session.references().add(track));
+        until(() -> session.references().held().get() != null);
+        var held = java.util.Objects.requireNonNull(session.references().held().get());
+        double mix = held.mix().loudness().integratedLufs().orElseThrow();
+        double other = held.track().loudness().integratedLufs().orElseThrow();
+        assertThat(held.difference().trackGainDb() + other)
+                .isCloseTo(
+                        mix + held.difference().mixGainDb(),
+                        org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(labels()).anyMatch(l -> l.contains("weaker") || l.contains("stronger"));
+        focusCalled("reference track");
+        key(KeyCode.R);
+        assertThat(session.references().hearing().get()).isTrue();
+        key(KeyCode.R);
+        assertThat(session.references().hearing().get()).isFalse();
+        robot.interact(() -> session.references().from(900));
+        assertThat(session.problem().get()).contains("old-quay can be begun from 0 to");
+        robot.interact(() -> session.references().add(folder.resolve("none.wav")));
+        until(() -> session.problem().get().contains("none.wav"));
+        assertThat(session.references().held().get()).isEqualTo(held);
+        robot.interact(() -> session.save(project));
+        assertThat(ProjectFile.read(project).references()).containsExactly("old-quay.wav");
+        item("reference track", "Let old-quay go");
+        assertThat(session.references().held().get()).isNull();
+    }
+
+    @Test
+    void aBlindTrialIsRunByKeysAndTellsNothingBeforeItsEnd() {
+        change();
+        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
+        focusCalled("blind trial");
+        assertThat(labels()).contains("Which one is X?");
+        BlindTrial trial = java.util.Objects.requireNonNull(session.proving().trial().get());
+        for (int i = 0; i < 8; i++) {
+            assertThat(session.transport().blind().get()).isEqualTo(trial.hiddenIsA());
+            key(KeyCode.LEFT);
+            assertThat(session.transport().blind().get()).isTrue();
+            key(KeyCode.RIGHT);
+            assertThat(session.transport().blind().get()).isFalse();
+            key(KeyCode.X);
+            assertThat(session.transport().blind().get()).isEqualTo(trial.hiddenIsA());
+            assertThat(labels()).noneMatch(l -> l.contains("right"));
+            key(trial.hiddenIsA() ? KeyCode.DIGIT1 : KeyCode.DIGIT2);
+        }
+        assertThat(session.transport().blind().get()).isNull();
+        assertThat(labels()).anyMatch(l -> l.contains("8 of 8 right"));
+        assertThat(session.log().book().get().entries().getLast().what()).contains("8 of 8 right");
+    }
+
+    @Test
+    void aTrialThatIsBrokenOffTellsNothing() {
+        change();
+        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.PREFERENCE, 8));
+        focusCalled("blind trial");
+        key(KeyCode.DIGIT1);
+        key(KeyCode.ESCAPE);
+        assertThat(session.proving().trial().get()).isNull();
+        assertThat(session.transport().blind().get()).isNull();
+        assertThat(session.log().book().get().entries()).isEmpty();
+        assertThat(labels()).contains("Blind trial");
+    }
+
+    @Test
+    void aTrialEndsWhenOneOfItsFieldsIsChanged() {
+        change();
+        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
+        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 1)));
+        assertThat(session.proving().trial().get()).isNull();
+        assertThat(session.transport().blind().get()).isNull();
+        assertThat(session.problem().get()).contains("blind trial has ended");
+        assertThat(session.log().book().get().entries())
+                .noneMatch(e -> e.what().startsWith("Blind trial"));
+    }
+
+    @Test
+    void whatWasListenedToIsCountedCalibratedAndPutAway() {
+        assertThat(labels()).anyMatch(l -> l.contains("Ears: 0 h 0 min listened"));
+        robot.interact(() -> session.transport().togglePlaying());
+        org.testfx.util.WaitForAsyncUtils.sleep(300, java.util.concurrent.TimeUnit.MILLISECONDS);
+        robot.interact(() -> session.transport().togglePlaying());
+        until(() -> session.ears().exposure().get().seconds() > 0.2);
+        TextField meter = (TextField) called("reading of a sound-level meter");
+        robot.interact(() -> {
+            meter.setText("loud");
+            meter.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(session.problem().get()).contains("a level like 79");
+        robot.interact(() -> {
+            meter.setText("79");
+            meter.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(labels()).anyMatch(l -> l.contains("at about 79 dB"));
+        fire("I have rested");
+        assertThat(session.ears().exposure().get().sinceRestSeconds()).isZero();
+        fire("Put away");
+        assertThat(labels()).noneMatch(l -> l.contains("Ears:"));
+    }
+
+    @Test
+    void aChangeThatStaysIsNotedByItself() {
+        change();
+        until(() -> !session.log().book().get().entries().isEmpty());
+        var entry = session.log().book().get().entries().getLast();
+        assertThat(entry.what()).isEqualTo("return A Return");
+        assertThat(entry.to()).contains("3.0 dB");
+    }
+
+    @Test
+    void theLogIsSearchedAndTakesNotes() {
+        robot.interact(() -> window.show("Sheet"));
+        fire("Log");
+        TextField note = (TextField) called("note for the log");
+        robot.interact(() -> {
+            note.setText("the hall waits for the bridge");
+            note.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertThat(labels()).contains("the hall waits for the bridge");
+        TextField search = (TextField) called("search the log");
+        robot.interact(() -> search.setText("marimba"));
+        assertThat(labels()).contains("Nothing in the log says that.");
+        robot.interact(() -> search.setText("HALL"));
+        assertThat(labels()).contains("the hall waits for the bridge");
+    }
+}

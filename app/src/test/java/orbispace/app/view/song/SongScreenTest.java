@@ -1,0 +1,137 @@
+package orbispace.app.view.song;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Objects;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import orbispace.app.draw.TimeWindow;
+import orbispace.app.session.FormItem;
+import orbispace.app.view.WindowCase;
+import orbispace.core.design.Role;
+import orbispace.core.design.Section;
+import orbispace.core.design.SectionKind;
+import orbispace.core.time.Span;
+import org.junit.jupiter.api.Test;
+
+class SongScreenTest extends WindowCase {
+    private Section section(int index) {
+        return design().song().sections().get(index);
+    }
+
+    private void ruler() {
+        key(KeyCode.DIGIT1);
+        focusCalled("tempo and sections");
+    }
+
+    @Test
+    void theKeyboardMovesEdgesAndTempiSplitsAndJoins() {
+        ruler();
+        int before = design().song().sections().size();
+        robot.interact(() -> session.selection().section().set(section(0)));
+        robot.interact(() -> session.transport().seek(4.1));
+        key(KeyCode.X);
+        assertThat(design().song().sections()).hasSize(before + 1);
+        assertThat(section(1).firstBar()).isEqualTo(3);
+        robot.interact(() -> session.selection().form().set(new FormItem.Edge(1)));
+        key(KeyCode.RIGHT);
+        assertThat(section(1).firstBar()).isEqualTo(4);
+        key(KeyCode.DELETE);
+        assertThat(design().song().sections()).hasSize(before);
+        robot.interact(() -> session.selection().form().set(new FormItem.Tempo(0)));
+        key(KeyCode.UP);
+        assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(121);
+        key(KeyCode.DOWN, KeyCode.SHIFT);
+        assertThat(design().song().clock().bpmOfBar(1)).isCloseTo(120.9, within(1e-9));
+        key(KeyCode.T);
+        assertThat(session.selection().form().get()).isInstanceOf(FormItem.Tempo.class);
+        key(KeyCode.PAGE_UP);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(121);
+    }
+
+    @Test
+    void aSectionIsRenamedAndItsKindChosen() {
+        ruler();
+        robot.interact(() -> session.selection().section().set(section(0)));
+        key(KeyCode.F2);
+        robot.write("Chorus of gulls").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(section(0).name()).isEqualTo("Chorus of gulls");
+        press("chorus");
+        robot.clickOn("solo");
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(section(0).kind()).isEqualTo(SectionKind.SOLO);
+        Node tempo = called("bpm from its first bar");
+        focus(tempo);
+        robot.write("96").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(96);
+        focus(tempo);
+        robot.write("9000").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(session.problem().get()).contains("9000");
+        assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(96);
+    }
+
+    @Test
+    void aStemGetsItsRoleFaderPanAndName() {
+        key(KeyCode.DIGIT1);
+        robot.interact(() -> session.selection().sourceId().set("pad"));
+        press("harmony bed");
+        robot.clickOn("colour");
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(design().findSource("pad").orElseThrow().role()).isEqualTo(Role.COLOUR);
+        focusCalled("fader");
+        robot.write("-4.5").type(KeyCode.ENTER);
+        focusCalled("pan");
+        robot.write("-30").type(KeyCode.ENTER);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        assertThat(design().findSource("pad").orElseThrow().gainDb()).isEqualTo(-4.5);
+        assertThat(design().findSource("pad").orElseThrow().pan()).isCloseTo(-0.3, within(1e-9));
+        key(KeyCode.UP);
+        assertThat(design().findSource("pad").orElseThrow().pan()).isCloseTo(-0.25, within(1e-9));
+        press("Take out");
+        assertThat(design().findSource("pad")).isEmpty();
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(design().findSource("pad")).isPresent();
+    }
+
+    @Test
+    void keysZoomAndScrollWhatIsSeen() {
+        key(KeyCode.DIGIT1);
+        focusCalled("stems over time");
+        key(KeyCode.EQUALS);
+        Span seen = Objects.requireNonNull(session.selection().window().get());
+        assertThat(seen.seconds()).isCloseTo(session.songSeconds() / 1.25, within(1e-6));
+        key(KeyCode.RIGHT);
+        Span later = Objects.requireNonNull(session.selection().window().get());
+        assertThat(later.startSeconds()).isGreaterThan(seen.startSeconds());
+        assertThat(later.endSeconds()).isLessThanOrEqualTo(session.songSeconds() + 1e-6);
+        robot.interact(() -> session.loopOver(new Span(2, 4)));
+        key(KeyCode.Z);
+        assertThat(session.selection().window().get()).isEqualTo(new Span(2, 4));
+        robot.interact(() -> robot.moveTo(called("stems over time")));
+        robot.scroll(1, javafx.geometry.VerticalDirection.DOWN);
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        key(KeyCode.HOME);
+        assertThat(session.selection().window().get()).isNull();
+        key(KeyCode.C);
+        assertThat(session.transport().clicking().get()).isTrue();
+    }
+
+    @Test
+    void aWindowNeverLeavesTheSong() {
+        TimeWindow all = TimeWindow.all(60);
+        assertThat(all.isAll()).isTrue();
+        TimeWindow near = all.zoomed(30, 4);
+        assertThat(near).isEqualTo(new TimeWindow(22.5, 37.5, 60));
+        assertThat(near.scrolled(100)).isEqualTo(new TimeWindow(45, 60, 60));
+        assertThat(near.scrolled(-100)).isEqualTo(new TimeWindow(0, 15, 60));
+        assertThat(near.zoomed(30, 0.1).isAll()).isTrue();
+        assertThat(near.zoomed(30, 1e9).seconds()).isCloseTo(0.25, within(1e-9));
+        assertThat(TimeWindow.of(new Span(50, 80), 60)).isEqualTo(new TimeWindow(30, 60, 60));
+    }
+}

@@ -1,9 +1,0 @@
-package orbispace.core.prove;
-
-import java.util.List;
-
-/** A rule about a whole design: a small class of its own, listed in {@link FieldFindings}. */
-interface FieldRule {
-    /** What it finds; nothing where what it needs was not measured. */
-    List<Finding> find(FieldFacts facts);
-}

@@ -1,0 +1,95 @@
+package orbispace.core.prove.rule;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import orbispace.core.design.Design;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.Space;
+import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
+import orbispace.core.material.StemFacts;
+import orbispace.core.plan.ThrowConflict;
+import orbispace.core.prove.stem.SharedSound;
+
+/**
+ * What findings about a whole design are drawn from.
+ *
+ * @param design the design
+ * @param stems what is known of its stems, by source id; may lack some
+ * @param returns what was measured of its returns, by letter; may lack some
+ * @param pairs stems that share sound
+ * @param conflicts what is to be said of throws
+ */
+public record FieldFacts(
+        Design design,
+        Map<String, StemFacts> stems,
+        Map<String, ReturnFacts> returns,
+        List<SharedSound> pairs,
+        List<ThrowConflict> conflicts) {
+    /** Keeps its own collections. */
+    public FieldFacts {
+        stems = Map.copyOf(stems);
+        returns = Map.copyOf(returns);
+        pairs = List.copyOf(pairs);
+        conflicts = List.copyOf(conflicts);
+    }
+
+    Optional<ReturnFacts> of(Return r) {
+        return Optional.ofNullable(returns.get(r.id()));
+    }
+
+    /** The phrases of the first lead. */
+    Optional<Phrases> phrases() {
+        return lead().flatMap(s -> Optional.ofNullable(stems.get(s.id())))
+                .flatMap(StemFacts::phrases)
+                .filter(p -> p.spans().size() > 1);
+    }
+
+    Optional<Source> lead() {
+        return design.sourcesOf(Role.LEAD).stream().findFirst();
+    }
+
+    /** Whether the first lead is sent to a return. */
+    boolean takesLead(Return r) {
+        return lead().isPresent() && r.sends().containsKey(lead().get().id());
+    }
+
+    /** The median time between the hits of what strikes and is sent to a return. */
+    Optional<Double> hitSeconds(Return r) {
+        return design.sourcesOf(Role.HITS).stream()
+                .filter(s -> r.sends().containsKey(s.id()))
+                .map(s -> stems.get(s.id()))
+                .filter(java.util.Objects::nonNull)
+                .flatMap(s -> s.hits().stream())
+                .filter(h -> h.hits().size() > 2)
+                .map((Hits h) -> h.intervalSeconds(0.5))
+                .findFirst();
+    }
+
+    double seconds(Return r, MusicalTime time) {
+        return time.seconds(design.song().clock(), r.timedAtBar());
+    }
+
+    /** The decay of a return whose space is a tail; empty for any other. */
+    static Optional<Double> decay(Return r) {
+        return switch (r.space()) {
+            case Space.Reverb s -> Optional.of(s.decaySeconds());
+            case Space.Split s ->
+                    Optional.of(Math.max(s.left().decaySeconds(), s.right().decaySeconds()));
+            case Space.Gated s -> Optional.empty();
+            case Space.Convolution s -> Optional.empty();
+            case Space.Echo s -> Optional.empty();
+            case Space.Doubler s -> Optional.empty();
+            case Space.Parallel s -> Optional.empty();
+        };
+    }
+
+    /** Whether a gate ends a return's tail, so that its decay does not. */
+    static boolean isGated(Return r) {
+        return r.gate() != null;
+    }
+}

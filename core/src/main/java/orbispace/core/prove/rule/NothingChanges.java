@@ -1,0 +1,46 @@
+package orbispace.core.prove.rule;
+
+import java.util.List;
+import orbispace.core.design.SongEdit;
+import orbispace.core.plan.PlanTemplate;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Remedy;
+import orbispace.core.prove.Severity;
+import orbispace.core.prove.stem.StemFindings;
+
+/** A song of several sections whose field is the same throughout. */
+final class NothingChanges implements FieldRule {
+    private static final int SECTIONS = 3;
+
+    @Override
+    public List<Finding> find(FieldFacts facts) {
+        var sections = facts.design().song().sections();
+        boolean plain = sections.stream().allMatch(s -> s.plan().isPlain());
+        if (sections.size() < SECTIONS || facts.design().returns().isEmpty() || !plain) {
+            return List.of();
+        }
+        return List.of(
+                new Finding(
+                        "nothing-changes",
+                        Severity.KNOW,
+                        "",
+                        "one field throughout",
+                        StemFindings.text(
+                                "None of %d sections changes level, decay or mute of any return.",
+                                sections.size()),
+                        "A field that never moves is half a design; a chorus may open up, or close"
+                                + " in.",
+                        -1,
+                        List.of(
+                                new Remedy(
+                                        "open up for the choruses",
+                                        new SongEdit(
+                                                PlanTemplate.OPEN_UP.applyTo(facts.design()),
+                                                "plan")),
+                                new Remedy(
+                                        "close in for the choruses",
+                                        new SongEdit(
+                                                PlanTemplate.CLOSE_IN.applyTo(facts.design()),
+                                                "plan")))));
+    }
+}

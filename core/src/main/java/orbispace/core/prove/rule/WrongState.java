@@ -1,0 +1,89 @@
+package orbispace.core.prove.rule;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Remedy;
+import orbispace.core.prove.Severity;
+import orbispace.core.prove.stem.StemFindings;
+
+/** A return that nobody hears, or one that stands out where it should only be felt. */
+final class WrongState implements FieldRule {
+    private static final double DOWN_DB = 4;
+
+    @Override
+    public List<Finding> find(FieldFacts facts) {
+        List<Finding> found = new ArrayList<>();
+        for (Return r : facts.design().returns()) {
+            Optional<ReturnFacts> known = facts.of(r);
+            if (known.isEmpty() || known.get().wetShare().isEmpty()) {
+                continue;
+            }
+            double share = known.get().wetShare().getAsDouble();
+            // A short copy combs at levels that the hearing model calls hidden.
+            if (WetState.of(share) == WetState.HIDDEN && known.get().copies().isEmpty()) {
+                found.add(hidden(r, share, known.get().askedLevelDb()));
+            }
+            Optional<Source> lead = facts.lead();
+            boolean felt =
+                    lead.isPresent()
+                            && Targets.asked(facts.design(), lead.get(), r).state()
+                                    == WetState.FELT;
+            if (felt && WetState.of(share) == WetState.OBVIOUS) {
+                found.add(obvious(r, share, known.get().askedLevelDb()));
+            }
+        }
+        return found;
+    }
+
+    private static Finding hidden(Return r, double share, OptionalDouble asked) {
+        List<Remedy> remedies = new ArrayList<>();
+        asked.ifPresent(db -> remedies.add(level(r, db)));
+        remedies.add(new Remedy("take it out", new FieldEdit.Remove(r.id())));
+        String evidence =
+                StemFindings.text(
+                        "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
+                        r.name(), 100 * share);
+        return new Finding(
+                "hidden",
+                Severity.WEIGH,
+                r.id(),
+                "not heard",
+                asked.isPresent()
+                        ? evidence
+                        : evidence + " No level of the return alone makes it heard as asked.",
+                "What is not heard still takes headroom and attention: bring it up or take it"
+                        + " out.",
+                -1,
+                remedies);
+    }
+
+    /** The level that the ear line finds, so that one press is enough. */
+    private static Remedy level(Return r, double db) {
+        return new Remedy(StemFindings.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
+    }
+
+    private static Finding obvious(Return r, double share, OptionalDouble asked) {
+        double softer = asked.orElse(Math.max(-90, r.levelDb() - DOWN_DB));
+        return new Finding(
+                "too-obvious",
+                Severity.WEIGH,
+                r.id(),
+                "too obvious",
+                StemFindings.text(
+                        "%s has %.0f %% of the loudness where felt, up to 3 %%, is asked.",
+                        r.name(), 100 * share),
+                "A space that is noticed takes the listener out of the song, unless that is"
+                        + " meant.",
+                -1,
+                List.of(level(r, softer)));
+    }
+}

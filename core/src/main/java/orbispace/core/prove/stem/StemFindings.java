@@ -1,0 +1,261 @@
+package orbispace.core.prove.stem;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import orbispace.core.audio.Quantile;
+import orbispace.core.design.Design;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.SourcesEdit;
+import orbispace.core.material.Ambience;
+import orbispace.core.material.GateKey;
+import orbispace.core.material.StemFacts;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Remedy;
+import orbispace.core.prove.Severity;
+
+/** The rules about the material of a song: one stem by itself, and against its neighbours. */
+public final class StemFindings {
+    private static final double LEAST_LENGTH_SECONDS = 1;
+    private static final double TAIL_KEPT_SECONDS = 1;
+
+    private final Design design;
+
+    private StemFindings(Design design) {
+        this.design = design;
+    }
+
+    /**
+     * What is known of a stem.
+     *
+     * @param facts as it lies in the song
+     * @param seconds its length
+     * @param ownRateHz the rate of its file
+     */
+    public record Stem(StemFacts facts, double seconds, double ownRateHz) {}
+
+    /**
+     * Looks at all stems that were measured.
+     *
+     * @param design the song
+     * @param stems by source id; sources that are missing are passed over
+     * @param pairs those that share sound
+     */
+    public static List<Finding> of(
+            Design design, Map<String, Stem> stems, List<SharedSound> pairs) {
+        StemFindings rules = new StemFindings(design);
+        List<Finding> found = new ArrayList<>();
+        double usual = Quantile.of(stems.values().stream().map(Stem::seconds).toList(), 0.5);
+        for (Source source : design.sources()) {
+            Stem stem = stems.get(source.id());
+            if (stem == null) {
+                continue;
+            }
+            if (stem.facts().check().silent()) {
+                found.add(rules.silent(source));
+                continue;
+            }
+            rules.clipped(source, stem).ifPresent(found::add);
+            rules.offset(source, stem).ifPresent(found::add);
+            rules.wet(source, stem).ifPresent(found::add);
+            rules.bleed(source, stem).ifPresent(found::add);
+            rules.length(source, stem, usual).ifPresent(found::add);
+            rules.rate(source, stem).ifPresent(found::add);
+        }
+        for (SharedSound pair : pairs) {
+            PairFindings.of(design, pair).ifPresent(found::add);
+        }
+        return List.copyOf(found);
+    }
+
+    private Finding silent(Source source) {
+        return new Finding(
+                "silent",
+                Severity.WEIGH,
+                source.id(),
+                "silent",
+                "Nothing in it rises above \u221290 dBFS.",
+                "A silent stem may be a wrong export; it costs room and sends nothing.",
+                -1,
+                List.of(new Remedy("take out", SourcesEdit.without(design, source))));
+    }
+
+    private Optional<Finding> clipped(Source source, Stem stem) {
+        int runs = stem.facts().check().clippedRuns();
+        if (runs == 0) {
+            return Optional.empty();
+        }
+        double at = stem.facts().check().firstClipSeconds();
+        return Optional.of(
+                new Finding(
+                        "clipped",
+                        Severity.ACT,
+                        source.id(),
+                        "clipped " + runs + (runs == 1 ? " time" : " times"),
+                        text(
+                                "%d %s cut flat, the first at %.2f s.",
+                                runs, runs == 1 ? "peak is" : "peaks are", at),
+                        "Cut peaks are bright bursts that every space repeats; ask for a new"
+                                + " export with headroom.",
+                        at,
+                        List.of()));
+    }
+
+    private Optional<Finding> offset(Source source, Stem stem) {
+        double mean = stem.facts().check().constantOffset();
+        if (mean == 0) {
+            return Optional.empty();
+        }
+        double all = source.placement().constantOffset() + mean;
+        return Optional.of(
+                new Finding(
+                        "constant-offset",
+                        Severity.WEIGH,
+                        source.id(),
+                        text("offset %.3f", mean),
+                        text("Its samples lie %.4f off zero on the whole.", mean),
+                        "An offset eats headroom, and clicks where a send or gate opens.",
+                        -1,
+                        List.of(
+                                new Remedy(
+                                        "take the offset away",
+                                        SourcesEdit.of(
+                                                design,
+                                                source.withPlacement(
+                                                        source.placement().without(all)),
+                                                "offset")))));
+    }
+
+    private Optional<Finding> wet(Source source, Stem stem) {
+        Optional<Ambience> room = stem.facts().ambience();
+        if (room.isEmpty()) {
+            return Optional.empty();
+        }
+        String evidence =
+                text(
+                        "After %d of its stops a straight decay of %.2f s remains, %.0f dB under"
+                                + " the sound.",
+                        room.get().stops(), room.get().decaySeconds(), room.get().underDb());
+        String why = "A space is printed into it: sending it on puts that space into another.";
+        Remedy mark =
+                new Remedy(
+                        source.wet() ? "call it dry" : "mark as wet",
+                        SourcesEdit.of(design, source.withWet(!source.wet()), "wetness"));
+        return Optional.of(
+                new Finding(
+                        "already-wet",
+                        source.wet() ? Severity.KNOW : Severity.WEIGH,
+                        source.id(),
+                        text("wet, %.1f s", room.get().decaySeconds()),
+                        evidence,
+                        why,
+                        -1,
+                        List.of(mark)));
+    }
+
+    private Optional<Finding> bleed(Source source, Stem stem) {
+        Optional<GateKey> gate = stem.facts().gate();
+        if (source.role() != Role.HITS || gate.isEmpty()) {
+            return Optional.empty();
+        }
+        GateKey key = gate.get();
+        String filter =
+                key.isPlain()
+                        ? ""
+                        : " once the key is filtered"
+                                + (key.keyHighPassHz() > 0
+                                        ? text(" from %.0f Hz", key.keyHighPassHz())
+                                        : "")
+                                + (key.keyLowPassHz() > 0
+                                        ? text(" up to %.0f Hz", key.keyLowPassHz())
+                                        : "");
+        return Optional.of(
+                new Finding(
+                        "bleed",
+                        Severity.KNOW,
+                        source.id(),
+                        text("bleed, %.0f dB", key.separationDb()),
+                        text(
+                                "%d hits and %d events of bleed lie %.1f dB apart%s; a gate at"
+                                        + " %.1f dB parts them.",
+                                key.events().hits().size(),
+                                key.events().bleed().size(),
+                                key.separationDb(),
+                                filter,
+                                key.thresholdDb()),
+                        "Bleed in a send makes the space of one instrument speak for another.",
+                        -1,
+                        List.of()));
+    }
+
+    private Optional<Finding> length(Source source, Stem stem, double usual) {
+        double more = stem.seconds() - usual;
+        double last = stem.facts().lastSoundSeconds();
+        double rate = design.song().sampleRateHz();
+        if (more > LEAST_LENGTH_SECONDS && stem.seconds() - last > LEAST_LENGTH_SECONDS) {
+            int keep = (int) Math.ceil(Math.max(usual, last + TAIL_KEPT_SECONDS) * rate);
+            int frames = Math.max(1, keep - source.placement().shiftFrames());
+            return Optional.of(
+                    new Finding(
+                            "length",
+                            Severity.KNOW,
+                            source.id(),
+                            text("%.1f s longer", more),
+                            text(
+                                    "It is %.1f s longer than most, silent from %.1f s on.",
+                                    more, last),
+                            "The song would end in silence, and prints with it.",
+                            -1,
+                            List.of(
+                                    new Remedy(
+                                            text("trim to %.1f s", keep / rate),
+                                            SourcesEdit.of(
+                                                    design,
+                                                    source.withPlacement(
+                                                            source.placement().keeping(frames)),
+                                                    "length")))));
+        }
+        if (Math.abs(more) <= LEAST_LENGTH_SECONDS) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                new Finding(
+                        "length",
+                        Severity.KNOW,
+                        source.id(),
+                        text("%.1f s %s", Math.abs(more), more > 0 ? "longer" : "shorter"),
+                        text(
+                                "It is %.1f s %s than most stems.",
+                                Math.abs(more), more > 0 ? "longer" : "shorter"),
+                        "A stem that does not start with the song, or was cut, lies wrong"
+                                + " throughout.",
+                        -1,
+                        List.of()));
+    }
+
+    private Optional<Finding> rate(Source source, Stem stem) {
+        double song = design.song().sampleRateHz();
+        if (stem.ownRateHz() == song) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                new Finding(
+                        "rate",
+                        Severity.KNOW,
+                        source.id(),
+                        text("%.1f kHz", stem.ownRateHz() / 1000),
+                        text(
+                                "Its file is at %.0f Hz, the song at %.0f Hz; it was converted.",
+                                stem.ownRateHz(), song),
+                        "Stems of one song usually share a rate; another may be a wrong export.",
+                        -1,
+                        List.of()));
+    }
+
+    public static String text(String format, Object... values) {
+        return String.format(Locale.ROOT, format, values).replaceAll("-(?=[0-9])", "\u2212");
+    }
+}

@@ -1,0 +1,201 @@
+package orbispace.core.prove.stem;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.design.Design;
+import orbispace.core.design.Fields;
+import orbispace.core.design.Placement;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.material.Ambience;
+import orbispace.core.material.GateKey;
+import orbispace.core.material.Hits;
+import orbispace.core.material.LineUp;
+import orbispace.core.material.Spectrum;
+import orbispace.core.material.StemCheck;
+import orbispace.core.material.StemFacts;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.Severity;
+import org.junit.jupiter.api.Test;
+
+class StemFindingsTest {
+    private static final StemCheck CLEAN = new StemCheck(0, 0, 0, false);
+
+    private final Design design =
+            new Design(
+                    Fields.song(120),
+                    List.of(
+                            Fields.source("voice", Role.LEAD),
+                            Fields.source("drum", Role.HITS),
+                            Fields.source("shaker", Role.HITS)),
+                    List.of());
+
+    private static StemFacts facts(
+            StemCheck check, Optional<Ambience> room, Optional<GateKey> gate, double last) {
+        return new StemFacts(
+                check,
+                new Spectrum(Collections.nCopies(Spectrum.BANDS, -30.0)),
+                OptionalDouble.of(-20),
+                -3,
+                12,
+                0.8,
+                last,
+                room,
+                Optional.empty(),
+                gate.map(GateKey::events),
+                gate);
+    }
+
+    private static StemFacts clean() {
+        return facts(CLEAN, Optional.empty(), Optional.empty(), 60);
+    }
+
+    private static StemFindings.Stem stem(StemFacts facts) {
+        return new StemFindings.Stem(facts, 60, 48000);
+    }
+
+    private List<Finding> judge(String id, StemFindings.Stem stem) {
+        Map<String, StemFindings.Stem> all =
+                new java.util.HashMap<>(
+                        Map.of(
+                                "voice", stem(clean()),
+                                "drum", stem(clean()),
+                                "shaker", stem(clean())));
+        all.put(id, stem);
+        return StemFindings.of(design, all, List.of());
+    }
+
+    private Finding only(List<Finding> findings, String rule) {
+        assertThat(findings).hasSize(1);
+        assertThat(findings.getFirst().rule()).isEqualTo(rule);
+        return findings.getFirst();
+    }
+
+    private Source after(Finding finding, int remedy, String id) {
+        return finding.remedies().get(remedy).edit().applyTo(design).findSource(id).orElseThrow();
+    }
+
+    @Test
+    void cleanStemsRaiseNoFinding() {
+        assertThat(judge("voice", stem(clean()))).isEmpty();
+        assertThat(StemFindings.of(design, Map.of(), List.of())).isEmpty();
+    }
+
+    @Test
+    void clippingOffsetAndSilenceAreTold() {
+        StemCheck clipped = new StemCheck(12, 3.25, 0, false);
+        Finding clip =
+                only(
+                        judge(
+                                "voice",
+                                stem(facts(clipped, Optional.empty(), Optional.empty(), 60))),
+                        "clipped");
+        assertThat(clip.severity()).isEqualTo(Severity.ACT);
+        assertThat(clip.evidence()).contains("12", "3.25 s");
+        assertThat(clip.seconds()).isEqualTo(3.25);
+        StemCheck offset = new StemCheck(0, 0, 0.01, false);
+        Finding dc =
+                only(
+                        judge("voice", stem(facts(offset, Optional.empty(), Optional.empty(), 60))),
+                        "constant-offset");
+        assertThat(after(dc, 0, "voice").placement()).isEqualTo(Placement.AS_IS.without(0.01));
+        StemCheck silent = new StemCheck(0, 0, 0, true);
+        Finding none =
+                only(
+                        judge("drum", stem(facts(silent, Optional.empty(), Optional.empty(), 0))),
+                        "silent");
+        assertThat(none.remedies().getFirst().edit().applyTo(design).findSource("drum")).isEmpty();
+    }
+
+    @Test
+    void aPrintedRoomIsMarkedOnce() {
+        Optional<Ambience> room = Optional.of(new Ambience(0.9, 14, 5));
+        StemFindings.Stem wet = stem(facts(CLEAN, room, Optional.empty(), 60));
+        Finding found = only(judge("voice", wet), "already-wet");
+        assertThat(found.flag()).isEqualTo("wet, 0.9 s");
+        assertThat(found.severity()).isEqualTo(Severity.WEIGH);
+        assertThat(after(found, 0, "voice").wet()).isTrue();
+        Design marked = found.remedies().getFirst().edit().applyTo(design);
+        Finding known = StemFindings.of(marked, Map.of("voice", wet), List.of()).getFirst();
+        assertThat(known.severity()).isEqualTo(Severity.KNOW);
+    }
+
+    @Test
+    void bleedNamesTheGateAndItsKey() {
+        Hits events =
+                new Hits(List.of(new Hits.Hit(1, -6, -20)), List.of(new Hits.Hit(1.5, -14, -30)));
+        GateKey key = new GateKey(-10, 2.5, 0, 315, 8, events);
+        StemFacts bled = facts(CLEAN, Optional.empty(), Optional.of(key), 60);
+        Finding found = only(judge("drum", stem(bled)), "bleed");
+        assertThat(found.evidence()).contains("1 hits", "8.0 dB", "up to 315 Hz", "\u221210.0 dB");
+        assertThat(judge("voice", stem(bled))).as("a voice is no drum").isEmpty();
+    }
+
+    @Test
+    void lengthAndRateAreComparedWithTheRest() {
+        Finding tail = only(judge("shaker", new StemFindings.Stem(clean(), 70, 48000)), "length");
+        assertThat(tail.evidence()).contains("10.0 s longer", "silent from 60.0 s");
+        assertThat(after(tail, 0, "shaker").placement().keepFrames()).isEqualTo(61 * 48000);
+        StemFacts shortOne = facts(CLEAN, Optional.empty(), Optional.empty(), 50);
+        Finding cut = only(judge("shaker", new StemFindings.Stem(shortOne, 50, 48000)), "length");
+        assertThat(cut.evidence()).contains("10.0 s shorter");
+        assertThat(cut.remedies()).isEmpty();
+        Finding rate = only(judge("voice", new StemFindings.Stem(clean(), 60, 44100)), "rate");
+        assertThat(rate.evidence()).contains("44100 Hz", "48000 Hz");
+    }
+
+    private Finding pair(String first, String second, LineUp lineUp) {
+        return only(
+                StemFindings.of(design, Map.of(), List.of(new SharedSound(first, second, lineUp))),
+                "unaligned");
+    }
+
+    @Test
+    void ofTwoCopiesTheLaterIsMovedEarlier() {
+        Finding found = pair("voice", "shaker", new LineUp(1234, false, 0.9, 0.95));
+        assertThat(found.subject()).isEqualTo("shaker");
+        assertThat(found.flag()).isEqualTo("1234 late");
+        assertThat(after(found, 0, "shaker").placement().shiftFrames()).isEqualTo(-1234);
+        Design grouped = found.remedies().getLast().edit().applyTo(design);
+        assertThat(grouped.layersOf(grouped.findSource("voice").orElseThrow())).hasSize(2);
+        Finding other = pair("voice", "shaker", new LineUp(-50, true, 0.9, 0.95));
+        assertThat(other.subject()).isEqualTo("voice");
+        assertThat(after(other, 0, "voice").placement())
+                .isEqualTo(Placement.AS_IS.shifted(-50).turned());
+    }
+
+    @Test
+    void whatBleedsIsMovedTowardsItsBleed() {
+        Finding found = pair("drum", "shaker", new LineUp(-154, true, 0.9, 0.01));
+        assertThat(found.subject()).isEqualTo("shaker");
+        assertThat(found.flag()).isEqualTo("154 early, inverted");
+        assertThat(found.evidence()).contains("154 samples (3.21 ms) later", "upside down");
+        assertThat(found.remedies()).hasSize(3);
+        assertThat(after(found, 0, "shaker").placement())
+                .isEqualTo(Placement.AS_IS.shifted(154).turned());
+        assertThat(after(found, 1, "shaker").placement().inverted()).isFalse();
+    }
+
+    @Test
+    void stemsThatAgreeNeedNothingOnceTheyAreGrouped() {
+        LineUp same = new LineUp(0, false, 0.95, 0.9);
+        Finding found = pair("drum", "shaker", same);
+        assertThat(found.severity()).isEqualTo(Severity.KNOW);
+        Design grouped = found.remedies().getFirst().edit().applyTo(design);
+        assertThat(
+                        StemFindings.of(
+                                grouped,
+                                Map.of(),
+                                List.of(new SharedSound("drum", "shaker", same))))
+                .isEmpty();
+        assertThat(
+                        StemFindings.of(
+                                design, Map.of(), List.of(new SharedSound("drum", "gone", same))))
+                .isEmpty();
+    }
+}

@@ -1,0 +1,52 @@
+package orbispace.files.midi;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.nio.file.Path;
+import java.util.Locale;
+import orbispace.core.design.Song;
+import orbispace.core.plan.Automation;
+import orbispace.files.AtomicFile;
+import orbispace.files.FileProblem;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Automation as a table: a row for each breakpoint of each lane. */
+public final class AutomationCsv {
+    private AutomationCsv() {}
+
+    /** Writes the lanes of a song; between two rows the level runs straight in amplitude. */
+    public static void write(Song song, Automation automation, Path file) throws FileProblem {
+        AtomicFile.writeText(file, text(song, automation));
+    }
+
+    private static String text(Song song, Automation automation) throws FileProblem {
+        StringWriter out = new StringWriter();
+        try (CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180)) {
+            csv.printRecord("lane", "return", "source", "seconds", "bar", "beat in bar", "dB");
+            for (Automation.Lane lane : automation.lanes()) {
+                for (Automation.Point p : lane.points()) {
+                    int bar = song.clock().barAtSeconds(p.seconds());
+                    double into = p.beat() - song.clock().metre().beatOfBar(bar);
+                    csv.printRecord(
+                            lane.name(),
+                            lane.returnId(),
+                            lane.sourceId(),
+                            number("%.6f", p.seconds()),
+                            bar,
+                            number("%.4f", into + 1),
+                            p.levelDb() <= Automation.SILENT_DB
+                                    ? "silent"
+                                    : number("%.3f", p.levelDb()));
+                }
+            }
+        } catch (IOException e) {
+            throw new FileProblem("the automation cannot be written", e);
+        }
+        return out.toString();
+    }
+
+    private static String number(String format, double value) {
+        return String.format(Locale.ROOT, format, value);
+    }
+}

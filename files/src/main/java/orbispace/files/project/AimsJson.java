@@ -1,0 +1,117 @@
+package orbispace.files.project;
+
+import static orbispace.files.project.JsonFields.labelled;
+import static orbispace.files.project.JsonFields.list;
+import static orbispace.files.project.JsonFields.number;
+import static orbispace.files.project.JsonFields.text;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeMap;
+import orbispace.core.design.Aims;
+import orbispace.core.design.HearingLevel;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What is wanted of a field, in JSON; a project without it wants nothing in particular. */
+final class AimsJson {
+    private AimsJson() {}
+
+    static Aims read(JsonNode n) {
+        if (n.isMissingNode()) {
+            return Aims.NONE;
+        }
+        List<Aims.Wanted> wanted = new ArrayList<>();
+        for (JsonNode w : list(n, "wanted")) {
+            wanted.add(new Aims.Wanted(text(w, "source"), text(w, "return"), targets(w)));
+        }
+        Map<String, Set<Setting>> locked = new TreeMap<>();
+        for (JsonNode l : list(n, "locked")) {
+            Set<Setting> settings = EnumSet.noneOf(Setting.class);
+            for (JsonNode s : list(l, "settings")) {
+                settings.add(setting(s.asString("")));
+            }
+            locked.put(text(l, "return"), settings);
+        }
+        return new Aims(wanted, locked, hearing(n.path("hearing")));
+    }
+
+    private static Targets targets(JsonNode n) {
+        return new Targets(
+                number(n, "presence"),
+                number(n, "worstPhrase"),
+                number(n, "clashArea"),
+                labelled(n, "state", WetState.values(), AimsJson::label),
+                number(n, "lowShare"),
+                number(n, "sibilanceDb"),
+                number(n, "bloomDb"));
+    }
+
+    private static Setting setting(String label) {
+        for (Setting s : Setting.values()) {
+            if (s.label().equals(label)) {
+                return s;
+            }
+        }
+        throw new IllegalArgumentException("setting \"" + label + "\" is not known");
+    }
+
+    private static HearingLevel hearing(JsonNode n) {
+        if (n.isMissingNode()) {
+            return HearingLevel.USUAL;
+        }
+        boolean room = n.has("roomDb") && !n.path("roomDb").isNull();
+        return new HearingLevel(
+                number(n, "levelDbSpl"),
+                room ? OptionalDouble.of(number(n, "roomDb")) : OptionalDouble.empty());
+    }
+
+    private static String label(WetState state) {
+        return state.name().toLowerCase(Locale.ROOT);
+    }
+
+    static void write(ObjectNode root, Aims aims) {
+        if (aims.equals(Aims.NONE)) {
+            root.remove("aims");
+            return;
+        }
+        ObjectNode n =
+                root.get("aims") instanceof ObjectNode there ? there : root.putObject("aims");
+        ArrayNode wanted = n.putArray("wanted");
+        aims.wanted().forEach(w -> wanted(wanted.addObject(), w));
+        ArrayNode locked = n.putArray("locked");
+        aims.locked()
+                .forEach((id, settings) -> {
+                    ArrayNode list = locked.addObject().put("return", id).putArray("settings");
+                    settings.forEach(s -> list.add(s.label()));
+                });
+        ObjectNode hearing = n.putObject("hearing").put("levelDbSpl", aims.hearing().levelDbSpl());
+        if (aims.hearing().roomDb().isPresent()) {
+            hearing.put("roomDb", aims.hearing().roomDb().getAsDouble());
+        } else {
+            hearing.putNull("roomDb");
+        }
+    }
+
+    private static void wanted(ObjectNode n, Aims.Wanted w) {
+        Targets t = w.targets();
+        n.put("source", w.sourceId())
+                .put("return", w.returnId())
+                .put("presence", t.presence())
+                .put("worstPhrase", t.worstPhrase())
+                .put("clashArea", t.clashArea())
+                .put("state", label(t.state()))
+                .put("lowShare", t.lowShare())
+                .put("sibilanceDb", t.sibilanceDb())
+                .put("bloomDb", t.bloomDb());
+    }
+}

@@ -1,0 +1,71 @@
+package orbispace.files.project;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Optional;
+import orbispace.core.material.StemFacts;
+import orbispace.files.AtomicFile;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What was measured of stems, kept on disk by their content, so that a song opens with what is
+ * known of it. A cache that cannot be read or written is none; nothing is lost with it.
+ */
+public final class FactsCache {
+    /** Counts up whenever a measure of a stem changes. */
+    private static final int EDITION = 1;
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final Path folder;
+
+    /** A cache in a folder, which is made when something is kept. */
+    public FactsCache(Path folder) {
+        this.folder = folder;
+    }
+
+    /**
+     * What is kept of a stem.
+     *
+     * @param key tells stem, placement and what was asked for apart from all others
+     */
+    public Optional<StemFacts> find(String key) {
+        Path file = file(key);
+        if (!Files.isRegularFile(file)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(JSON.readValue(Files.readAllBytes(file), StemFacts.class));
+        } catch (IOException | JacksonException | IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** Keeps what was measured of a stem. */
+    public void keep(String key, StemFacts facts) {
+        try {
+            Files.createDirectories(folder);
+            AtomicFile.writeText(file(key), JSON.writeValueAsString(facts));
+        } catch (IOException | JacksonException e) {
+            // It is measured again next time.
+            return;
+        }
+    }
+
+    private Path file(String key) {
+        try {
+            byte[] hash =
+                    MessageDigest.getInstance("SHA-256")
+                            .digest((EDITION + "|" + key).getBytes(StandardCharsets.UTF_8));
+            return folder.resolve(HexFormat.of().formatHex(hash, 0, 16) + ".json");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java knows SHA-256", e);
+        }
+    }
+}

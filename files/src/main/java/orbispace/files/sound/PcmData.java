@@ -1,0 +1,142 @@
+package orbispace.files.sound;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.OptionalLong;
+import orbispace.core.audio.Audio;
+import orbispace.files.FileProblem;
+import org.jspecify.annotations.Nullable;
+
+/** Plain samples of a file, and what is usable of them. */
+final class PcmData {
+    private static final int PART_BYTES = 1 << 20;
+
+    private PcmData() {}
+
+    /**
+     * Decodes the samples of a file.
+     *
+     * @param start where they begin
+     * @param promised how many bytes the file says they are
+     * @param salvage whether to take what is usable of a damaged file
+     */
+    static ReadSound read(
+            Path file,
+            FileChannel channel,
+            long start,
+            long promised,
+            PcmFormat format,
+            boolean salvage,
+            OptionalLong timeReference)
+            throws IOException {
+        long held = Math.max(0, Math.min(promised, channel.size() - start));
+        int frames = (int) Math.min(Integer.MAX_VALUE - 16, held / format.frameBytes());
+        float[][] out = new float[format.channels()][frames];
+        int usable = decode(channel, start, format, frames, out);
+        return usable(
+                file,
+                out,
+                usable,
+                promised / (double) format.frameBytes(),
+                format.rate(),
+                salvage,
+                timeReference);
+    }
+
+    /**
+     * Makes a sound of decoded channels, or says what is wrong with them.
+     *
+     * @param out the channels
+     * @param usable how many frames are before the first that is not a number
+     * @param promised how many frames the file says it holds
+     */
+    static ReadSound usable(
+            Path file,
+            float[][] out,
+            int usable,
+            double promised,
+            int rate,
+            boolean salvage,
+            OptionalLong timeReference)
+            throws FileProblem {
+        int frames = out[0].length;
+        String fault = null;
+        if (frames < Math.floor(promised)) {
+            fault =
+                    String.format(
+                            Locale.ROOT,
+                            "promises %.3f s of sound but holds %.3f s",
+                            promised / rate,
+                            frames / (double) rate);
+        }
+        if (usable < frames) {
+            fault =
+                    String.format(
+                            Locale.ROOT,
+                            "holds a sample that is not a number at %.3f s",
+                            usable / (double) rate);
+        }
+        if (fault != null && (!salvage || usable == 0)) {
+            throw new FileProblem(
+                    String.format(
+                            Locale.ROOT,
+                            "%s: %s; %.3f s are usable (--salvage takes them), or export it again",
+                            file,
+                            fault,
+                            usable / (double) rate));
+        }
+        if (frames == 0) {
+            throw new FileProblem(file + ": holds no sound; export it again");
+        }
+        Audio first = Audio.of(rate, shared(out.length > 2 ? Arrays.copyOf(out, 2) : out));
+        Audio second = out.length > 2 ? Audio.of(rate, out[2], out[3]) : null;
+        return new ReadSound(
+                usable < frames ? first.slice(0, usable) : first,
+                second != null && usable < frames ? second.slice(0, usable) : second,
+                words(file, fault, usable / (double) rate),
+                timeReference);
+    }
+
+    private static @Nullable String words(Path file, @Nullable String fault, double seconds) {
+        return fault == null
+                ? null
+                : String.format(Locale.ROOT, "%s: %s; using %.3f s", file, fault, seconds);
+    }
+
+    /** Two channels that are the same share their memory. */
+    private static float[][] shared(float[][] channels) {
+        return channels.length == 2 && Arrays.equals(channels[0], channels[1])
+                ? new float[][] {channels[0], channels[0]}
+                : channels;
+    }
+
+    /** Decodes frames; returns how many came before the first that is not a number. */
+    private static int decode(
+            FileChannel channel, long start, PcmFormat format, int frames, float[][] out)
+            throws IOException {
+        int perPart = PART_BYTES / format.frameBytes();
+        for (int done = 0; done < frames; done += perPart) {
+            int n = Math.min(perPart, frames - done);
+            ByteBuffer b =
+                    Chunks.bytes(
+                                    channel,
+                                    start + (long) done * format.frameBytes(),
+                                    n * format.frameBytes())
+                            .order(format.order());
+            for (int i = 0; i < n; i++) {
+                for (float[] c : out) {
+                    float x = format.sample(b);
+                    if (!Float.isFinite(x)) {
+                        return done + i;
+                    }
+                    c[done + i] = x;
+                }
+            }
+        }
+        return frames;
+    }
+}
