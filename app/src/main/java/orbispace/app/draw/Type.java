@@ -18,7 +18,7 @@ public final class Type {
     /** Loads the files that ship with the program; call once on the interface thread. */
     public static void load() {
         for (String name : new String[] {"400-normal", "600-normal", "400-italic"}) {
-            String file = "/orbispace/files/fonts/ibm-plex-sans-latin-" + name + ".woff";
+            String file = "/orbispace/files/fonts/ibm-plex-sans-latin-" + name + ".ttf";
             try (InputStream in = Type.class.getResourceAsStream(file)) {
                 Font font = in == null ? null : Font.loadFont(in, 12);
                 if (font != null) {

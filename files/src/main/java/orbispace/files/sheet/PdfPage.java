@@ -37,12 +37,11 @@ final class PdfPage implements SheetPages, Closeable {
     }
 
     private PDType0Font font(String name) throws IOException {
-        try (InputStream in = PdfPage.class.getResourceAsStream(FONTS + name + ".woff")) {
+        try (InputStream in = PdfPage.class.getResourceAsStream(FONTS + name + ".ttf")) {
             if (in == null) {
                 throw new IOException("the font " + name + " is missing");
             }
-            byte[] font = WoffFont.toTrueType(in.readAllBytes());
-            return PDType0Font.load(document, new java.io.ByteArrayInputStream(font), true);
+            return PDType0Font.load(document, in, true);
         }
     }
 
