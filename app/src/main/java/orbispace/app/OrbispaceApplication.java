@@ -7,32 +7,32 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
+import orbispace.app.desk.Desk;
 import orbispace.app.draw.Type;
-import orbispace.app.session.CacheFolder;
 import orbispace.app.session.RecentProjects;
-import orbispace.app.session.Session;
+import orbispace.app.song.CacheFolder;
 import orbispace.app.view.MainWindow;
 
 /** The program in a window. */
 public final class OrbispaceApplication extends Application {
-    private static final AtomicReference<Consumer<Session>> BEGINNING =
-            new AtomicReference<>(session -> {});
+    private static final AtomicReference<Consumer<Desk>> BEGINNING =
+            new AtomicReference<>(desk -> {});
 
-    private final Session session =
-            new Session(
+    private final Desk desk =
+            new Desk(
                     Platform::runLater,
                     RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")),
                     CacheFolder.facts());
 
     /** What the next launched window does first; the toolkit makes the window itself. */
-    static void start(Consumer<Session> beginning) {
+    static void start(Consumer<Desk> beginning) {
         BEGINNING.set(beginning);
     }
 
     @Override
     public void start(Stage stage) {
         Type.load();
-        MainWindow window = new MainWindow(session);
+        MainWindow window = new MainWindow(desk);
         AnimationTimer clock = window.clock();
         stage.setScene(window.scene());
         stage.setTitle("Orbispace");
@@ -45,11 +45,11 @@ public final class OrbispaceApplication extends Application {
         });
         stage.show();
         clock.start();
-        java.util.Objects.requireNonNull(BEGINNING.get()).accept(session);
+        java.util.Objects.requireNonNull(BEGINNING.get()).accept(desk);
     }
 
     @Override
     public void stop() {
-        session.close();
+        desk.close();
     }
 }

@@ -17,13 +17,13 @@ import javafx.scene.image.PixelReader;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import orbispace.app.desk.Desk;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Type;
-import orbispace.app.session.CacheFolder;
-import orbispace.app.session.DemoFiles;
 import orbispace.app.session.RecentProjects;
-import orbispace.app.session.Session;
-import orbispace.app.session.Unit;
+import orbispace.app.song.CacheFolder;
+import orbispace.app.song.DemoFiles;
+import orbispace.app.song.Unit;
 import orbispace.app.view.MainWindow;
 import orbispace.core.plan.PlanTemplate;
 import orbispace.files.FileProblem;
@@ -42,9 +42,9 @@ final class Tour {
 
     /** A picture: which screen, by day or night, and what is done before it is taken. */
     private record Stop(
-            String screen, Palette palette, String file, java.util.function.Consumer<Session> act) {
+            String screen, Palette palette, String file, java.util.function.Consumer<Desk> act) {
         Stop(String screen, Palette palette, String file) {
-            this(screen, palette, file, session -> {});
+            this(screen, palette, file, desk -> {});
         }
     }
 
@@ -54,7 +54,11 @@ final class Tour {
                     new Stop("Orbit", Palette.DAY, "orbit.png"),
                     new Stop("Orbit", Palette.NIGHT, "orbit-night.png"),
                     new Stop("Orbit", Palette.DAY, "unit.png", Tour::measureUnit),
-                    new Stop("Clear", Palette.DAY, "clear.png", s -> s.units().open().set(false)),
+                    new Stop(
+                            "Clear",
+                            Palette.DAY,
+                            "clear.png",
+                            s -> s.orbit().units().open().set(false)),
                     new Stop("Clear", Palette.NIGHT, "clear-night.png"),
                     new Stop(PLANNED, Palette.DAY, "plan.png"),
                     new Stop("Prove", Palette.DAY, "prove.png"),
@@ -90,67 +94,70 @@ final class Tour {
 
     private static List<Path> visit(Path project, Path folder)
             throws FileProblem, InterruptedException, ExecutionException, TimeoutException {
-        Session session =
+        Desk desk =
                 on(() ->
-                        new Session(
+                        new Desk(
                                 Platform::runLater,
                                 RecentProjects.inMemory(),
                                 CacheFolder.facts()));
         MainWindow window =
                 on(() -> {
                     Type.load();
-                    MainWindow made = new MainWindow(session);
+                    MainWindow made = new MainWindow(desk);
                     Stage stage = new Stage();
                     stage.setScene(made.scene());
                     stage.setWidth(WIDTH);
                     stage.setHeight(HEIGHT);
                     stage.show();
-                    session.open(project);
+                    desk.frame().opening().open(project);
                     return made;
                 });
         List<Path> files = new ArrayList<>();
         for (Stop stop : STOPS) {
             on(() -> {
-                session.selection().returnId().set(SHOWN_RETURN);
+                desk.frame().selection().returnId().set(SHOWN_RETURN);
                 window.setPalette(stop.palette());
                 window.show(stop.screen());
                 return stop;
             });
             if (stop.screen().equals(PLANNED)) {
-                settle(() -> !session.jobs().busy());
-                on(() -> planned(session));
+                settle(() -> !desk.frame().jobs().busy());
+                on(() -> planned(desk));
             }
-            settle(() -> session.measured().clearance().get() != null && !session.jobs().busy());
+            settle(() ->
+                    desk.frame().measured().clearance().get() != null
+                            && !desk.frame().jobs().busy());
             on(() -> {
-                stop.act().accept(session);
+                stop.act().accept(desk);
                 return stop;
             });
-            settle(() -> !session.jobs().busy());
+            settle(() -> !desk.frame().jobs().busy());
             WritableImage image = on(() -> window.scene().snapshot(null));
             files.add(write(folder.resolve(stop.file()), image));
         }
         on(() -> {
-            session.close();
+            desk.close();
             return files;
         });
         return files;
     }
 
     /** Measures the unit that is not there, with a sweep in a folder of its own. */
-    private static void measureUnit(Session session) {
-        session.units().open().set(true);
-        session.units()
+    private static void measureUnit(Desk desk) {
+        desk.orbit().units().open().set(true);
+        desk.orbit()
+                .units()
                 .usualSweep()
                 .ifPresent(sweep ->
-                        session.units().measure("Simulated unit", sweep, Unit.simulated()));
+                        desk.orbit().units().measure("Simulated unit", sweep, Unit.simulated()));
     }
 
     /** Lays a plan and throws a word, so that there is something to see. */
-    private static boolean planned(Session session) {
-        session.planning().lay(PlanTemplate.OPEN_UP);
-        session.selection().returnId().set(THROWN_TO);
-        session.throwing().picking().pickWord(THROWN_AT_SECONDS);
-        session.throwing().throwPicked();
+    private static boolean planned(Desk desk) {
+        desk.plan().planning().lay(PlanTemplate.OPEN_UP);
+        desk.frame().selection().returnId().set(THROWN_TO);
+        desk.plan().throwing().picking().pickWord(THROWN_AT_SECONDS);
+        desk.plan().throwing().throwPicked();
         return true;
     }
 

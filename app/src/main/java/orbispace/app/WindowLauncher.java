@@ -10,13 +10,13 @@ import orbispace.files.FileProblem;
 final class WindowLauncher implements Windows {
     @Override
     public void open(Optional<Path> project) throws FileProblem {
-        OrbispaceApplication.start(session -> project.ifPresent(session::open));
+        OrbispaceApplication.start(desk -> project.ifPresent(desk.frame().opening()::open));
         Application.launch(OrbispaceApplication.class);
     }
 
     @Override
     public void openDemo() {
-        OrbispaceApplication.start(session -> session.openDemo());
+        OrbispaceApplication.start(desk -> desk.frame().opening().openDemo());
         Application.launch(OrbispaceApplication.class);
     }
 

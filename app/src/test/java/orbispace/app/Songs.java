@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
-import orbispace.app.session.NewSong;
+import orbispace.app.song.NewSong;
 import orbispace.core.audio.Audio;
 import orbispace.files.FileProblem;
 import orbispace.files.project.FactsCache;

@@ -15,6 +15,7 @@ import java.util.List;
 class ArchitectureTest {
     private static final List<String> GROUND_TO_ROOF =
             List.of(
+                    "words",
                     "time",
                     "audio",
                     "signal",
@@ -45,6 +46,31 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule HAS_NO_CYCLES =
             slices().matching("orbispace.core.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule NO_ROOM_OF_THE_PROOFS_IS_IN_A_CIRCLE =
+            slices().matching("orbispace.core.prove.(**)").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule PROOFS_LIE_IN_ORDER =
+            layeredArchitecture()
+                    .consideringOnlyDependenciesInLayers()
+                    .layer("log")
+                    .definedBy("orbispace.core.prove.log..")
+                    .layer("stem")
+                    .definedBy("orbispace.core.prove.stem..")
+                    .layer("rule")
+                    .definedBy("orbispace.core.prove.rule..")
+                    .layer("compare")
+                    .definedBy("orbispace.core.prove.compare..")
+                    .whereLayer("log")
+                    .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("stem")
+                    .mayOnlyBeAccessedByLayers("rule")
+                    .whereLayer("rule")
+                    .mayNotBeAccessedByAnyLayer()
+                    .whereLayer("compare")
+                    .mayNotBeAccessedByAnyLayer();
 
     @ArchTest static final ArchRule USES_ONLY_WHAT_LIES_BELOW = layers();
 

@@ -5,6 +5,7 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** A file that could not be read or written: one line that names it, the fault and the way on. */

@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.app.session.HandOver;
+import orbispace.app.song.HandOver;
 import orbispace.core.design.Design;
 import orbispace.core.plan.Automation;
 import orbispace.core.render.Job;

@@ -3,7 +3,7 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
-import orbispace.app.session.CheckSong;
+import orbispace.app.song.CheckSong;
 import orbispace.core.design.Design;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;

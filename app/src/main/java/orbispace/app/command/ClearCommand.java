@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.app.session.ClearSong;
+import orbispace.app.song.ClearSong;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
@@ -19,6 +19,7 @@ import orbispace.core.hearing.Cover;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import orbispace.files.project.ProjectFolder;
 import org.jspecify.annotations.Nullable;
@@ -185,8 +186,7 @@ final class ClearCommand implements Callable<Integer> {
                     percent(p.cover().presenceKept()),
                     percent(p.cover().worstPhrase()),
                     p.cover().bloomDb().isPresent()
-                            ? String.format(
-                                    Locale.ROOT, "%.1f dB", p.cover().bloomDb().getAsDouble())
+                            ? Wording.format("%.1f dB", p.cover().bloomDb().getAsDouble())
                             : "none",
                     p.cover().state().name().toLowerCase(Locale.ROOT));
         }
@@ -202,8 +202,6 @@ final class ClearCommand implements Callable<Integer> {
     }
 
     private static String percent(java.util.OptionalDouble share) {
-        return share.isPresent()
-                ? String.format(Locale.ROOT, "%.0f %%", 100 * share.getAsDouble())
-                : "-";
+        return share.isPresent() ? Wording.format("%.0f %%", 100 * share.getAsDouble()) : "-";
     }
 }

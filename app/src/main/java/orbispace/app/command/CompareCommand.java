@@ -6,11 +6,12 @@ import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.app.session.CompareSong;
+import orbispace.app.song.CompareSong;
 import orbispace.core.design.Design;
 import orbispace.core.prove.log.Snapshot;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import orbispace.files.project.LogJournal;
 import orbispace.files.project.ProjectFile;
@@ -110,8 +111,6 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private static String lufs(OptionalDouble value) {
-        return value.isEmpty()
-                ? "silence"
-                : String.format(java.util.Locale.ROOT, "%.2f LUFS", value.getAsDouble());
+        return value.isEmpty() ? "silence" : Wording.format("%.2f LUFS", value.getAsDouble());
     }
 }

@@ -2,7 +2,7 @@ package orbispace.app.command;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import orbispace.app.session.DemoFiles;
+import orbispace.app.song.DemoFiles;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;

@@ -14,6 +14,7 @@ import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -98,14 +99,14 @@ final class MeasureCover implements Callable<Integer> {
         output.line(
                 "bloom          %s",
                 c.bloomDb().isPresent()
-                        ? String.format(java.util.Locale.ROOT, "%.1f dB", c.bloomDb().getAsDouble())
+                        ? Wording.format("%.1f dB", c.bloomDb().getAsDouble())
                         : "none");
         output.line("clash area     %.1f %%", 100 * c.clashArea());
     }
 
     private static String percent(OptionalDouble share) {
         return share.isPresent()
-                ? String.format(java.util.Locale.ROOT, "%.1f %%", 100 * share.getAsDouble())
+                ? Wording.format("%.1f %%", 100 * share.getAsDouble())
                 : "undefined: the dry is silent";
     }
 

@@ -5,6 +5,7 @@ import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.DecayTime;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ArrayNode;
@@ -72,9 +73,7 @@ final class MeasureDecay extends SoundFileCommand {
     private void line(BandDecay b) {
         output.line(
                 "%-10s %9s %9s %9s %8.2f %8.2f %6.3f%s",
-                b.centreHz() > 0
-                        ? String.format(java.util.Locale.ROOT, "%.0f Hz", b.centreHz())
-                        : "broadband",
+                b.centreHz() > 0 ? Wording.format("%.0f Hz", b.centreHz()) : "broadband",
                 text(b.early()),
                 text(b.t20()),
                 text(b.t30()),
@@ -86,7 +85,7 @@ final class MeasureDecay extends SoundFileCommand {
 
     private static String text(DecayTime time) {
         return switch (time) {
-            case DecayTime.Measured(double s) -> String.format(java.util.Locale.ROOT, "%.3f", s);
+            case DecayTime.Measured(double s) -> Wording.format("%.3f", s);
             case DecayTime.TooNoisy noisy -> "noisy";
             case DecayTime.TooShort tooShort -> "short";
         };

@@ -6,6 +6,7 @@ import java.util.concurrent.Callable;
 import orbispace.core.audio.Audio;
 import orbispace.core.material.LineUp;
 import orbispace.core.signal.Resampler;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -40,11 +41,9 @@ final class MeasureLineUp implements Callable<Integer> {
         Audio b = SoundFileCommand.read(java.util.Objects.requireNonNull(second), salvage, output);
         if (a.sampleRateHz() != b.sampleRateHz()) {
             output.note(
-                    String.format(
-                            java.util.Locale.ROOT,
+                    Wording.format(
                             "B is at %.0f Hz; converted to the %.0f Hz of A",
-                            b.sampleRateHz(),
-                            a.sampleRateHz()));
+                            b.sampleRateHz(), a.sampleRateHz()));
         }
         Optional<LineUp> found = LineUp.of(a, Resampler.convert(b, a.sampleRateHz()));
         ObjectNode document = Output.object();

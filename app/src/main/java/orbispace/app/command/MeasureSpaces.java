@@ -3,7 +3,6 @@ package orbispace.app.command;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import orbispace.core.measure.BandDecay;
@@ -12,6 +11,7 @@ import orbispace.core.measure.SpaceSurvey;
 import orbispace.core.measure.TailQuality;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.space.ReverbKind;
+import orbispace.core.words.Wording;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ArrayNode;
@@ -88,7 +88,7 @@ final class MeasureSpaces implements Callable<Integer> {
         rows.getFirst()
                 .report()
                 .bands()
-                .forEach(b -> head.add(String.format(Locale.ROOT, "%.0f Hz", b.centreHz())));
+                .forEach(b -> head.add(Wording.format("%.0f Hz", b.centreHz())));
         head.addAll(
                 List.of(
                         "dense ms",
@@ -110,18 +110,17 @@ final class MeasureSpaces implements Callable<Integer> {
                         .map(b ->
                                 Double.isNaN(seconds(b))
                                         ? "\u2013"
-                                        : String.format(Locale.ROOT, "%.3f", seconds(b)));
+                                        : Wording.format("%.3f", seconds(b)));
         Stream<String> rest =
                 Stream.of(
-                        String.format(Locale.ROOT, "%.0f", 1000 * q.denseSeconds().orElse(0)),
-                        String.format(Locale.ROOT, "%.1f", q.highestModeDb()),
-                        String.format(Locale.ROOT, "%.2f", q.flatness()),
-                        String.format(Locale.ROOT, "%.2f", q.flutter()),
-                        String.format(Locale.ROOT, "%.2f", q.correlation()),
-                        String.format(Locale.ROOT, "%.2f", q.foldLossDb()),
-                        String.format(Locale.ROOT, "%.0f", s.sidebandDb()));
-        String first =
-                s.kind().label() + " | " + String.format(Locale.ROOT, "%.1f", s.decaySeconds());
+                        Wording.format("%.0f", 1000 * q.denseSeconds().orElse(0)),
+                        Wording.format("%.1f", q.highestModeDb()),
+                        Wording.format("%.2f", q.flatness()),
+                        Wording.format("%.2f", q.flutter()),
+                        Wording.format("%.2f", q.correlation()),
+                        Wording.format("%.2f", q.foldLossDb()),
+                        Wording.format("%.0f", s.sidebandDb()));
+        String first = s.kind().label() + " | " + Wording.format("%.1f", s.decaySeconds());
         return "| "
                 + first
                 + " | "

@@ -1,6 +1,7 @@
 package orbispace.app.command;
 
 import orbispace.core.measure.StereoReport;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ArrayNode;
@@ -51,8 +52,6 @@ final class MeasureStereo extends SoundFileCommand {
     }
 
     private static String text(java.util.OptionalDouble value, String format) {
-        return value.isPresent()
-                ? String.format(java.util.Locale.ROOT, format, value.getAsDouble())
-                : "none";
+        return value.isPresent() ? Wording.format(format, value.getAsDouble()) : "none";
     }
 }

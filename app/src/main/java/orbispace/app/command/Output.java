@@ -2,6 +2,7 @@ package orbispace.app.command;
 
 import java.io.PrintStream;
 import java.util.OptionalDouble;
+import orbispace.core.words.Wording;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -54,7 +55,7 @@ final class Output {
     }
 
     void line(String format, Object... values) {
-        out.println(String.format(java.util.Locale.ROOT, format, values));
+        out.println(Wording.format(format, values));
     }
 
     /** A note beside the result, on standard error. */

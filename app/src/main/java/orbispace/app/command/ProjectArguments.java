@@ -2,7 +2,7 @@ package orbispace.app.command;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import orbispace.app.session.ClearSong;
+import orbispace.app.song.ClearSong;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;

@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import orbispace.app.session.Prints;
+import orbispace.app.song.Prints;
 import orbispace.core.design.Design;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;

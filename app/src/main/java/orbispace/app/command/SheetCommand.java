@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import orbispace.app.session.Sheets;
+import orbispace.app.song.Sheets;
 import orbispace.core.design.Design;
 import orbispace.files.FileProblem;
 import orbispace.files.project.LogJournal;

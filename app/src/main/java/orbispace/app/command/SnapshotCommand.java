@@ -5,7 +5,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.app.session.ClearSong;
+import orbispace.app.song.ClearSong;
 import orbispace.core.prove.log.LogMeasures;
 import orbispace.core.prove.log.Logbook;
 import orbispace.core.prove.log.Snapshot;

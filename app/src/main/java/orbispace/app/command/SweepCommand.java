@@ -3,7 +3,7 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
-import orbispace.app.session.Unit;
+import orbispace.app.song.Unit;
 import orbispace.core.audio.Audio;
 import orbispace.core.measure.Sweep;
 import orbispace.files.FileProblem;

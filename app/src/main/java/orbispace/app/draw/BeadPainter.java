@@ -3,9 +3,9 @@ package orbispace.app.draw;
 import java.util.List;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Draws single arrivals of the Orbit as beads at their time and side. */
 final class BeadPainter {

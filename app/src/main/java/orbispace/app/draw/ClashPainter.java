@@ -5,7 +5,7 @@ import javafx.scene.text.TextAlignment;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.River;
 import orbispace.core.hearing.HearingModel;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Draws where a return takes more than a fifth of the voice: ear bands over time. */
 public final class ClashPainter {

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
-import orbispace.app.session.Material;
+import orbispace.app.song.Material;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.material.Hits;
@@ -13,7 +13,7 @@ import orbispace.core.material.Spectrum;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Severity;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -7,7 +7,7 @@ import javafx.scene.text.TextAlignment;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.time.NoteValue;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -7,12 +7,12 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.TextAlignment;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.FieldEvents;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.time.NoteValue;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Draws the Orbit: the disc, its rulers, the song's events and every return. */
 public final class OrbitPainter {

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import javafx.scene.shape.ArcType;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.FieldEvents;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
 
 /** An Orbit in small: its disc, the song's events and all returns, without any words. */

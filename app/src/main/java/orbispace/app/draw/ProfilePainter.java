@@ -4,15 +4,15 @@ import java.util.List;
 import java.util.OptionalDouble;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.FieldEvents;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.measure.PolarEnergy;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /**
  * Draws how far each return's energy still to come lies under the dry lead, on the Orbit's time

@@ -1,7 +1,7 @@
 package orbispace.app.draw;
 
 import java.util.List;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;

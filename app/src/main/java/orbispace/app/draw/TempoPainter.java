@@ -2,11 +2,11 @@ package orbispace.app.draw;
 
 import java.util.List;
 import javafx.scene.text.TextAlignment;
-import orbispace.app.session.FormItem;
+import orbispace.app.song.FormItem;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.time.TempoMap;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -1,6 +1,10 @@
 /**
- * Playing the field through the sound card, or a silent output that keeps time like one. Start at
- * {@link orbispace.app.listen.Player}.
+ * Playing the field through the sound card, or a silent output that keeps time like one.
+ *
+ * <p>Start at {@link orbispace.app.listen.Transport}; {@link orbispace.app.listen.Player} has the
+ * thread that plays.
  */
-@org.jspecify.annotations.NullMarked
+@NullMarked
 package orbispace.app.listen;
+
+import org.jspecify.annotations.NullMarked;

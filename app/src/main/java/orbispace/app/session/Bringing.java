@@ -1,9 +1,7 @@
 package orbispace.app.session;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +10,9 @@ import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import orbispace.app.song.FormFromMidi;
+import orbispace.app.song.NewSong;
+import orbispace.app.song.Relocation;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
@@ -30,14 +31,33 @@ public final class Bringing implements OfSong {
     private static final String READ = "read stems";
     private static final String ADD = "add stems";
 
-    private final Session session;
+    private final Editor editor;
+    private final Jobs jobs;
+    private final KeptProject kept;
+    private final Opening opening;
+    private final Runnable lay;
     private final SongStems stems;
     private final ObjectProperty<Autosave.@Nullable Recovered> recovered =
             new SimpleObjectProperty<>();
 
-    Bringing(Session session, SongStems stems) {
-        this.session = session;
+    /**
+     * What brings sound into a song.
+     *
+     * @param lay lays the stems of the song again
+     */
+    public Bringing(
+            Editor editor,
+            Jobs jobs,
+            KeptProject kept,
+            SongStems stems,
+            Opening opening,
+            Runnable lay) {
+        this.editor = editor;
+        this.jobs = jobs;
+        this.kept = kept;
         this.stems = stems;
+        this.opening = opening;
+        this.lay = lay;
     }
 
     private record Brought(
@@ -54,12 +74,12 @@ public final class Bringing implements OfSong {
     }
 
     /** A project was opened: tell what is missing, and what a crash left. */
-    void opened(KeptProject.Opened opened) {
+    public void opened(KeptProject.Opened opened) {
         recovered.set(opened.recovered().orElse(null));
         if (!opened.stems().problems().isEmpty()) {
-            session.problem().set(missingWords(opened.stems().problems()));
+            editor.problem().set(missingWords(opened.stems().problems()));
         } else if (!opened.stems().found().isEmpty()) {
-            session.problem()
+            editor.problem()
                     .set(
                             "Found "
                                     + opened.stems().found().size()
@@ -79,14 +99,14 @@ public final class Bringing implements OfSong {
         Autosave.Recovered found = recovered.get();
         if (found != null) {
             recovered.set(null);
-            session.replace(found.design(), "recover changes");
+            editor.replace(found.design(), "recover changes");
         }
     }
 
     /** Leaves the changes that a crash left for good. */
     public void leaveRecovered() {
         recovered.set(null);
-        session.dropState();
+        kept.dropState();
     }
 
     /** When the changes that a crash left were made. */
@@ -102,13 +122,11 @@ public final class Bringing implements OfSong {
 
     /** Begins a new song in the background; a failure leaves what is open as it is. */
     public void newSong(NewSong.Material from) {
-        session.jobs()
-                .start(
-                        Session.OPEN,
-                        "Reading the stems",
-                        job -> NewSong.from(from, job),
-                        session::begin,
-                        session::failed);
+        jobs.start(
+                Opening.JOB,
+                "Reading the stems",
+                (job, d) -> NewSong.from(from, job),
+                (NewSong song) -> opening.begin(song));
     }
 
     /**
@@ -116,13 +134,13 @@ public final class Bringing implements OfSong {
      * sound files and folders become stems, of the open song or of a new one.
      */
     public void bring(List<Path> paths) {
-        Optional<Path> project = paths.stream().filter(p -> named(p, ".json")).findFirst();
+        Optional<Path> project = paths.stream().filter(p -> NewSong.named(p, ".json")).findFirst();
         if (project.isPresent()) {
-            session.open(project.get());
+            opening.open(project.get());
             return;
         }
         NewSong.Material from = NewSong.Material.of(paths);
-        boolean empty = session.design().get().sources().isEmpty();
+        boolean empty = editor.now().sources().isEmpty();
         if (empty && !from.files().isEmpty()) {
             newSong(from);
             return;
@@ -133,49 +151,19 @@ public final class Bringing implements OfSong {
         }
     }
 
-    /** A MIDI file among paths, or directly in a folder among them. */
-    static Optional<Path> midiAmong(List<Path> paths) {
-        List<Path> found = new ArrayList<>();
-        for (Path path : paths) {
-            if (isMidi(path)) {
-                found.add(path);
-            } else if (Files.isDirectory(path)) {
-                try (var inside = Files.list(path)) {
-                    inside.filter(Bringing::isMidi).sorted().forEach(found::add);
-                } catch (java.io.IOException e) {
-                    // The folder is searched for sound next, which says what is wrong with it.
-                    return Optional.empty();
-                }
-            }
-        }
-        return found.stream().findFirst();
-    }
-
-    static boolean isMidi(Path path) {
-        return named(path, ".mid") || named(path, ".midi");
-    }
-
-    private static boolean named(Path path, String suffix) {
-        return String.valueOf(path.getFileName())
-                .toLowerCase(java.util.Locale.ROOT)
-                .endsWith(suffix);
-    }
-
     /** Takes tempo, metre and sections from a MIDI file into the open song. */
     public void takeForm(Path midi) {
-        session.jobs()
-                .start(
-                        "form",
-                        "Reading " + midi.getFileName(),
-                        job -> MidiTempo.read(midi),
-                        this::take,
-                        session::failed);
+        jobs.start(
+                "form",
+                "Reading " + midi.getFileName(),
+                (job, d) -> MidiTempo.read(midi),
+                (MidiTempo.Form form) -> take(form));
     }
 
     private void take(MidiTempo.Form form) {
-        FormFromMidi.Taken taken = FormFromMidi.of(session.design().get(), form);
-        if (session.edit(taken.edit()) && !taken.unplaced().isEmpty()) {
-            session.problem()
+        FormFromMidi.Taken taken = FormFromMidi.of(editor.now(), form);
+        if (editor.edit(taken.edit()) && !taken.unplaced().isEmpty()) {
+            editor.problem()
                     .set(
                             "What was planned for "
                                     + String.join(", ", taken.unplaced())
@@ -184,19 +172,16 @@ public final class Bringing implements OfSong {
     }
 
     private void add(List<Path> paths) {
-        Design design = session.design().get();
-        Path folder = session.folder().orElse(Path.of("."));
-        session.jobs()
-                .start(
-                        ADD,
-                        "Reading the stems",
-                        job -> brought(design, folder, paths, job),
-                        b -> {
-                            stems.takeFiles(b.sources(), b.stems());
-                            session.edit(SourcesEdit.adding(session.design().get(), b.sources()));
-                            b.problems().stream().findFirst().ifPresent(session.problem()::set);
-                        },
-                        session::failed);
+        Path folder = kept.folder().orElse(Path.of("."));
+        jobs.start(
+                ADD,
+                "Reading the stems",
+                (job, design) -> brought(design, folder, paths, job),
+                (b, design) -> {
+                    stems.takeFiles(b.sources(), b.stems());
+                    editor.edit(SourcesEdit.adding(editor.now(), b.sources()));
+                    b.problems().stream().findFirst().ifPresent(editor.problem()::set);
+                });
     }
 
     private static Brought brought(Design design, Path folder, List<Path> paths, Job job)
@@ -218,40 +203,36 @@ public final class Bringing implements OfSong {
     }
 
     private void take(ProjectFolder.Stems read) {
-        stems.take(session.design().get(), read);
-        session.layStems();
+        stems.take(editor.now(), read);
+        lay.run();
     }
 
     /** Reads the stems of sources that came in by an edit, such as one that was undone. */
-    void readUnread(Design design) {
+    public void readUnread(Design design) {
         List<Source> unread = stems.unread(design);
-        Optional<Path> folder = session.folder();
+        Optional<Path> folder = kept.folder();
         if (unread.isEmpty() || folder.isEmpty()) {
             return;
         }
-        session.jobs()
-                .start(
-                        READ,
-                        "Reading the stems",
-                        job -> ProjectFolder.read(folder.get(), design, unread, job),
-                        read -> {
-                            take(read);
-                            if (!read.problems().isEmpty()) {
-                                session.problem().set(missingWords(read.problems()));
-                            }
-                        },
-                        session::failed);
+        jobs.start(
+                READ,
+                "Reading the stems",
+                (job, d) -> ProjectFolder.read(folder.get(), design, unread, job),
+                (ProjectFolder.Stems read) -> {
+                    take(read);
+                    if (!read.problems().isEmpty()) {
+                        editor.problem().set(missingWords(read.problems()));
+                    }
+                });
     }
 
     /** Gives a source another file. */
     public void relink(Source source, Path file) {
-        Path folder = session.folder().orElse(Path.of("."));
+        Path folder = kept.folder().orElse(Path.of("."));
         stems.forgetMissing(source);
-        session.edit(
+        editor.edit(
                 SourcesEdit.of(
-                        session.design().get(),
-                        source.withFile(Relocation.path(file, folder)),
-                        "file"));
+                        editor.now(), source.withFile(Relocation.path(file, folder)), "file"));
     }
 
     /**
@@ -260,7 +241,7 @@ public final class Bringing implements OfSong {
      * @return how many were found
      */
     public int relinkFrom(Path folder) {
-        Design design = session.design().get();
+        Design design = editor.now();
         Map<String, Path> found = new LinkedHashMap<>();
         for (Source source : design.sources()) {
             if (stems.missing().containsKey(source.id())) {
@@ -268,10 +249,10 @@ public final class Bringing implements OfSong {
                 ProjectFolder.search(folder, name).ifPresent(p -> found.put(source.id(), p));
             }
         }
-        Path home = session.folder().orElse(Path.of("."));
+        Path home = kept.folder().orElse(Path.of("."));
         found.keySet().forEach(id -> design.findSource(id).ifPresent(stems::forgetMissing));
         if (!found.isEmpty()) {
-            session.edit(
+            editor.edit(
                     new SourcesEdit(
                             Relocation.found(design, found, home).sources(), "files of stems"));
         }

@@ -14,7 +14,9 @@ public final class ComparedPair implements OfSong {
     private static final String OPENED = "As opened";
     private static final String NOW = "As it stands";
 
-    private final Session session;
+    private final Editor editor;
+    private final Runnable changed;
+    private final Runnable measure;
     private final ObjectProperty<Design> before;
     private final ObjectProperty<@Nullable Design> other = new SimpleObjectProperty<>();
 
@@ -29,9 +31,17 @@ public final class ComparedPair implements OfSong {
      */
     public record Named(String name, Design design) {}
 
-    ComparedPair(Session session, Design first) {
-        this.session = session;
-        before = new SimpleObjectProperty<>(first);
+    /**
+     * The pair of a song.
+     *
+     * @param changed told when one of the two is another
+     * @param measure measures the two anew
+     */
+    public ComparedPair(Editor editor, Runnable changed, Runnable measure) {
+        this.editor = editor;
+        this.changed = changed;
+        this.measure = measure;
+        before = new SimpleObjectProperty<>(editor.now());
     }
 
     /** The first of the two. */
@@ -47,7 +57,7 @@ public final class ComparedPair implements OfSong {
     /** The second of the two. */
     public Design after() {
         Design kept = other.get();
-        return kept == null ? session.design().get() : kept;
+        return kept == null ? editor.now() : kept;
     }
 
     /** Whether there is nothing to hear a difference of. */
@@ -73,14 +83,14 @@ public final class ComparedPair implements OfSong {
     }
 
     /** Whoever works on the field wants to hear it. */
-    void changed() {
+    public void changed() {
         other.set(null);
-        session.proving().pairChanged();
+        changed.run();
     }
 
     /** Takes the field as it stands as the one before. */
     public void keepAsBefore() {
-        first(new Named("As it stood", session.design().get()));
+        first(new Named("As it stood", editor.now()));
     }
 
     /** Hears another field before from now on. */
@@ -98,8 +108,7 @@ public final class ComparedPair implements OfSong {
     }
 
     private void remeasure() {
-        session.field().unsettle();
-        session.proving().pairChanged();
-        session.measure();
+        changed.run();
+        measure.run();
     }
 }

@@ -16,6 +16,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import orbispace.core.design.Design;
 import orbispace.core.render.Job;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,6 +29,7 @@ public final class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
 
     private final Executor interfaceThread;
+    private final Editor editor;
     private final ExecutorService workers =
             Executors.newFixedThreadPool(
                     2,
@@ -45,25 +47,48 @@ public final class Jobs {
     private static final class Running {
         private final String words;
         private final boolean ofSong;
+        private final Design design;
         private volatile boolean cancelled;
         private double share;
 
-        Running(String words, boolean ofSong) {
+        Running(String words, boolean ofSong, Design design) {
             this.words = words;
             this.ofSong = ofSong;
+            this.design = design;
         }
     }
 
-    /** Jobs whose results are handed to the interface thread. */
-    public Jobs(Executor interfaceThread) {
+    /**
+     * Jobs whose results are handed to the interface thread.
+     *
+     * @param editor gives each job the design that it is begun for, and says what failed
+     */
+    public Jobs(Executor interfaceThread, Editor editor) {
         this.interfaceThread = interfaceThread;
+        this.editor = editor;
     }
 
     /** Something to compute. */
     @FunctionalInterface
     public interface Work<T> {
-        /** Computes it, off the interface thread. */
-        T run(Job job) throws Exception;
+        /**
+         * Computes it, off the interface thread.
+         *
+         * @param design the design as it stood when the job was begun
+         */
+        T run(Job job, Design design) throws Exception;
+    }
+
+    /** Takes what was computed, on the interface thread. */
+    @FunctionalInterface
+    public interface Taking<T> {
+        /**
+         * Takes it.
+         *
+         * @param design the design that it was computed for; the one that stands by now may be
+         *     another, so what would change it goes through {@link Editor#adopt}
+         */
+        void take(T found, Design design);
     }
 
     /** What is being done, in words; empty when nothing is. */
@@ -82,31 +107,46 @@ public final class Jobs {
     }
 
     /**
-     * Starts a job that belongs to the open song, and ends with it; call on the interface thread.
-     * Nothing starts once this is closed.
+     * Starts a job that belongs to the open song, and ends with it: of a job that was begun for
+     * another song nothing is taken. Call on the interface thread. Nothing starts once this is
+     * closed; a failure is said as the editor's problem.
      *
      * @param name a job of the same name that is not finished is cancelled
      * @param words what it does, for people
      * @param done takes the result on the interface thread
+     */
+    public <T> void start(String name, String words, Work<T> work, Taking<T> done) {
+        start(name, words, work, done, editor::failed);
+    }
+
+    /** The same for a result that says by itself what it is about. */
+    public <T> void start(String name, String words, Work<T> work, Consumer<T> done) {
+        start(name, words, work, (found, design) -> done.accept(found), editor::failed);
+    }
+
+    /**
+     * The same for a job whose failure is shown elsewhere.
+     *
      * @param failed takes the failure on the interface thread
      */
     public <T> void start(
-            String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
-        start(name, new Running(words, true), work, done, failed);
+            String name, String words, Work<T> work, Taking<T> done, Consumer<Exception> failed) {
+        start(name, new Running(words, true, editor.now()), work, done, failed);
     }
 
     /** The same for a job that goes on when another song is opened, and changes no song. */
-    <T> void startBeyondSong(
+    public <T> void startBeyondSong(
             String name, String words, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
-        start(name, new Running(words, false), work, done, failed);
+        start(
+                name,
+                new Running(words, false, editor.now()),
+                work,
+                (found, design) -> done.accept(found),
+                failed);
     }
 
     private <T> void start(
-            String name,
-            Running token,
-            Work<T> work,
-            Consumer<T> done,
-            Consumer<Exception> failed) {
+            String name, Running token, Work<T> work, Taking<T> done, Consumer<Exception> failed) {
         cancel(name);
         if (workers.isShutdown()) {
             return;
@@ -117,7 +157,7 @@ public final class Jobs {
         workers.execute(() -> {
             try {
                 job.check();
-                T result = work.run(job);
+                T result = work.run(job, token.design);
                 interfaceThread.execute(() -> {
                     if (finish(name, token)) {
                         deliver(token, result, done, failed);
@@ -139,9 +179,9 @@ public final class Jobs {
 
     /** A result that cannot be taken is a failure as well. */
     private static <T> void deliver(
-            Running token, T result, Consumer<T> done, Consumer<Exception> failed) {
+            Running token, T result, Taking<T> done, Consumer<Exception> failed) {
         try {
-            done.accept(result);
+            done.take(result, token.design);
         } catch (RuntimeException e) {
             LOG.debug("{}: the result could not be taken", token.words, e);
             failed.accept(said(token.words, e));
@@ -171,7 +211,7 @@ public final class Jobs {
      */
     public void after(String name, long pauseMillis, Runnable then) {
         cancel(name);
-        Running token = new Running("", true);
+        Running token = new Running("", true, editor.now());
         running.put(name, token);
         CompletableFuture.delayedExecutor(pauseMillis, TimeUnit.MILLISECONDS, interfaceThread)
                 .execute(() -> {
@@ -182,7 +222,7 @@ public final class Jobs {
     }
 
     /** Does something on the interface thread after a pause that counts as no work. */
-    void quietly(long pauseMillis, Runnable then) {
+    public void quietly(long pauseMillis, Runnable then) {
         CompletableFuture.delayedExecutor(pauseMillis, TimeUnit.MILLISECONDS, interfaceThread)
                 .execute(() -> {
                     if (!workers.isShutdown()) {
@@ -192,7 +232,7 @@ public final class Jobs {
     }
 
     /** Does something on the interface thread, unless a job is cancelled until then. */
-    void later(Job job, Runnable then) {
+    public void later(Job job, Runnable then) {
         interfaceThread.execute(() -> {
             if (!job.cancelled()) {
                 then.run();
@@ -201,7 +241,7 @@ public final class Jobs {
     }
 
     /** Whether a job or a pause of a name is unfinished. */
-    boolean awaits(String name) {
+    public boolean awaits(String name) {
         return running.containsKey(name);
     }
 
@@ -220,7 +260,7 @@ public final class Jobs {
     }
 
     /** Another song is open: what was begun for the one before ends, and nothing of it is taken. */
-    void endSong() {
+    public void endSong() {
         List.copyOf(running.entrySet()).stream()
                 .filter(e -> e.getValue().ofSong)
                 .forEach(e -> cancel(e.getKey()));

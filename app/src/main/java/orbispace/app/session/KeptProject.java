@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import orbispace.app.song.Relocation;
 import orbispace.core.design.Design;
 import orbispace.core.prove.log.Logbook;
 import orbispace.core.render.Job;
@@ -22,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  * Where the open project is kept: its file, the folder of its stems, its state after every change,
  * and the projects before it.
  */
-final class KeptProject {
+public final class KeptProject {
     private final RecentProjects recent;
     private final ObjectProperty<@Nullable Path> file = new SimpleObjectProperty<>();
     private final StateKeeper keeper;
@@ -35,7 +36,7 @@ final class KeptProject {
      *
      * @param failed told of what could not be kept in the background, on another thread
      */
-    KeptProject(Design first, RecentProjects recent, Consumer<Exception> failed) {
+    public KeptProject(Design first, RecentProjects recent, Consumer<Exception> failed) {
         this.recent = recent;
         keeper = new StateKeeper(failed);
         project = ProjectFile.of(first);
@@ -49,7 +50,7 @@ final class KeptProject {
      * @param folder in which its stems lie
      * @param recovered changes that a crash left beside it
      */
-    record Opened(
+    public record Opened(
             ProjectFile project,
             Design design,
             ProjectFolder.Stems stems,
@@ -58,7 +59,7 @@ final class KeptProject {
             Optional<Autosave.Recovered> recovered) {}
 
     /** Reads a project and its stems; changes nothing. */
-    static Opened read(Path path, Job job) throws FileProblem {
+    public static Opened read(Path path, Job job) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
         Path parent = Objects.requireNonNullElse(absolute.getParent(), absolute);
         ProjectFile read = LogJournal.read(absolute);
@@ -72,20 +73,20 @@ final class KeptProject {
                 Autosave.find(absolute, read));
     }
 
-    ReadOnlyObjectProperty<@Nullable Path> file() {
+    public ReadOnlyObjectProperty<@Nullable Path> file() {
         return file;
     }
 
-    Optional<Path> folder() {
+    public Optional<Path> folder() {
         return Optional.ofNullable(folder);
     }
 
-    RecentProjects recent() {
+    public RecentProjects recent() {
         return recent;
     }
 
     /** Another project is open now; it may have no file yet. */
-    void begin(Opened opened) {
+    public void begin(Opened opened) {
         project = opened.project();
         folder = opened.folder();
         aside = false;
@@ -96,7 +97,7 @@ final class KeptProject {
     }
 
     /** Keeps a design beside the project, in the background; only the newest matters. */
-    void keepState(Design design) {
+    public void keepState(Design design) {
         Path path = file.get();
         if (path != null) {
             ProjectFile document = project;
@@ -106,7 +107,7 @@ final class KeptProject {
     }
 
     /** Moves what a crash left out of the way of newer states; only the first time. */
-    void setStateAside() {
+    public void setStateAside() {
         Path path = file.get();
         if (path != null && !aside) {
             aside = true;
@@ -117,7 +118,7 @@ final class KeptProject {
     /**
      * Forgets the state beside the project: there is nothing in it that is not saved or given up.
      */
-    void dropState() {
+    public void dropState() {
         Path path = file.get();
         if (path != null) {
             keeper.run(Autosave.fileOf(path), () -> Autosave.drop(path));
@@ -125,7 +126,7 @@ final class KeptProject {
     }
 
     /** Finished tracks that the mix is held against. */
-    List<Path> references() {
+    public List<Path> references() {
         Path home = folder;
         return project.references().stream()
                 .map(f -> home == null ? Path.of(f) : home.resolve(f).normalize())
@@ -133,7 +134,7 @@ final class KeptProject {
     }
 
     /** Keeps other finished tracks with the project, written when it is saved. */
-    void keepReferences(List<Path> files) {
+    public void keepReferences(List<Path> files) {
         Path home = folder;
         project =
                 project.withReferences(
@@ -143,7 +144,7 @@ final class KeptProject {
     }
 
     /** Snapshots and log of the project. */
-    Logbook logbook() {
+    public Logbook logbook() {
         return project.logbook();
     }
 
@@ -151,7 +152,7 @@ final class KeptProject {
      * Keeps another logbook: in a journal beside the file at once, in the background, and in the
      * file when it is saved.
      */
-    void keepLog(Logbook log) {
+    public void keepLog(Logbook log) {
         project = project.withLogbook(log);
         Path path = file.get();
         if (path != null) {
@@ -163,7 +164,7 @@ final class KeptProject {
     }
 
     /** Writes a design; nothing changes if that fails. Stems stay named from their own folder. */
-    void save(Path path, Design design) throws FileProblem {
+    public void save(Path path, Design design) throws FileProblem {
         Path absolute = path.toAbsolutePath().normalize();
         Path home = absolute.getParent();
         project =
@@ -176,7 +177,7 @@ final class KeptProject {
     }
 
     /** Waits for what is being kept. */
-    void close() {
+    public void close() {
         keeper.close();
     }
 }

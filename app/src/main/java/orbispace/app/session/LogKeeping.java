@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import orbispace.app.song.MixMeasure;
 import orbispace.core.design.Design;
 import orbispace.core.prove.log.LogEntry;
 import orbispace.core.prove.log.LogMeasures;
@@ -20,13 +22,14 @@ import org.jspecify.annotations.Nullable;
 
 /** Keeps the log of the open song: changes that stay, with their reasons, notes, and snapshots. */
 public final class LogKeeping implements OfSong {
-    /** Begins what is noted of a finding that was accepted. */
-    static final String ACCEPTED = "accepted: ";
-
     private static final long STAYED_MILLIS = 10_000;
     private static final int MOST_LINES = 20;
 
-    private final Session session;
+    private final Editor editor;
+    private final Jobs jobs;
+    private final ReadOnlyObjectProperty<@Nullable MixMeasure> mix;
+    private final ComparedPair pair;
+    private final Function<String, Optional<String>> judgedLate;
     private final KeptProject kept;
     private final Clock clock;
     private final ObjectProperty<Logbook> logbook = new SimpleObjectProperty<>(Logbook.EMPTY);
@@ -35,9 +38,26 @@ public final class LogKeeping implements OfSong {
     private String reason = "";
     private long changes;
 
-    LogKeeping(Session session, KeptProject kept, Clock clock) {
-        this.session = session;
+    /**
+     * The log of a song.
+     *
+     * @param mix the mix as it was measured last
+     * @param judgedLate told what is judged by ear; answers with a remark if that was late
+     */
+    public LogKeeping(
+            Editor editor,
+            Jobs jobs,
+            KeptProject kept,
+            ComparedPair pair,
+            ReadOnlyObjectProperty<@Nullable MixMeasure> mix,
+            Function<String, Optional<String>> judgedLate,
+            Clock clock) {
+        this.editor = editor;
+        this.jobs = jobs;
         this.kept = kept;
+        this.pair = pair;
+        this.mix = mix;
+        this.judgedLate = judgedLate;
         this.clock = clock;
     }
 
@@ -56,7 +76,7 @@ public final class LogKeeping implements OfSong {
     }
 
     private Design design() {
-        return session.design().get();
+        return editor.now();
     }
 
     private Instant now() {
@@ -64,20 +84,19 @@ public final class LogKeeping implements OfSong {
     }
 
     /** Notes a change once it has stayed for a while; call after each change. */
-    void changed() {
+    public void changed() {
         long change = ++changes;
-        session.jobs()
-                .quietly(
-                        STAYED_MILLIS,
-                        () -> {
-                            if (change == changes) {
-                                log();
-                            }
-                        });
+        jobs.quietly(
+                STAYED_MILLIS,
+                () -> {
+                    if (change == changes) {
+                        log();
+                    }
+                });
     }
 
     /** Notes what has changed since the last time. */
-    void log() {
+    public void log() {
         Design was = logged;
         Design is = design();
         logged = is;
@@ -107,37 +126,32 @@ public final class LogKeeping implements OfSong {
     }
 
     /** Why the change that was just made was made; it is noted apart from what follows. */
-    void because(String why) {
+    public void because(String why) {
         reason = why;
     }
 
     /** Notes a change that has a reason of its own before another is made. */
-    void tellReason() {
+    public void tellReason() {
         if (!reason.isEmpty()) {
             log();
         }
     }
 
-    /** Whether an entry says that a finding was accepted; it then begins with the evidence. */
-    public static boolean isAcceptance(LogEntry entry) {
-        return entry.what().startsWith(ACCEPTED);
-    }
-
     /** Why a finding was accepted; empty if it was not. */
-    Optional<String> accepted(String finding) {
+    public Optional<String> accepted(String finding) {
         return logbook.get().entries().reversed().stream()
-                .filter(e -> e.what().equals(ACCEPTED + finding))
+                .filter(e -> e.accepted().equals(Optional.of(finding)))
                 .map(LogEntry::why)
                 .findFirst();
     }
 
     /** Notes that a finding is accepted, and why. */
-    void accept(String finding, String evidence, String why) {
+    public void accept(String finding, String evidence, String why) {
         String said = why.isBlank() ? "no reason given" : why.strip();
         LogEntry entry =
                 new LogEntry(
                         now(),
-                        ACCEPTED + finding,
+                        LogEntry.ACCEPTED + finding,
                         evidence,
                         "",
                         said,
@@ -154,12 +168,12 @@ public final class LogKeeping implements OfSong {
     }
 
     private LogMeasures measures() {
-        MixMeasure mix = session.measured().mix().get();
-        return mix == null || !mix.design().equals(design())
+        MixMeasure known = mix.get();
+        return known == null || !known.design().equals(design())
                 ? LogMeasures.NONE
                 : new LogMeasures(
-                        mix.after().integratedLufs(),
-                        mix.after().truePeakDbtp(),
+                        known.after().integratedLufs(),
+                        known.after().truePeakDbtp(),
                         OptionalDouble.empty());
     }
 
@@ -171,13 +185,13 @@ public final class LogKeeping implements OfSong {
                             .with(
                                     new Snapshot(
                                             name,
-                                            session.ears().judged("snapshot " + name).orElse(""),
+                                            judgedLate.apply("snapshot " + name).orElse(""),
                                             now(),
                                             design(),
                                             measures())));
-            session.problem().set("");
+            editor.problem().set("");
         } catch (IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
+            editor.problem().set(String.valueOf(e.getMessage()));
         }
     }
 
@@ -192,7 +206,7 @@ public final class LogKeeping implements OfSong {
 
     /** Compares the design with a snapshot from now on. */
     public void compareWith(Snapshot snapshot) {
-        session.pair().first(new ComparedPair.Named(snapshot.name(), snapshot.design()));
+        pair.first(new ComparedPair.Named(snapshot.name(), snapshot.design()));
     }
 
     /** What differs between a snapshot and the design. */
@@ -202,7 +216,7 @@ public final class LogKeeping implements OfSong {
 
     /** Brings a snapshot back, as a step that can be undone. */
     public void restore(Snapshot snapshot) {
-        session.replace(snapshot.design(), "snapshot \"" + snapshot.name() + "\"");
+        editor.replace(snapshot.design(), "snapshot \"" + snapshot.name() + "\"");
     }
 
     /**
@@ -216,10 +230,10 @@ public final class LogKeeping implements OfSong {
                     new Snapshot(
                             name, note, snapshot.made(), snapshot.design(), snapshot.measures());
             keep(logbook.get().replacing(snapshot, other));
-            session.problem().set("");
+            editor.problem().set("");
             return true;
         } catch (IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
+            editor.problem().set(String.valueOf(e.getMessage()));
             return false;
         }
     }

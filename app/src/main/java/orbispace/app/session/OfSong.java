@@ -3,7 +3,7 @@ package orbispace.app.session;
 import orbispace.core.design.Design;
 
 /** What begins anew with every song that is opened: nothing of the one before stays in it. */
-interface OfSong {
+public interface OfSong {
     /** Another song is open. */
     void begin(Design given);
 }

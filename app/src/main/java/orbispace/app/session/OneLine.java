@@ -1,7 +1,7 @@
 package orbispace.app.session;
 
 import javafx.beans.property.SimpleStringProperty;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Words that stay in one line, whatever a file or a name brought into them. */
 final class OneLine extends SimpleStringProperty {

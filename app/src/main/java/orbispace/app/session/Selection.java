@@ -4,6 +4,8 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import orbispace.app.song.EventChoice;
+import orbispace.app.song.FormItem;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.time.Span;
@@ -19,8 +21,6 @@ public final class Selection implements OfSong {
     private final StringProperty returnId = new SimpleStringProperty("");
     private final StringProperty wanted = new SimpleStringProperty("");
     private final StringProperty sourceId = new SimpleStringProperty("");
-
-    Selection() {}
 
     /** The chosen section; null for the whole song. */
     public ObjectProperty<@Nullable Section> section() {
@@ -64,7 +64,7 @@ public final class Selection implements OfSong {
     }
 
     /** A section whose plan is changed is another; the chosen one stays chosen by its bars. */
-    void follow(Design now) {
+    public void follow(Design now) {
         Section chosen = section.get();
         if (chosen != null && !now.song().sections().contains(chosen)) {
             now.song().sections().stream()

@@ -18,14 +18,15 @@ import orbispace.files.sound.StemFiles;
 
 /** The sound of the open song's stems as their files have it, and what could not be read. */
 public final class SongStems {
+    private static final double NO_SONG_RATE_HZ = 48000;
+
     private final Map<String, StemFiles.Stem> byFile = new HashMap<>();
     private final ObservableMap<String, String> missing =
             FXCollections.observableMap(new LinkedHashMap<>());
     private List<Object> laid = List.of();
     private final Map<String, Responses.Recorded> recorded = new LinkedHashMap<>();
     private Responses responses = Responses.NONE;
-
-    SongStems() {}
+    private SongMaterial material = new SongMaterial(Map.of(), NO_SONG_RATE_HZ);
 
     /** A line for each source whose file could not be read, by source id. */
     public ObservableMap<String, String> missing() {
@@ -33,7 +34,7 @@ public final class SongStems {
     }
 
     /** Forgets everything and takes the stems of another song. */
-    void begin(Design design, ProjectFolder.Stems read) {
+    public void begin(Design design, ProjectFolder.Stems read) {
         byFile.clear();
         missing.clear();
         laid = List.of();
@@ -41,16 +42,17 @@ public final class SongStems {
         recorded.putAll(read.responses().responses());
         responses = new Responses(recorded);
         take(design, read);
+        lay(design);
     }
 
     /** Takes an impulse response by the file that a design names. */
-    void takeResponse(String file, Responses.Recorded response) {
+    public void takeResponse(String file, Responses.Recorded response) {
         recorded.put(file, response);
         responses = new Responses(recorded);
     }
 
     /** Takes stems that were read of some sources, before or after they join the song. */
-    void takeFiles(List<Source> sources, ProjectFolder.Stems read) {
+    public void takeFiles(List<Source> sources, ProjectFolder.Stems read) {
         for (Source source : sources) {
             StemFiles.Stem stem = read.stems().get(source.id());
             if (stem != null) {
@@ -61,7 +63,7 @@ public final class SongStems {
     }
 
     /** Takes what was read of sources of the open song, and what could not be. */
-    void take(Design design, ProjectFolder.Stems read) {
+    public void take(Design design, ProjectFolder.Stems read) {
         takeFiles(design.sources(), read);
         for (Source source : design.sources()) {
             String problem = read.problems().get(source.id());
@@ -73,36 +75,55 @@ public final class SongStems {
     }
 
     /** What was read of a source's file. */
-    Optional<StemFiles.Stem> of(Source source) {
+    public Optional<StemFiles.Stem> of(Source source) {
         return Optional.ofNullable(byFile.get(source.file()));
     }
 
     /** Sources whose file was neither read nor found missing. */
-    List<Source> unread(Design design) {
+    public List<Source> unread(Design design) {
         return design.sources().stream()
                 .filter(s -> of(s).isEmpty() && !missing.containsKey(s.id()))
                 .toList();
     }
 
     /** Looks again for a source's file the next time. */
-    void forgetMissing(Source source) {
+    public void forgetMissing(Source source) {
         missing.remove(source.id());
     }
 
-    /** Whether a design lays its stems otherwise than the material made last. */
-    boolean laidOtherwise(Design design) {
-        return !laid.equals(lay(design));
+    /** The stems as the design laid them last. */
+    public SongMaterial material() {
+        return material;
     }
 
-    /** The stems as a design lays them into its song. */
-    SongMaterial material(Design design) {
-        laid = lay(design);
+    /** The same, if there is any sound. */
+    public Optional<SongMaterial> sound() {
+        return material.frames() == 0 ? Optional.empty() : Optional.of(material);
+    }
+
+    /** How long they are as they are laid. */
+    public double seconds() {
+        return material.frames() / material.sampleRateHz();
+    }
+
+    /**
+     * Lays the stems as a design has them.
+     *
+     * @return whether that was otherwise than before
+     */
+    public boolean lay(Design design) {
+        List<Object> wanted = wanted(design);
+        if (laid.equals(wanted)) {
+            return false;
+        }
+        laid = wanted;
         Map<String, Audio> audio = new LinkedHashMap<>();
         design.sources().forEach(s -> of(s).ifPresent(stem -> audio.put(s.id(), stem.audio())));
-        return ProjectFolder.placed(design, audio, responses);
+        material = ProjectFolder.placed(design, audio, responses);
+        return true;
     }
 
-    private List<Object> lay(Design design) {
+    private List<Object> wanted(Design design) {
         List<Object> lay = new ArrayList<>();
         lay.add(responses);
         for (Source s : design.sources()) {

@@ -15,7 +15,7 @@ import org.slf4j.LoggerFactory;
  * Writes files in the background, one after another in the order in which they were first asked
  * for; of one file only what was asked for last is written.
  */
-final class StateKeeper {
+public final class StateKeeper {
     private static final Logger LOG = LoggerFactory.getLogger(StateKeeper.class);
     private static final int LONGEST_CLOSE_SECONDS = 10;
 
@@ -33,19 +33,19 @@ final class StateKeeper {
      *
      * @param failed told of what could not be written, on the thread that writes
      */
-    StateKeeper(Consumer<Exception> failed) {
+    public StateKeeper(Consumer<Exception> failed) {
         this.failed = failed;
     }
 
     /** Something to write, or to take away. */
     @FunctionalInterface
-    interface Work {
+    public interface Work {
         /** Does it. */
         void run() throws Exception;
     }
 
     /** Does something about a file; what was asked for it and has not begun is left out. */
-    void run(Path file, Work work) {
+    public void run(Path file, Work work) {
         if (executor.isShutdown()) {
             return;
         }
@@ -80,7 +80,7 @@ final class StateKeeper {
     }
 
     /** Waits until everything is written. */
-    void close() {
+    public void close() {
         executor.shutdown();
         try {
             if (!executor.awaitTermination(LONGEST_CLOSE_SECONDS, TimeUnit.SECONDS)) {

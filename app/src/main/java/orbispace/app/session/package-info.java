@@ -1,8 +1,11 @@
 /**
- * What the window works on: the open project, its history, its measured results and its jobs, as
- * observable values without any view. Start at {@link orbispace.app.session.Session}.
+ * The open song: its design and history, where it is kept, what is chosen, its log, and the jobs
+ * that work on it.
  *
- * <p>Must not depend on the scene graph.
+ * <p>Start at {@link orbispace.app.session.Editor}. What begins and ends with a song is an {@link
+ * orbispace.app.session.OfSong}. Must not depend on the scene graph, nor on what measures or plays.
  */
-@org.jspecify.annotations.NullMarked
+@NullMarked
 package orbispace.app.session;
+
+import org.jspecify.annotations.NullMarked;

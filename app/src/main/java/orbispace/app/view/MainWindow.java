@@ -17,8 +17,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.ClearModel;
+import orbispace.app.desk.Desk;
+import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
+import orbispace.app.view.chain.ReturnInspector;
 import orbispace.app.view.clear.ClearView;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -43,11 +46,12 @@ public final class MainWindow {
                             MainWindow.class.getResource("/orbispace/app/window.css"))
                     .toExternalForm();
 
-    private final Session session;
+    private final FrameModel model;
+    private final ClearModel clear;
     private final FileMenu files;
     private final Ribbon ribbon;
     private final Rail rail;
-    private final Map<Step, Screen> screens = new EnumMap<>(Step.class);
+    private final Map<Step, Screen<?>> screens = new EnumMap<>(Step.class);
     private final BorderPane root = new BorderPane();
     private final StackPane main = new StackPane();
     private final StackPane side = new StackPane();
@@ -63,22 +67,23 @@ public final class MainWindow {
     private Palette palette = Palette.DAY;
     private Step step = Step.ORBIT;
 
-    /** A window over a session. */
-    public MainWindow(Session session) {
-        this.session = session;
-        files = new FileMenu(session, this::scene);
-        ribbon = new Ribbon(session, files.menu());
+    /** A window over a desk. */
+    public MainWindow(Desk desk) {
+        model = desk.frame();
+        clear = desk.clear();
+        files = new FileMenu(model, this::scene);
+        ribbon = new Ribbon(model, files.menu());
         rail = new Rail(this::go, this::turnLight);
-        screens.put(Step.SONG, new SongView(session, files));
-        screens.put(Step.ORBIT, new OrbitView(session));
-        screens.put(Step.CLEAR, new ClearView(session));
-        screens.put(Step.PLAN, new PlanView(session));
-        screens.put(Step.PROVE, new ProveView(session));
-        screens.put(Step.SHEET, new SheetView(session));
+        screens.put(Step.SONG, new SongView(desk.song(), files));
+        screens.put(Step.ORBIT, new OrbitView(desk.orbit(), new ReturnInspector(desk.chain())));
+        screens.put(Step.CLEAR, new ClearView(clear));
+        screens.put(Step.PLAN, new PlanView(desk.plan()));
+        screens.put(Step.PROVE, new ProveView(desk.prove()));
+        screens.put(Step.SHEET, new SheetView(desk.sheet()));
         welcome = new Welcome(files);
         problemBar = problemBar();
-        busyBar = new HBox(8, busy, progress, Plate.small("Cancel", session.jobs()::cancelAll));
-        recovery = new RecoveryBar(session.bringing());
+        busyBar = new HBox(8, busy, progress, Plate.small("Cancel", model.jobs()::cancelAll));
+        recovery = new RecoveryBar(model.bringing());
         busyBar.getStyleClass().add("busy-bar");
         busyBar.setAlignment(Pos.CENTER_LEFT);
         keys.getStyleClass().add("keys");
@@ -92,11 +97,11 @@ public final class MainWindow {
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
         scene = new Scene(root, 1280, 800);
-        session.selection()
+        model.selection()
                 .wanted()
                 .addListener((o, was, is) -> {
                     show(is);
-                    session.selection().wanted().set("");
+                    model.selection().wanted().set("");
                 });
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -110,7 +115,7 @@ public final class MainWindow {
     }
 
     private HBox problemBar() {
-        Button close = Plate.button("Close", () -> session.problem().set(""));
+        Button close = Plate.button("Close", () -> model.problem().set(""));
         problem.setWrapText(true);
         problem.setAccessibleText("problem");
         HBox.setHgrow(problem, Priority.ALWAYS);
@@ -144,18 +149,18 @@ public final class MainWindow {
     }
 
     private void listen() {
-        session.problem()
+        model.problem()
                 .addListener((o, was, is) -> {
                     problem.setText(is);
                     problemBar.setVisible(!is.isEmpty());
                 });
-        session.jobs().busyWith().addListener((o, was, is) -> showBusy(is));
-        session.jobs()
+        model.jobs().busyWith().addListener((o, was, is) -> showBusy(is));
+        model.jobs()
                 .progress()
                 .addListener((o, was, is) ->
                         progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
         busyBar.setVisible(false);
-        session.design().addListener((o, was, is) -> welcome.setVisible(is.sources().isEmpty()));
+        model.design().addListener((o, was, is) -> welcome.setVisible(is.sources().isEmpty()));
     }
 
     private void showBusy(String words) {
@@ -211,16 +216,16 @@ public final class MainWindow {
     private void go(Step to) {
         screens.values().forEach(s -> s.shown(false));
         step = to;
-        Screen screen = screen();
+        Screen<?> screen = screen();
         main.getChildren().setAll(screen);
         side.getChildren().setAll(screen.inspector());
         rail.choose(to);
         keys.setVisible(false);
-        session.wantsRemedies().set(to == Step.CLEAR);
+        clear.wantsRemedies().set(to == Step.CLEAR);
         screen.shown(true);
     }
 
-    private Screen screen() {
+    private Screen<?> screen() {
         return java.util.Objects.requireNonNull(screens.get(step));
     }
 
@@ -232,12 +237,12 @@ public final class MainWindow {
         switch (e.getCode()) {
             case Z -> {
                 if (e.isShiftDown()) {
-                    session.redo();
+                    model.editor().redo();
                 } else {
-                    session.undo();
+                    model.editor().undo();
                 }
             }
-            case Y -> session.redo();
+            case Y -> model.editor().redo();
             case S -> {
                 if (e.isShiftDown()) {
                     files.saveAs();
@@ -260,21 +265,19 @@ public final class MainWindow {
             return;
         }
         switch (e.getCode()) {
-            case SPACE -> session.transport().togglePlaying();
-            case L -> session.transport().looping().set(!session.transport().looping().get());
-            case M -> session.transport().mono().set(!session.transport().mono().get());
-            case W -> session.transport().wetOnly().set(!session.transport().wetOnly().get());
+            case SPACE -> model.transport().togglePlaying();
+            case L -> model.transport().looping().set(!model.transport().looping().get());
+            case M -> model.transport().mono().set(!model.transport().mono().get());
+            case W -> model.transport().wetOnly().set(!model.transport().wetOnly().get());
             case B -> {
                 if (e.isShiftDown()) {
-                    session.pair().keepAsBefore();
+                    model.pair().keepAsBefore();
                 } else {
-                    session.transport()
-                            .hearingBefore()
-                            .set(!session.transport().hearingBefore().get());
+                    model.transport().hearingBefore().set(!model.transport().hearingBefore().get());
                 }
             }
             case N -> screen().nextWorst();
-            case R -> session.references().flip();
+            case R -> model.references().flip();
             case ESCAPE -> keys.setVisible(false);
             default -> stepKey(e);
         }

@@ -1,6 +1,10 @@
 /**
- * The window and its screens, built in code over {@link orbispace.app.session.Session}. Start at
- * {@link orbispace.app.view.MainWindow}.
+ * The window: its screens side by side, and the keys that go between them.
+ *
+ * <p>Start at {@link orbispace.app.view.MainWindow}, the one view that knows the whole {@link
+ * orbispace.app.desk.Desk}.
  */
-@org.jspecify.annotations.NullMarked
+@NullMarked
 package orbispace.app.view;
+
+import org.jspecify.annotations.NullMarked;

@@ -6,12 +6,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.prefs.Preferences;
+import orbispace.app.desk.UiLoop;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
 class JobsTest {
     private final UiLoop ui = new UiLoop();
-    private final Jobs jobs = new Jobs(ui);
+    private final Jobs jobs = new Jobs(ui, new Editor());
     private final List<String> results = new ArrayList<>();
     private final List<String> failures = new ArrayList<>();
 
@@ -26,18 +27,18 @@ class JobsTest {
         jobs.start(
                 "x",
                 "first",
-                job -> {
+                (job, d) -> {
                     release.await();
                     job.check();
                     return "old";
                 },
-                results::add,
+                (found, d) -> results.add(found),
                 e -> failures.add(String.valueOf(e.getMessage())));
         jobs.start(
                 "x",
                 "second",
-                job -> "new",
-                results::add,
+                (job, d) -> "new",
+                (found, d) -> results.add(found),
                 e -> failures.add(String.valueOf(e.getMessage())));
         release.countDown();
         ui.until(() -> !jobs.busy());
@@ -53,10 +54,10 @@ class JobsTest {
         jobs.<String>start(
                 "y",
                 "fails",
-                job -> {
+                (job, d) -> {
                     throw new IllegalStateException("the tide is out");
                 },
-                results::add,
+                (found, d) -> results.add(found),
                 e -> failures.add(String.valueOf(e.getMessage())));
         ui.until(() -> !failures.isEmpty());
         assertThat(failures).containsExactly("the tide is out");
@@ -68,11 +69,11 @@ class JobsTest {
         jobs.start(
                 "z",
                 "counts",
-                job -> {
+                (job, d) -> {
                     job.report(0.5);
                     return "done";
                 },
-                results::add,
+                (found, d) -> results.add(found),
                 e -> failures.add(String.valueOf(e.getMessage())));
         assertThat(jobs.busyWith().get()).isEqualTo("counts");
         ui.until(() -> jobs.progress().get() == 0.5);
@@ -86,11 +87,11 @@ class JobsTest {
         jobs.start(
                 "w",
                 "waits",
-                job -> {
+                (job, d) -> {
                     release.await();
                     return "late";
                 },
-                results::add,
+                (found, d) -> results.add(found),
                 e -> failures.add(String.valueOf(e.getMessage())));
         jobs.cancel("w");
         release.countDown();

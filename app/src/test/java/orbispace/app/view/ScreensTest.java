@@ -11,7 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import orbispace.app.view.chain.ReturnEdits;
+import orbispace.app.knob.ReturnEdits;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Targets;
@@ -42,17 +42,17 @@ class ScreensTest extends WindowCase {
     @Test
     void theRibbonChoosesSectionsAndGoesThere() {
         Node strip = called("sections of the song");
-        robot.interact(() -> session.selection().section().set(null));
+        robot.interact(() -> desk.frame().selection().section().set(null));
         clickAt(strip, 0.3, 20);
-        assertThat(on(() -> session.selection().section().get() != null)).isTrue();
-        double length = session.songSeconds();
-        assertThat(session.transport().position().get())
+        assertThat(on(() -> desk.frame().selection().section().get() != null)).isTrue();
+        double length = desk.frame().songSeconds();
+        assertThat(desk.frame().transport().position().get())
                 .isCloseTo(0.3 * length, within(0.06 * length));
         Bounds b = strip.localToScreen(strip.getBoundsInLocal());
         robot.sleep(800); // Else it would be the second and third of three clicks.
         robot.doubleClickOn(b.getMinX() + 0.3 * b.getWidth(), b.getMinY() + 20);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
-        assertThat(on(() -> session.selection().section().get() == null)).isTrue();
+        assertThat(on(() -> desk.frame().selection().section().get() == null)).isTrue();
     }
 
     @Test
@@ -63,12 +63,12 @@ class ScreensTest extends WindowCase {
                 .moveTo(b.getMinX() + 0.6 * b.getWidth(), b.getMinY() + 20)
                 .drop();
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
-        Span loop = Objects.requireNonNull(session.transport().loop().get());
+        Span loop = Objects.requireNonNull(desk.frame().transport().loop().get());
         double bar = 2;
         assertThat(loop.startSeconds() % bar).isCloseTo(0, within(1e-9));
         assertThat(loop.endSeconds() % bar).isCloseTo(0, within(1e-9));
-        assertThat(loop.startSeconds()).isLessThanOrEqualTo(0.25 * session.songSeconds());
-        assertThat(loop.endSeconds()).isGreaterThanOrEqualTo(0.55 * session.songSeconds());
+        assertThat(loop.startSeconds()).isLessThanOrEqualTo(0.25 * desk.frame().songSeconds());
+        assertThat(loop.endSeconds()).isGreaterThanOrEqualTo(0.55 * desk.frame().songSeconds());
     }
 
     @Test
@@ -77,8 +77,8 @@ class ScreensTest extends WindowCase {
         Node chart = called("stems over time");
         clickAt(chart, 0.15, 40);
         assertThat(shownName()).isEqualTo("Lead voice");
-        assertThat(on(() -> session.transport().looping().get())).isTrue();
-        Span loop = Objects.requireNonNull(session.transport().loop().get());
+        assertThat(on(() -> desk.frame().transport().looping().get())).isTrue();
+        Span loop = Objects.requireNonNull(desk.frame().transport().loop().get());
         assertThat(loop.startSeconds()).isCloseTo(0, within(0.05));
         assertThat(loop.endSeconds()).isCloseTo(2, within(0.05));
         key(KeyCode.DOWN);
@@ -89,17 +89,17 @@ class ScreensTest extends WindowCase {
 
     @Test
     void spacePlaysAndStopsAndLRepeats() {
-        robot.interact(() -> session.transport().seek(1));
+        robot.interact(() -> desk.frame().transport().seek(1));
         key(KeyCode.SPACE);
-        until(() -> session.transport().playing().get());
+        until(() -> desk.frame().transport().playing().get());
         until(() -> {
-            session.transport().refresh();
-            return session.transport().position().get() > 1.1;
+            desk.frame().transport().refresh();
+            return desk.frame().transport().position().get() > 1.1;
         });
         key(KeyCode.SPACE);
-        assertThat(on(() -> session.transport().playing().get())).isFalse();
+        assertThat(on(() -> desk.frame().transport().playing().get())).isFalse();
         key(KeyCode.L);
-        assertThat(on(() -> session.transport().looping().get())).isTrue();
+        assertThat(on(() -> desk.frame().transport().looping().get())).isTrue();
     }
 
     @Test
@@ -143,7 +143,7 @@ class ScreensTest extends WindowCase {
     void everySendHasAFieldOnItsCard() {
         for (int i = 0; i < 3; i++) {
             String id = design().sources().get(i).id();
-            robot.interact(() -> session.edit(new ReturnEdit.SendLevel("A", id, -20.0)));
+            robot.interact(() -> desk.frame().edit(new ReturnEdit.SendLevel("A", id, -20.0)));
         }
         Node pad = called("pad ");
         focus(pad);
@@ -157,7 +157,7 @@ class ScreensTest extends WindowCase {
     @Test
     void choosingTheOtherReturnShowsItsChain() {
         robot.clickOn("Echo");
-        assertThat(on(() -> session.selection().returnId().get().equals("B"))).isTrue();
+        assertThat(on(() -> desk.frame().selection().returnId().get().equals("B"))).isTrue();
         assertThat(labels()).contains("ECHO", "feedback", "sides").doesNotContain("SPACE");
         focusCalled("echo time");
         double was = echoMillis();
@@ -178,28 +178,32 @@ class ScreensTest extends WindowCase {
         assertThat(labels())
                 .anyMatch(t -> t.startsWith("Each was rendered") || t.startsWith("Clear:"));
         robot.interact(() -> {
-            session.edit(ReturnEdits.typed(session, ret("A"), "high-pass", "400").orElseThrow());
-            session.edit(new ReturnEdit.Level("A", -60));
+            desk.frame()
+                    .edit(
+                            ReturnEdits.typed(desk.chain().at(), ret("A"), "high-pass", "400")
+                                    .orElseThrow());
+            desk.frame().edit(new ReturnEdit.Level("A", -60));
         });
-        robot.interact(() -> session.edit(new ReturnEdit.Level("B", -60)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("B", -60)));
         settle();
         assertThat(labels()).contains("hidden");
         assertThat(labels()).anyMatch(t -> t.contains("felt was asked"));
         // Whoever wants it hidden is told that all is as asked.
-        robot.interact(() -> session.clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
+        robot.interact(
+                () -> desk.clear().clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
         settle();
         assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
     }
 
     @Test
     void unsavedChangesAreNotLeftWithoutAsking() {
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -8)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -8)));
         Optional<Boolean> stayed = answered("Stay");
         assertThat(stayed).contains(false);
         assertThat(answered("Leave without saving")).contains(true);
-        assertThat(on(() -> session.dirty().get())).isTrue();
+        assertThat(on(() -> desk.frame().editor().dirty().get())).isTrue();
         assertThat(answered("Save")).contains(true);
-        assertThat(on(() -> session.dirty().get())).isFalse();
+        assertThat(on(() -> desk.frame().editor().dirty().get())).isFalse();
         assertThat(on(() -> window.files().mayLeave())).isTrue();
     }
 
@@ -214,22 +218,22 @@ class ScreensTest extends WindowCase {
 
     @Test
     void theSongMenuUndoesByName() {
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -8)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -8)));
         robot.clickOn(called("song menu"));
         robot.clickOn((Node n) ->
                 n instanceof Label l && l.getText() != null && l.getText().startsWith("Undo "));
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(ret("A").levelDb()).isNotEqualTo(-8.0);
-        assertThat(on(() -> session.redoLabel().get().isEmpty())).isFalse();
+        assertThat(on(() -> desk.frame().editor().redoLabel().get().isEmpty())).isFalse();
     }
 
     @Test
     void aBadProjectIsOneLineAndWhatIsOpenStays() {
         var before = design();
-        robot.interact(() -> session.open(folder.resolve("pad.wav")));
-        until(() -> !session.problem().get().isEmpty());
+        robot.interact(() -> desk.frame().opening().open(folder.resolve("pad.wav")));
+        until(() -> !desk.frame().problem().get().isEmpty());
         assertThat(labels()).anyMatch(t -> t.contains("pad.wav"));
-        assertThat(session.problem().get()).doesNotContain("\n").doesNotContain("Exception");
+        assertThat(desk.frame().problem().get()).doesNotContain("\n").doesNotContain("Exception");
         assertThat(design()).isEqualTo(before);
     }
 }

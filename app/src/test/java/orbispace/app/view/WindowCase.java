@@ -15,10 +15,10 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import orbispace.app.Songs;
+import orbispace.app.desk.Desk;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Clearance;
 import orbispace.app.session.RecentProjects;
-import orbispace.app.session.Session;
+import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.Space;
 import org.junit.jupiter.api.AfterEach;
@@ -34,8 +34,7 @@ public abstract class WindowCase {
     private static final long LONGEST_SECONDS = 300;
 
     public final FxRobot robot = new FxRobot();
-    public Session session =
-            new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
+    public Desk desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
     public Path project = Path.of(".");
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
@@ -50,13 +49,13 @@ public abstract class WindowCase {
         stage = FxToolkit.registerPrimaryStage();
         FxToolkit.setupFixture(() -> {
             Type.load();
-            session = new Session(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
-            window = new MainWindow(session);
+            desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
+            window = new MainWindow(desk);
             stage.setScene(window.scene());
             stage.setWidth(1280);
             stage.setHeight(800);
             stage.show();
-            session.open(project);
+            desk.frame().opening().open(project);
         });
         settle();
     }
@@ -64,7 +63,7 @@ public abstract class WindowCase {
     @AfterEach
     protected void close() throws TimeoutException {
         FxToolkit.setupFixture(() -> {
-            session.close();
+            desk.close();
             stage.hide();
         });
     }
@@ -84,9 +83,9 @@ public abstract class WindowCase {
             if (System.nanoTime() > end) {
                 throw new AssertionError(
                         "waited in vain; busy with \""
-                                + session.jobs().busyWith().get()
+                                + desk.frame().jobs().busyWith().get()
                                 + "\", problem \""
-                                + session.problem().get()
+                                + desk.frame().problem().get()
                                 + "\"");
             }
             org.testfx.util.WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
@@ -96,8 +95,10 @@ public abstract class WindowCase {
 
     protected void settle() {
         until(() -> {
-            Clearance c = session.measured().clearance().get();
-            return c != null && c.design().equals(session.design().get()) && !session.jobs().busy();
+            Clearance c = desk.frame().measured().clearance().get();
+            return c != null
+                    && c.design().equals(desk.frame().design().get())
+                    && !desk.frame().jobs().busy();
         });
     }
 
@@ -172,7 +173,7 @@ public abstract class WindowCase {
     }
 
     protected Design design() {
-        return session.design().get();
+        return desk.frame().design().get();
     }
 
     protected double decay() {

@@ -15,7 +15,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.paint.Color;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Clearance;
+import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
 import orbispace.files.project.ProjectFile;
@@ -26,13 +26,13 @@ class WindowTest extends WindowCase {
     @Test
     void draggingTheDecayHandleIsMeasuredAndIsOneStep() {
         double was = decay();
-        Object picture = session.measured().pictures().get("A");
+        Object picture = desk.frame().measured().pictures().get("A");
         Node handle = called("decay");
         robot.drag(handle).moveBy(0, 60).drop();
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(decay()).isLessThan(was - 0.2);
         settle();
-        assertThat(session.measured().pictures().get("A")).isNotSameAs(picture);
+        assertThat(desk.frame().measured().pictures().get("A")).isNotSameAs(picture);
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(decay()).isEqualTo(was);
     }
@@ -99,19 +99,19 @@ class WindowTest extends WindowCase {
 
     @Test
     void aRemedyRaisesPresenceByWhatWasPromisedAndIsUndoneByOnePress() {
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 4)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", 4)));
         key(KeyCode.DIGIT3);
         until(() -> {
-            Clearance c = session.measured().clearance().get();
+            Clearance c = desk.frame().measured().clearance().get();
             return c != null
                     && !c.proposals().isEmpty()
-                    && c.design().equals(session.design().get())
-                    && !session.jobs().busy();
+                    && c.design().equals(desk.frame().design().get())
+                    && !desk.frame().jobs().busy();
         });
         Design before = design();
         double promised =
                 Objects.requireNonNull(
-                                Objects.requireNonNull(session.measured().clearance().get())
+                                Objects.requireNonNull(desk.frame().measured().clearance().get())
                                         .proposals()
                                         .get("A"))
                         .stream()
@@ -124,7 +124,7 @@ class WindowTest extends WindowCase {
         robot.clickOn(called("apply Duck"));
         settle();
         double now =
-                Objects.requireNonNull(session.measured().clearance().get())
+                Objects.requireNonNull(desk.frame().measured().clearance().get())
                         .pair("A")
                         .orElseThrow()
                         .cover()
@@ -139,25 +139,25 @@ class WindowTest extends WindowCase {
 
     @Test
     void beforeAndAfterFlipAtMatchedLoudness() {
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 10)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", 10)));
         settle();
         key(KeyCode.B);
-        assertThat(on(() -> session.transport().hearingBefore().get())).isTrue();
+        assertThat(on(() -> desk.frame().transport().hearingBefore().get())).isTrue();
         assertThat(labels()).anyMatch(t -> t.startsWith("matched, "));
         key(KeyCode.B);
-        assertThat(on(() -> session.transport().hearingBefore().get())).isFalse();
+        assertThat(on(() -> desk.frame().transport().hearingBefore().get())).isFalse();
     }
 
     @Test
     void savingAndOpeningAgainFindsEverything() throws IOException {
-        robot.interact(() -> session.edit(new ReturnEdit.Decay("A", 2.65)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Decay("A", 2.65)));
         settle();
         assertThat(labels()).doesNotContain("nothing changed yet");
         key(KeyCode.S, KeyCode.CONTROL);
-        until(() -> !session.dirty().get());
+        until(() -> !desk.frame().editor().dirty().get());
         assertThat(ProjectFile.read(project).design().returns()).isEqualTo(design().returns());
-        robot.interact(() -> session.open(project));
-        until(() -> !session.jobs().busy());
+        robot.interact(() -> desk.frame().opening().open(project));
+        until(() -> !desk.frame().jobs().busy());
         assertThat(decay()).isEqualTo(2.65);
         assertThat(labels()).contains("2.65 s");
     }
@@ -165,7 +165,7 @@ class WindowTest extends WindowCase {
     @Test
     void soloMonoAndNightAreToggled() {
         robot.clickOn(called("hear only return B"));
-        assertThat(on(() -> session.transport().soloReturn().get().equals("B"))).isTrue();
+        assertThat(on(() -> desk.frame().transport().soloReturn().get().equals("B"))).isTrue();
         key(KeyCode.M);
         assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("dry, B, mono");
         robot.clickOn(called("change between day and night"));
@@ -203,7 +203,7 @@ class WindowTest extends WindowCase {
         press("Hand over");
         until(() ->
                 Files.exists(folder.resolve("handover").resolve("mix.wav"))
-                        && !session.jobs().busy());
+                        && !desk.frame().jobs().busy());
         assertThat(labels())
                 .anyMatch(t -> t.contains("11 files written") && t.contains("recall-sheet.html"));
     }

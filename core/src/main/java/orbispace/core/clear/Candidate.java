@@ -1,12 +1,12 @@
 package orbispace.core.clear;
 
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
+import orbispace.core.words.Wording;
 
 /** A change that might clear a source, before it is rendered. */
 record Candidate(
@@ -71,7 +71,7 @@ record Candidate(
                                                 p.kind(),
                                                 new ReturnEdit.Ducking(
                                                         r.id(), whole.withRange(range)),
-                                                text(
+                                                Wording.format(
                                                         "Duck %.1f dB%s, release %.0f ms",
                                                         range,
                                                         DuckRule.where(whole.band()),
@@ -83,13 +83,9 @@ record Candidate(
         };
     }
 
-    /** Words with numbers in them, written the same in every country. */
-    static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
-    }
 
     /** A level with a true minus. */
     static String level(double db) {
-        return text("%.1f", db).replace('-', '\u2212');
+        return Wording.format("%.1f", db).replace('-', '\u2212');
     }
 }

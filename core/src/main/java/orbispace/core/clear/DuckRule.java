@@ -14,6 +14,7 @@ import orbispace.core.hearing.Excitation;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -75,7 +76,7 @@ public final class DuckRule implements RemedyRule {
                 Candidate.of(
                                 kind(),
                                 new ReturnEdit.Ducking(q.returnId(), duck),
-                                Candidate.text(
+                                Wording.format(
                                         "Duck %.1f dB%s, release %.0f ms",
                                         range, where(band), duck.releaseMillis()),
                                 why(q, now, targets))
@@ -94,7 +95,7 @@ public final class DuckRule implements RemedyRule {
     static String where(@Nullable DuckBand band) {
         return band == null
                 ? ""
-                : Candidate.text(" from %.0f to %.0f Hz", band.lowHz(), band.highHz());
+                : Wording.format(" from %.0f to %.0f Hz", band.lowHz(), band.highHz());
     }
 
     /** The part that the source belongs to, if it has several layers. */
@@ -103,7 +104,7 @@ public final class DuckRule implements RemedyRule {
     }
 
     private static String why(Question q, Standing now, Targets targets) {
-        return Candidate.text(
+        return Wording.format(
                 "%s keeps %.0f %% of its loudness here, %.0f %% in its worst phrase; asked are %.0f"
                         + " and %.0f %%. Back within 3 dB by half of its median gap of %.2f s",
                 q.source().name(),

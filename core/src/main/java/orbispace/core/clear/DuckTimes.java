@@ -7,6 +7,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 
 /** Changes of a ducker that is heard at work. */
 final class DuckTimes {
@@ -31,7 +32,7 @@ final class DuckTimes {
         return Candidate.of(
                 Setting.DUCK,
                 new ReturnEdit.Ducking(r.id(), duck),
-                Candidate.text("Duck hold %.0f ms, release %.0f ms", hold, duck.releaseMillis()),
+                Wording.format("Duck hold %.0f ms, release %.0f ms", hold, duck.releaseMillis()),
                 "it stays down between syllables and comes back once, after the phrase");
     }
 
@@ -41,7 +42,7 @@ final class DuckTimes {
         return Candidate.of(
                 Setting.DUCK,
                 new ReturnEdit.Ducking(r.id(), duck(r).withRange(range)),
-                Candidate.text("Duck %.1f to %.1f dB", duck(r).rangeDb(), range),
+                Wording.format("Duck %.1f to %.1f dB", duck(r).rangeDb(), range),
                 "half as deep, half as much to hear");
     }
 }

@@ -12,6 +12,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Width;
 import orbispace.core.hearing.WetState;
 import orbispace.core.time.Fit;
+import orbispace.core.words.Wording;
 
 /** The changes that answer ear words, with the size of their step. */
 final class EarAnswers {
@@ -26,7 +27,7 @@ final class EarAnswers {
                         Setting.HIGH_PASS,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(), f.withHighPass(new Filter.Corner(hz, poles))),
-                        Candidate.text("High-pass at %.0f Hz", hz),
+                        Wording.format("High-pass at %.0f Hz", hz),
                         "half an octave less at the low end")
                 .costingOctaves(0.5);
     }
@@ -37,7 +38,7 @@ final class EarAnswers {
                         new ReturnEdit.FilterOut(
                                 e.ret().id(),
                                 e.ret().filterOut().withDip(new Filter.Dip(hz, 3, 1))),
-                        Candidate.text("Dip %.0f Hz by 3 dB, 1 octave wide", hz),
+                        Wording.format("Dip %.0f Hz by 3 dB, 1 octave wide", hz),
                         "takes the box out and leaves the rest")
                 .costingOctaves(0.5);
     }
@@ -51,7 +52,7 @@ final class EarAnswers {
                         Setting.LOW_PASS,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(), f.withLowPass(new Filter.Corner(hz, poles))),
-                        Candidate.text("Low-pass at %.1f kHz", hz / 1000),
+                        Wording.format("Low-pass at %.1f kHz", hz / 1000),
                         "the highs of the return, not of the voice")
                 .costingOctaves(-Math.log(factor) / Math.log(2));
     }
@@ -96,7 +97,7 @@ final class EarAnswers {
                         e.ret().id(),
                         new MusicalTime.Millis(Math.rint(millis)),
                         e.ret().timedAtBar()),
-                Candidate.text("Predelay %.0f to %.0f ms", e.predelayMillis(), millis),
+                Wording.format("Predelay %.0f to %.0f ms", e.predelayMillis(), millis),
                 "the word is out before its space answers, so it comes forward");
     }
 
@@ -111,7 +112,7 @@ final class EarAnswers {
                                 e.locked(Setting.LEVEL)
                                         ? new ReturnEdit.Decay(e.ret().id(), decay)
                                         : ReturnEdit.Shorten.of(e.ret(), decay),
-                                Candidate.text(
+                                Wording.format(
                                         "Decay %.2f to %.2f s%s",
                                         v.decaySeconds(),
                                         decay,
@@ -133,7 +134,7 @@ final class EarAnswers {
                         Candidate.of(
                                         Setting.FEEDBACK,
                                         new ReturnEdit.Feedback(e.ret().id(), fits),
-                                        Candidate.text(
+                                        Wording.format(
                                                 "Feedback %.0f to %.0f %%",
                                                 100 * echo.feedback(), 100 * fits),
                                         "its repeats end in the rest")
@@ -154,7 +155,7 @@ final class EarAnswers {
         return Candidate.of(
                 Setting.WIDTH,
                 new ReturnEdit.Widening(r.id(), new Width(factor, r.chain().width().monoBelowHz())),
-                Candidate.text("Width to %.0f %%", 100 * factor),
+                Wording.format("Width to %.0f %%", 100 * factor),
                 "less that cancels when both sides are one");
     }
 
@@ -167,7 +168,7 @@ final class EarAnswers {
                     Candidate.of(
                             Setting.GATE,
                             new ReturnEdit.Gating(r.id(), gate),
-                            Candidate.text(
+                            Wording.format(
                                     "Gate release %.0f to %.0f ms",
                                     r.gate().releaseMillis(), release),
                             "it closes like a door and not like a wall"));
@@ -177,7 +178,7 @@ final class EarAnswers {
                         Candidate.of(
                                 Setting.SPACE,
                                 new ReturnEdit.Spatial(r.id(), g.withFall(120), "fall"),
-                                Candidate.text("Fall %.0f to 120 ms", g.fallMillis()),
+                                Wording.format("Fall %.0f to 120 ms", g.fallMillis()),
                                 "it closes like a door and not like a wall"))
                 : Optional.empty();
     }

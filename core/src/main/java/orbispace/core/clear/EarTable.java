@@ -14,6 +14,7 @@ import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 
 /**
  * The ear words: for each its measure, the value from which it is borne out, where it lives, and
@@ -344,6 +345,6 @@ public final class EarTable {
     }
 
     private static String text(String format, Object... values) {
-        return Candidate.text(format, values);
+        return Wording.format(format, values);
     }
 }

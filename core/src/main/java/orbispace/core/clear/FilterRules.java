@@ -7,6 +7,7 @@ import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.render.Job;
+import orbispace.core.words.Wording;
 
 /**
  * Filters behind the space. They tidy rather than uncover: a high-pass answers low wet energy, a
@@ -62,10 +63,10 @@ final class FilterRules {
                                                             new Filter.Corner(hz, poles))),
                                             (old == null
                                                             ? "High-pass at "
-                                                            : Candidate.text(
+                                                            : Wording.format(
                                                                     "High-pass %.0f to ", from))
-                                                    + Candidate.text("%.0f Hz", hz),
-                                            Candidate.text(
+                                                    + Wording.format("%.0f Hz", hz),
+                                            Wording.format(
                                                     "%.0f %% of this return lies under 250 Hz; %.0f"
                                                             + " %% is enough for it",
                                                     100 * now.lowShare(), 100 * targets.lowShare()))
@@ -107,13 +108,13 @@ final class FilterRules {
                                                     q,
                                                     filter.withLowPass(
                                                             new Filter.Corner(hz, poles))),
-                                            Candidate.text(
+                                            Wording.format(
                                                     old == null
                                                             ? "Low-pass at %2$.1f kHz"
                                                             : "Low-pass %1$.1f to %2$.1f kHz",
                                                     from / 1000,
                                                     hz / 1000),
-                                            Candidate.text(
+                                            Wording.format(
                                                     "between 5 and 9 kHz the return lies %.1f dB %s"
                                                             + " the dry while it speaks; %.0f dB"
                                                             + " under is enough",
@@ -159,9 +160,9 @@ final class FilterRules {
                     Candidate.of(
                                     kind(),
                                     out(q, filter.withDip(new Filter.Dip(hz, depth, DIP_OCTAVES))),
-                                    Candidate.text(
+                                    Wording.format(
                                             "Dip %.0f Hz by %.1f dB, 1 octave wide", hz, depth),
-                                    Candidate.text(
+                                    Wording.format(
                                             "%.0f %% of what clashes lies within an octave around"
                                                     + " %.0f Hz",
                                             100 * share, hz))

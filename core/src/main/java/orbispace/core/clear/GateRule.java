@@ -18,6 +18,7 @@ import orbispace.core.material.GateKey;
 import orbispace.core.material.GateKeyFinder;
 import orbispace.core.render.Job;
 import orbispace.core.time.NoteValue;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -98,10 +99,10 @@ final class GateRule implements RemedyRule {
                 Candidate.of(
                                 Setting.GATE,
                                 new ReturnEdit.Gating(r.id(), gate),
-                                Candidate.text(
+                                Wording.format(
                                         "Gate by %s, %.0f ms from each hit",
                                         s.source().name(), 1000 * open),
-                                Candidate.text(
+                                Wording.format(
                                         "its hits and its bleed are %.0f dB apart, the threshold of"
                                                 + " %s dBFS lies between them; the next hit comes"
                                                 + " after %.0f ms",

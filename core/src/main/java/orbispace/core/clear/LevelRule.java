@@ -8,6 +8,7 @@ import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.render.Job;
+import orbispace.core.words.Wording;
 
 /** Turns the return down until the source is uncovered; does everything, and costs bloom. */
 final class LevelRule implements RemedyRule {
@@ -56,14 +57,14 @@ final class LevelRule implements RemedyRule {
                                         + Candidate.level(level)
                                         + " dB",
                                 loud
-                                        ? Candidate.text(
+                                        ? Wording.format(
                                                 "its share of the loudness is %.1f %%; %s was"
                                                         + " asked",
                                                 100 * now.cover().wetShare(),
                                                 targets.state()
                                                         .name()
                                                         .toLowerCase(java.util.Locale.ROOT))
-                                        : Candidate.text(
+                                        : Wording.format(
                                                 "%s keeps %.0f %% of its loudness; %.0f %% was"
                                                         + " asked",
                                                 q.source().name(),

@@ -6,6 +6,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
+import orbispace.core.words.Wording;
 
 /** Turns a return up that is noticed less than asked, as far as its source stays uncovered. */
 final class RaiseRule implements RemedyRule {
@@ -43,7 +44,7 @@ final class RaiseRule implements RemedyRule {
                                 + " to "
                                 + Candidate.level(level.getAsDouble())
                                 + " dB",
-                        Candidate.text(
+                        Wording.format(
                                 "its share of the loudness is %.1f %%; %s was asked",
                                 100 * now.cover().wetShare(), Standing.word(targets.state()))));
     }

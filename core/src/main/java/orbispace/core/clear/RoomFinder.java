@@ -14,6 +14,7 @@ import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.hearing.Passages;
 import orbispace.core.render.Job;
+import orbispace.core.words.Wording;
 
 /**
  * Makes room between dry sources that fight in the same place: a dip of at most 3 dB in one or in
@@ -145,7 +146,7 @@ public final class RoomFinder {
                 new RoomMove(
                         List.of(first, second),
                         words(f.first, first) + words(f.second, second),
-                        Candidate.text(
+                        Wording.format(
                                 "both sound in the same place, and beside %s only %.0f %% of %s is"
                                         + " heard",
                                 f.second.name(), 100 * before.first(), f.first.name()),
@@ -174,19 +175,19 @@ public final class RoomFinder {
         more.removeAll(was.dips());
         if (!more.isEmpty()) {
             Filter.Dip dip = more.getFirst();
-            return Candidate.text(
+            return Wording.format(
                     "%s %.0f dB less around %.0f Hz. ", is.name(), dip.depthDb(), dip.hz());
         }
         return was.pan() == is.pan()
                 ? ""
-                : Candidate.text(
+                : Wording.format(
                         "%s from %s to %s. ", is.name(), place(was.pan()), place(is.pan()));
     }
 
     private static String place(double pan) {
         return pan == 0
                 ? "the middle"
-                : Candidate.text("%.0f %% %s", 100 * Math.abs(pan), pan < 0 ? "left" : "right");
+                : Wording.format("%.0f %% %s", 100 * Math.abs(pan), pan < 0 ? "left" : "right");
     }
 
     private RoomMove.Kept kept(Fight f) {

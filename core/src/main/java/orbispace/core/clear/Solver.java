@@ -12,6 +12,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
+import orbispace.core.words.Wording;
 
 /**
  * Takes the best bargain again and again until the targets are met or nothing helps any more.
@@ -239,7 +240,7 @@ public final class Solver {
             List<String> misses,
             boolean tired) {
         String reached =
-                Candidate.text(
+                Wording.format(
                         "presence %.0f %%, worst phrase %.0f %%, %s",
                         100 * after.cover().presenceKept().orElse(1),
                         100 * after.cover().worstPhrase().orElse(1),

@@ -7,6 +7,7 @@ import java.util.Locale;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
+import orbispace.core.words.Wording;
 
 /**
  * How a source stands against a return: all that {@link Targets} ask about.
@@ -118,11 +119,11 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
     }
 
     private static String percent(String what, double is, double asked) {
-        return Candidate.text("%s %.1f %% where %.0f was asked", what, 100 * is, 100 * asked);
+        return Wording.format("%s %.1f %% where %.0f was asked", what, 100 * is, 100 * asked);
     }
 
     private static String decibels(String what, double is, double asked) {
-        return Candidate.text("%s %.1f dB where %.0f was asked", what, is, asked)
+        return Wording.format("%s %.1f dB where %.0f was asked", what, is, asked)
                 .replace('-', '\u2212');
     }
 

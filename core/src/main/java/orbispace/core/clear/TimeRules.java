@@ -8,6 +8,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 import orbispace.core.time.Fit;
+import orbispace.core.words.Wording;
 
 /**
  * Shorter tails and later beginnings. A decay decides the gaps; a shorter one at the same energy
@@ -53,11 +54,11 @@ final class TimeRules {
             boolean levelLocked = q.design().aims().lockedOf(q.returnId()).contains(Setting.LEVEL);
             String why =
                     runsOn
-                            ? Candidate.text(
+                            ? Wording.format(
                                     "60 \u00d7 (%.2f s gap \u2212 %.0f ms) / 30 dB = %.2f s is 30"
                                             + " dB down when %s returns",
                                     gap, 1000 * start, allowed, q.source().name())
-                            : Candidate.text(
+                            : Wording.format(
                                     "a tail of %.2f s still covers the words after those that made"
                                             + " it",
                                     decay);
@@ -67,7 +68,7 @@ final class TimeRules {
                                     levelLocked
                                             ? new ReturnEdit.Decay(q.returnId(), rounded)
                                             : ReturnEdit.Shorten.of(q.ret(), rounded),
-                                    Candidate.text(
+                                    Wording.format(
                                             "Decay %.2f to %.2f s%s",
                                             decay,
                                             rounded,
@@ -102,7 +103,7 @@ final class TimeRules {
                                     q.returnId(),
                                     new MusicalTime.Millis(later),
                                     q.ret().timedAtBar()),
-                            Candidate.text("Predelay %.0f to %.0f ms", millis, later),
+                            Wording.format("Predelay %.0f to %.0f ms", millis, later),
                             "more of each word is out before its space answers"));
         }
     }

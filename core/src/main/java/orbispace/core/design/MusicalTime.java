@@ -6,6 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
+import orbispace.core.words.Wording;
 
 /** A time in a chain: plain milliseconds, or a note value with an offset. */
 public sealed interface MusicalTime {
@@ -99,6 +100,6 @@ public sealed interface MusicalTime {
     }
 
     private static String trimmed(double value) {
-        return String.format(Locale.ROOT, value % 1 == 0 ? "%.0f" : "%.1f", value);
+        return Wording.format(value % 1 == 0 ? "%.0f" : "%.1f", value);
     }
 }

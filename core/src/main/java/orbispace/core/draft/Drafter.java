@@ -3,7 +3,6 @@ package orbispace.core.draft;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -21,6 +20,7 @@ import orbispace.core.material.GateKey;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Fit;
 import orbispace.core.time.NoteValue;
+import orbispace.core.words.Wording;
 
 /**
  * Drafts three fields for a song: one shared space, a short and a long one in layers, and one space
@@ -130,7 +130,7 @@ public final class Drafter {
                 reverb(ReverbKind.HALL, decay, 0.6, pre),
                 -8,
                 why(gap, "gap", spoken, GAP_DOWN_DB, decay)
-                        + text(
+                        + Wording.format(
                                 "; it starts %.0f ms later, when the room is %.0f dB down",
                                 1000 * spoken, SPOKEN_DB));
         return field.draft(
@@ -189,7 +189,7 @@ public final class Drafter {
                 lead,
                 chain,
                 -8,
-                text(
+                Wording.format(
                         "%s = %.0f ms; feedback %.2f is 30 dB down after %.2f s of %.2f s gap",
                         best.label(),
                         1000 * spacing,
@@ -224,7 +224,7 @@ public final class Drafter {
                 Map.of(id, Send.of(-6).withGate(send)),
                 chain,
                 -8,
-                text(
+                Wording.format(
                         "opens at \u2212%.1f dBFS, between hits and bleed that are %.1f dB apart;"
                                 + " ends after %s = %.0f ms",
                         -key.thresholdDb(), key.separationDb(), note, 1000 * seconds(note(note))));
@@ -279,7 +279,7 @@ public final class Drafter {
 
     private static String why(
             double event, String what, double predelay, double downDb, double decay) {
-        return text(
+        return Wording.format(
                 "60 \u00d7 (%.2f s %s \u2212 %.0f ms) / %.0f dB allows %.2f s; set %.2f s",
                 event,
                 what,
@@ -299,9 +299,5 @@ public final class Drafter {
 
     private static NoteValue value(String text) {
         return NoteValue.parse(text).orElseThrow();
-    }
-
-    private static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
     }
 }

@@ -3,7 +3,6 @@ package orbispace.core.draft;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import orbispace.core.design.Design;
@@ -15,6 +14,7 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Space;
 import orbispace.core.time.Fit;
 import orbispace.core.time.NoteValue;
+import orbispace.core.words.Wording;
 
 /**
  * The times that this song asks of one return: a predelay that parts the space from the consonant,
@@ -92,10 +92,10 @@ public final class TimeProposals {
                 .map(n ->
                         proposal(
                                 TimeProposal.Subject.PREDELAY,
-                                text(
+                                Wording.format(
                                         "%s, %.0f ms: after the consonant",
                                         n.label(), 1000 * seconds(n)),
-                                text(
+                                Wording.format(
                                         "%s = %.1f ms at %.0f bpm, the note value nearest to the"
                                                 + " %.0f ms that a consonant takes: the word is out"
                                                 + " before its space answers",
@@ -138,8 +138,9 @@ public final class TimeProposals {
         return Optional.of(
                 proposal(
                         TimeProposal.Subject.PREDELAY,
-                        text("%.0f ms: when %s has spoken", 1000 * spoken, first.get().id()),
-                        text(
+                        Wording.format(
+                                "%.0f ms: when %s has spoken", 1000 * spoken, first.get().id()),
+                        Wording.format(
                                 "%s starts at %.0f ms and is %.0f dB down after %.0f + %.0f \u00d7"
                                     + " %.0f / 60 = %.0f ms; a layer that starts then is heard as a"
                                     + " second one",
@@ -180,8 +181,8 @@ public final class TimeProposals {
         return Optional.of(
                 proposal(
                         TimeProposal.Subject.SPACE,
-                        text("%.2f s: %.0f dB down at the %s", decay, downDb, what),
-                        text(
+                        Wording.format("%.2f s: %.0f dB down at the %s", decay, downDb, what),
+                        Wording.format(
                                 "60 \u00d7 (%.2f s %s \u2212 %.0f ms) / %.0f dB = %.2f s",
                                 event, what, 1000 * predelay, downDb, decay),
                         new ReturnEdit.Decay(r.id(), decay)));
@@ -200,8 +201,8 @@ public final class TimeProposals {
         return Optional.of(
                 proposal(
                         TimeProposal.Subject.SPACE,
-                        text("feedback %.0f %%: repeats end in the gap", 100 * fits),
-                        text(
+                        Wording.format("feedback %.0f %%: repeats end in the gap", 100 * fits),
+                        Wording.format(
                                 "%.0f whole repeats of %.0f ms fall into the %.2f s gap;"
                                     + " 10^(\u2212%.0f / (20 \u00d7 %.0f)) = %.2f leaves the last"
                                     + " %.0f dB down",
@@ -230,10 +231,10 @@ public final class TimeProposals {
                 .map(n ->
                         proposal(
                                 TimeProposal.Subject.GATE,
-                                text(
+                                Wording.format(
                                         "%s, %.0f ms: shut before the next hit",
                                         n.label(), 1000 * seconds(n)),
-                                text(
+                                Wording.format(
                                         "hits are %.0f ms apart; %s = %.0f ms is the longest of"
                                                 + " 1/4, 1/8., 1/8, 1/16. and 1/16 that is over by"
                                                 + " then",
@@ -244,9 +245,5 @@ public final class TimeProposals {
     private static TimeProposal proposal(
             TimeProposal.Subject subject, String label, String why, ReturnEdit edit) {
         return new TimeProposal(subject, label, why, edit);
-    }
-
-    private static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values);
     }
 }

@@ -11,6 +11,7 @@ import orbispace.core.design.Throw;
 import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Responses;
 import orbispace.core.time.Span;
+import orbispace.core.words.Wording;
 
 /**
  * Something about a throw that its engineer should know, told from the design alone.
@@ -216,7 +217,7 @@ public record ThrowConflict(Kind kind, Throw thrown, String evidence) {
         }
 
         private static String number(double value) {
-            return String.format(java.util.Locale.ROOT, "%.2f", value);
+            return Wording.format("%.2f", value);
         }
     }
 }

@@ -3,9 +3,9 @@ package orbispace.files.midi;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.file.Path;
-import java.util.Locale;
 import orbispace.core.design.Song;
 import orbispace.core.plan.Automation;
+import orbispace.core.words.Wording;
 import orbispace.files.AtomicFile;
 import orbispace.files.FileProblem;
 import org.apache.commons.csv.CSVFormat;
@@ -47,6 +47,6 @@ public final class AutomationCsv {
     }
 
     private static String number(String format, double value) {
-        return String.format(Locale.ROOT, format, value);
+        return Wording.format(format, value);
     }
 }

@@ -15,8 +15,8 @@ import orbispace.core.design.Source;
 import orbispace.core.render.Job;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
-import orbispace.files.Wording;
 import orbispace.files.sound.ResponseFiles;
 import orbispace.files.sound.StemFiles;
 

@@ -2,7 +2,7 @@ package orbispace.files.sheet;
 
 import java.io.IOException;
 import java.util.List;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** A recall sheet as one page for a browser: nothing is fetched, pictures stand inside. */
 final class HtmlSheet {

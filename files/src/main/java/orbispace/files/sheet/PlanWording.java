@@ -12,7 +12,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.time.SongClock;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What the plan does to a return, and what is thrown into it, in words. */
 public final class PlanWording {

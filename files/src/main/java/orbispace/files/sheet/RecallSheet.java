@@ -13,7 +13,7 @@ import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.DecayTime;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /**
  * Everything needed to build the field again on other equipment, as words and numbers: the same

@@ -19,7 +19,7 @@ import orbispace.core.dynamics.DuckBand;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import orbispace.files.sheet.RecallSheet.Line;
 import org.jspecify.annotations.Nullable;
 

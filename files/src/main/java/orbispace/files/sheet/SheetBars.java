@@ -1,7 +1,7 @@
 package orbispace.files.sheet;
 
 import java.io.IOException;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The measured decay of each octave as a bar with its number. */
 final class SheetBars {

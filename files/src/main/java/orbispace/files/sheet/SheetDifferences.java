@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What differs between two designs of a song, in the words of their recall sheets. */
 public final class SheetDifferences {

@@ -3,7 +3,7 @@ package orbispace.files.sheet;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Lays a recall sheet onto pages: the same on paper and on the screen. */
 public final class SheetLayout {

@@ -7,7 +7,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The field as vectors: everything that follows the dry sound, and each return over the song. */
 final class SheetPictures {

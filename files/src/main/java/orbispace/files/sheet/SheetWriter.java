@@ -2,9 +2,9 @@ package orbispace.files.sheet;
 
 import java.nio.file.Path;
 import java.util.Locale;
+import orbispace.core.words.Wording;
 import orbispace.files.AtomicFile;
 import orbispace.files.FileProblem;
-import orbispace.files.Wording;
 
 /** Writes a recall sheet as a printable page, as text or as a table. */
 public final class SheetWriter {

@@ -8,7 +8,7 @@ import orbispace.core.design.Source;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import orbispace.files.sheet.RecallSheet.Line;
 
 /** A song's tempo and its sources in words, good enough to be typed in elsewhere. */

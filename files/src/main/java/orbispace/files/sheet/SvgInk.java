@@ -1,6 +1,6 @@
 package orbispace.files.sheet;
 
-import java.util.Locale;
+import orbispace.core.words.Wording;
 
 /** Draws into an SVG that stands inside a page; widths of text are estimates. */
 final class SvgInk implements Ink {
@@ -13,19 +13,15 @@ final class SvgInk implements Ink {
 
     /** The finished picture of a size in points, with what it shows in words. */
     String svg(float width, float height, String title) {
-        return String.format(
-                        Locale.ROOT,
+        return Wording.format(
                         "<svg viewBox=\"0 0 %.1f %.1f\" role=\"img\"" + " aria-label=\"%s\">\n",
-                        width,
-                        height,
-                        title)
+                        width, height, title)
                 + out
                 + "</svg>\n";
     }
 
     private String colour(float grey) {
-        return String.format(
-                Locale.ROOT,
+        return Wording.format(
                 "rgb(%d,%d,%d)",
                 Math.round(255 * Ink.mixed(rgb, 16, grey)),
                 Math.round(255 * Ink.mixed(rgb, 8, grey)),
@@ -35,8 +31,7 @@ final class SvgInk implements Ink {
     @Override
     public void text(String text, float x, float base, float points, boolean bold, float grey) {
         out.append(
-                String.format(
-                        Locale.ROOT,
+                Wording.format(
                         "<text x=\"%.1f\" y=\"%.1f\" font-size=\"%.1f\"%s fill=\"%s\">%s</text>\n",
                         x,
                         base,
@@ -60,16 +55,13 @@ final class SvgInk implements Ink {
     public void path(float[] xs, float[] ys, boolean closed, float thick, float grey) {
         out.append("<path d=\"");
         for (int i = 0; i < xs.length; i++) {
-            out.append(String.format(Locale.ROOT, "%s%.1f %.1f", i == 0 ? "M" : "L", xs[i], ys[i]));
+            out.append(Wording.format("%s%.1f %.1f", i == 0 ? "M" : "L", xs[i], ys[i]));
         }
         out.append(closed ? "Z" : "")
                 .append(
-                        String.format(
-                                Locale.ROOT,
+                        Wording.format(
                                 "\" fill=\"none\" stroke=\"%s\" stroke-width=\"%.2f\"%s/>\n",
-                                colour(grey),
-                                thick,
-                                dashes));
+                                colour(grey), thick, dashes));
     }
 
     @Override
@@ -84,15 +76,10 @@ final class SvgInk implements Ink {
     @Override
     public void circle(float x, float y, float r, boolean filled, float grey) {
         out.append(
-                String.format(
-                        Locale.ROOT,
+                Wording.format(
                         "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" fill=\"%s\" stroke=\"%s\""
                                 + " stroke-width=\"0.8\"/>\n",
-                        x,
-                        y,
-                        r,
-                        filled ? colour(grey) : "none",
-                        filled ? "none" : colour(grey)));
+                        x, y, r, filled ? colour(grey) : "none", filled ? "none" : colour(grey)));
     }
 
     @Override

@@ -3,9 +3,8 @@ package orbispace.files.sheet;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.file.Path;
-import java.util.Locale;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
-import orbispace.files.Wording;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
@@ -80,6 +79,6 @@ final class TableSheet {
     }
 
     private static String plain(double value) {
-        return String.format(Locale.ROOT, "%.3f", value);
+        return Wording.format("%.3f", value);
     }
 }

@@ -1,7 +1,7 @@
 package orbispace.files.sheet;
 
 import java.util.List;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** A recall sheet as text in Markdown. */
 final class TextSheet {

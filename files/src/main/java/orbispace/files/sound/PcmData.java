@@ -5,9 +5,9 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.OptionalLong;
 import orbispace.core.audio.Audio;
+import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
 
@@ -67,27 +67,21 @@ final class PcmData {
         String fault = null;
         if (frames < Math.floor(promised)) {
             fault =
-                    String.format(
-                            Locale.ROOT,
+                    Wording.format(
                             "promises %.3f s of sound but holds %.3f s",
-                            promised / rate,
-                            frames / (double) rate);
+                            promised / rate, frames / (double) rate);
         }
         if (usable < frames) {
             fault =
-                    String.format(
-                            Locale.ROOT,
+                    Wording.format(
                             "holds a sample that is not a number at %.3f s",
                             usable / (double) rate);
         }
         if (fault != null && (!salvage || usable == 0)) {
             throw new FileProblem(
-                    String.format(
-                            Locale.ROOT,
+                    Wording.format(
                             "%s: %s; %.3f s are usable (--salvage takes them), or export it again",
-                            file,
-                            fault,
-                            usable / (double) rate));
+                            file, fault, usable / (double) rate));
         }
         if (frames == 0) {
             throw new FileProblem(file + ": holds no sound; export it again");
@@ -102,9 +96,7 @@ final class PcmData {
     }
 
     private static @Nullable String words(Path file, @Nullable String fault, double seconds) {
-        return fault == null
-                ? null
-                : String.format(Locale.ROOT, "%s: %s; using %.3f s", file, fault, seconds);
+        return fault == null ? null : Wording.format("%s: %s; using %.3f s", file, fault, seconds);
     }
 
     /** Two channels that are the same share their memory. */

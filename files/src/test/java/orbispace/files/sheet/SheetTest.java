@@ -21,7 +21,7 @@ import orbispace.core.render.ImpulseResponse;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import orbispace.files.project.ProjectFileTest;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;

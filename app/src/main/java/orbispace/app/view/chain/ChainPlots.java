@@ -3,7 +3,7 @@ package orbispace.app.view.chain;
 import javafx.scene.paint.Color;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.ReturnPicture;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Design;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Filter;

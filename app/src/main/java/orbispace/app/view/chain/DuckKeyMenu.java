@@ -4,7 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ChainModel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
@@ -13,10 +13,10 @@ import orbispace.core.design.Source;
 
 /** What turns a return down: a source, or all layers of a group. */
 final class DuckKeyMenu extends MenuButton {
-    private final Session session;
+    private final ChainModel model;
 
-    DuckKeyMenu(Session session) {
-        this.session = session;
+    DuckKeyMenu(ChainModel model) {
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("what turns this return down");
         getItems().add(new MenuItem(""));
@@ -35,7 +35,7 @@ final class DuckKeyMenu extends MenuButton {
 
     /** Each possible key with what people call it: groups first. */
     private Map<String, String> keys() {
-        Design design = session.design().get();
+        Design design = model.design().get();
         Map<String, String> keys = new LinkedHashMap<>();
         for (Source s : design.sources()) {
             if (design.layersOf(s).size() > 1) {
@@ -56,13 +56,13 @@ final class DuckKeyMenu extends MenuButton {
     }
 
     private void choose(String key) {
-        session.design()
+        model.design()
                 .get()
-                .findReturn(session.selection().returnId().get())
+                .findReturn(model.selection().returnId().get())
                 .filter(r -> r.duck() != null)
                 .ifPresent(r -> {
                     Duck duck = java.util.Objects.requireNonNull(r.duck());
-                    session.edit(
+                    model.edit(
                             new ReturnEdit.Ducking(r.id(), duck.keyedBy(key, duck.thresholdDb())));
                 });
     }

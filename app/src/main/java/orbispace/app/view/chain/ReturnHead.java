@@ -11,9 +11,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
-import orbispace.app.session.SpaceKinds;
+import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
@@ -24,36 +24,36 @@ import orbispace.core.design.ReturnEdit;
 final class ReturnHead extends VBox {
     private static final List<SpaceKinds> KINDS = List.of(SpaceKinds.values());
 
-    private final Session session;
+    private final ChainModel model;
     private final SealMark seal;
     private final NameField name;
     private final MenuButton kind = new MenuButton();
     private final HBox actions;
     private final ToggleButton follow;
 
-    ReturnHead(Session session) {
-        this.session = session;
+    ReturnHead(ChainModel model) {
+        this.model = model;
         getStyleClass().add("return-head");
-        seal = new SealMark(session.selection().returnId()::get, 15, true);
+        seal = new SealMark(model.selection().returnId()::get, 15, true);
         name =
                 new NameField(
                         "name of the return",
                         text ->
                                 !text.isEmpty()
                                         && chosen().map(r ->
-                                                        session.edit(
+                                                        model.edit(
                                                                 new ReturnEdit.Named(r.id(), text)))
                                                 .orElse(false));
         name.getStyleClass().add("return-name");
         for (SpaceKinds k : KINDS) {
             MenuItem item = new MenuItem(k.label());
-            item.setOnAction(e -> chosen().ifPresent(r -> session.field().become(r, k)));
+            item.setOnAction(e -> chosen().ifPresent(r -> model.field().become(r, k)));
             kind.getItems().add(item);
         }
         MenuItem file = new MenuItem("Impulse response\u2026");
         file.setOnAction(e -> chooseResponse());
         MenuItem unit = new MenuItem("Measure a unit\u2026");
-        unit.setOnAction(e -> session.units().open().set(true));
+        unit.setOnAction(e -> model.units().open().set(true));
         kind.getItems().addAll(file, unit);
         kind.getStyleClass().add("kind-menu");
         HBox.setHgrow(name, Priority.ALWAYS);
@@ -61,7 +61,7 @@ final class ReturnHead extends VBox {
         follow.getStyleClass().add("small");
         follow.setOnAction(e ->
                 chosen().ifPresent(r ->
-                        session.edit(
+                        model.edit(
                                 new ReturnEdit.Timed(
                                         r.id(),
                                         new Return.Timing(r.timedAtBar(), follow.isSelected())))));
@@ -69,10 +69,10 @@ final class ReturnHead extends VBox {
         actions =
                 new HBox(
                         4,
-                        action("Copy", r -> session.field().duplicate(r)),
-                        action("Up", r -> session.field().move(r, -1)),
-                        action("Down", r -> session.field().move(r, 1)),
-                        action("Remove", r -> session.field().remove(r)));
+                        action("Copy", r -> model.field().duplicate(r)),
+                        action("Up", r -> model.field().move(r, -1)),
+                        action("Down", r -> model.field().move(r, 1)),
+                        action("Remove", r -> model.field().remove(r)));
         getChildren().addAll(first, actions);
         setSpacing(5);
         setMinHeight(USE_PREF_SIZE);
@@ -93,12 +93,12 @@ final class ReturnHead extends VBox {
                                 "Sound files", "*.wav", "*.aif", "*.aiff", "*.flac"));
         File file = chooser.showOpenDialog(getScene().getWindow());
         if (file != null) {
-            chosen().ifPresent(r -> session.field().convolve(r, file.toPath()));
+            chosen().ifPresent(r -> model.field().convolve(r, file.toPath()));
         }
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.selection().returnId().get());
+        return model.design().get().findReturn(model.selection().returnId().get());
     }
 
     void setPalette(Palette palette) {

@@ -13,13 +13,17 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.Reasons;
-import orbispace.app.session.Session;
+import orbispace.app.knob.GateNumbers;
+import orbispace.app.knob.ReturnEdits;
+import orbispace.app.knob.ReturnReadings;
+import orbispace.app.song.Reasons;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SendFields;
+import orbispace.app.view.frame.Inspector;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Filter;
@@ -30,11 +34,11 @@ import orbispace.core.design.Space;
 import orbispace.core.draft.TimeProposal;
 
 /** The chain of the chosen return as a path of small cards. */
-public final class ReturnInspector extends VBox {
+public final class ReturnInspector extends Inspector {
     private static final Set<String> TIMES =
             Set.of("echo time", "right time", "gated: length", "gate: length");
 
-    private final Session session;
+    private final ChainModel model;
     private final VBox cards = new VBox();
     private final ReturnHead head;
     private final Map<String, NumberField> fields = new LinkedHashMap<>();
@@ -49,20 +53,20 @@ public final class ReturnInspector extends VBox {
     private Palette palette = Palette.DAY;
     private String shape = "";
 
-    public ReturnInspector(Session session) {
-        this.session = session;
+    public ReturnInspector(ChainModel model) {
+        this.model = model;
         getStyleClass().add("inspector");
         why.getStyleClass().add("why");
         why.setWrapText(true);
         settled.getStyleClass().add("why");
         settled.setWrapText(true);
-        sendsMenu = new SendsMenu(session);
-        duckKey = new DuckKeyMenu(session);
-        head = new ReturnHead(session);
+        sendsMenu = new SendsMenu(model);
+        duckKey = new DuckKeyMenu(model);
+        head = new ReturnHead(model);
         fixed.getStyleClass().add("why");
         fixed.setWrapText(true);
         for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
-            proposals.put(subject, new TimeProposalList(session, subject));
+            proposals.put(subject, new TimeProposalList(model, subject));
         }
         ScrollPane scroll = new ScrollPane(cards);
         scroll.setFitToWidth(true);
@@ -70,25 +74,26 @@ public final class ReturnInspector extends VBox {
         scroll.getStyleClass().add("cards");
         VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
         getChildren().addAll(head, scroll);
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.measured()
+        model.design().addListener((o, was, is) -> refresh());
+        model.selection().returnId().addListener((o, was, is) -> refresh());
+        model.measured()
                 .pictures()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
-        session.measured()
+        model.measured()
                 .materials()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
-        session.selection().section().addListener((o, was, is) -> refresh());
-        session.field()
+        model.selection().section().addListener((o, was, is) -> refresh());
+        model.field()
                 .settled()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         refresh();
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.selection().returnId().get());
+        return model.design().get().findReturn(model.selection().returnId().get());
     }
 
+    @Override
     public void setPalette(Palette given) {
         palette = given;
         head.setPalette(given);
@@ -164,7 +169,7 @@ public final class ReturnInspector extends VBox {
                         settled,
                         Plate.small(
                                 "Before or after? Settle it",
-                                () -> chosen().ifPresent(session.field()::settleFilters)));
+                                () -> chosen().ifPresent(model.field()::settleFilters)));
         add(
                 "DUCK",
                 this::duckPlot,
@@ -211,7 +216,7 @@ public final class ReturnInspector extends VBox {
                             Plate.small(
                                     text,
                                     () ->
-                                            session.edit(
+                                            model.edit(
                                                     new ReturnEdit.Driving(
                                                             r.id(),
                                                             new Drive(
@@ -227,7 +232,7 @@ public final class ReturnInspector extends VBox {
                     .addBelow(
                             Plate.small(
                                     "Gate this return",
-                                    () -> chosen().ifPresent(session.field()::gateReturn)));
+                                    () -> chosen().ifPresent(model.field()::gateReturn)));
             return;
         }
         add(
@@ -246,11 +251,11 @@ public final class ReturnInspector extends VBox {
                         proposed(TimeProposal.Subject.GATE),
                         Plate.small(
                                 "Take the gate out",
-                                () -> session.edit(new ReturnEdit.Gating(r.id(), null))));
+                                () -> model.edit(new ReturnEdit.Gating(r.id(), null))));
     }
 
     private void sendGate(String source) {
-        String name = session.design().get().findSource(source).map(Source::name).orElse(source);
+        String name = model.design().get().findSource(source).map(Source::name).orElse(source);
         String prefix = GateNumbers.ofSend(source);
         add(
                 "GATE OF THE SEND: " + name.toUpperCase(java.util.Locale.ROOT),
@@ -266,7 +271,7 @@ public final class ReturnInspector extends VBox {
     }
 
     private Region sends(Return r) {
-        Map<String, NumberField> sends = new SendFields(session).of(r);
+        Map<String, NumberField> sends = new SendFields(model).of(r);
         fields.putAll(sends);
         ChainCard card =
                 new ChainCard(
@@ -288,9 +293,9 @@ public final class ReturnInspector extends VBox {
                             (direction, size) ->
                                     chosen().flatMap(r ->
                                                     ReturnEdits.step(
-                                                            session, r, name, direction, size))
-                                            .ifPresent(session::edit),
-                            session.problem()::set);
+                                                            model.at(), r, name, direction, size))
+                                            .ifPresent(model::edit),
+                            model.problem()::set);
             fields.put(name, field);
             list.add(field);
         }
@@ -303,14 +308,14 @@ public final class ReturnInspector extends VBox {
     }
 
     private boolean typed(String name, String text) {
-        Optional<Edit> edit = chosen().flatMap(r -> ReturnEdits.typed(session, r, name, text));
-        edit.ifPresent(session::edit);
+        Optional<Edit> edit = chosen().flatMap(r -> ReturnEdits.typed(model.at(), r, name, text));
+        edit.ifPresent(model::edit);
         return edit.isPresent();
     }
 
     private void show(Return r) {
         duckKey.show(r);
-        ReturnReadings.of(session.design().get(), r)
+        ReturnReadings.of(model.design().get(), r)
                 .forEach((name, reading) -> {
                     NumberField field = fields.get(name);
                     if (field != null) {
@@ -318,37 +323,37 @@ public final class ReturnInspector extends VBox {
                     }
                 });
         proposals.values().forEach(p -> p.refresh(r));
-        fixed.setText(Reasons.fixedTimes(session.design().get().song(), r));
+        fixed.setText(Reasons.fixedTimes(model.design().get().song(), r));
         fixed.setManaged(!fixed.getText().isEmpty());
-        why.setText(Reasons.space(session));
+        why.setText(model.reasons().space());
         why.setManaged(!why.getText().isEmpty());
-        settled.setText(session.field().settled().getOrDefault(r.id(), ""));
+        settled.setText(model.field().settled().getOrDefault(r.id(), ""));
         settled.setManaged(!settled.getText().isEmpty());
     }
 
     private void sendPlot(Pen pen) {
-        chosen().ifPresent(r -> ChainPlots.sends(pen, r, session.design().get()));
+        chosen().ifPresent(r -> ChainPlots.sends(pen, r, model.design().get()));
     }
 
     private void filterPlot(Pen pen, Function<Return, Filter> which) {
         chosen().ifPresent(r ->
                 ChainPlots.filter(
-                        pen, r.id(), which.apply(r), session.design().get().song().sampleRateHz()));
+                        pen, r.id(), which.apply(r), model.design().get().song().sampleRateHz()));
     }
 
     private void predelayPlot(Pen pen) {
-        chosen().ifPresent(r ->
-                ChainPlots.predelay(pen, r, session.measured().pictures().get(r.id())));
+        chosen().ifPresent(
+                        r -> ChainPlots.predelay(pen, r, model.measured().pictures().get(r.id())));
     }
 
     private void decayPlot(Pen pen) {
         chosen().ifPresent(r ->
-                ChainPlots.decay(pen, r.id(), session.measured().pictures().get(r.id())));
+                ChainPlots.decay(pen, r.id(), model.measured().pictures().get(r.id())));
     }
 
     private void echoPlot(Pen pen) {
         chosen().ifPresent(r ->
-                ChainPlots.arrivals(pen, r.id(), session.measured().pictures().get(r.id())));
+                ChainPlots.arrivals(pen, r.id(), model.measured().pictures().get(r.id())));
     }
 
     private void drivePlot(Pen pen) {
@@ -356,7 +361,7 @@ public final class ReturnInspector extends VBox {
     }
 
     private void gatePlot(Pen pen) {
-        chosen().ifPresent(r -> ChainPlots.gate(pen, r, session.design().get()));
+        chosen().ifPresent(r -> ChainPlots.gate(pen, r, model.design().get()));
     }
 
     private void widthPlot(Pen pen) {

@@ -4,7 +4,7 @@ import java.util.Optional;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ChainModel;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
@@ -14,11 +14,11 @@ import orbispace.core.design.Source;
 final class SendsMenu extends MenuButton {
     private static final double NEW_SEND_DB = -12;
 
-    private final Session session;
+    private final ChainModel model;
 
-    SendsMenu(Session session) {
+    SendsMenu(ChainModel model) {
         super("Sends and feeds");
-        this.session = session;
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("sends and feeds of this return");
         setOnShowing(e -> fill());
@@ -26,22 +26,22 @@ final class SendsMenu extends MenuButton {
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.selection().returnId().get());
+        return model.design().get().findReturn(model.selection().returnId().get());
     }
 
     private void fill() {
         getItems().clear();
         chosen().ifPresent(r -> {
-            for (Source s : session.design().get().sources()) {
+            for (Source s : model.design().get().sources()) {
                 Send send = r.sends().get(s.id());
                 getItems().add(send == null ? unsent(r, s) : sent(r, s, send));
             }
-            for (Return other : session.design().get().returns()) {
+            for (Return other : model.design().get().returns()) {
                 if (r.feeds().containsKey(other.id())) {
                     getItems().add(fed(r, other));
                 }
             }
-            for (Return other : session.field().possibleFeeds(r)) {
+            for (Return other : model.field().possibleFeeds(r)) {
                 if (!r.feeds().containsKey(other.id())) {
                     getItems()
                             .add(
@@ -67,7 +67,7 @@ final class SendsMenu extends MenuButton {
         menu.getItems().add(item("Take out", new ReturnEdit.Sending(r.id(), s.id(), null)));
         if (send.gate() == null) {
             MenuItem gate = new MenuItem("Let only its hits pass");
-            gate.setOnAction(e -> session.field().gateSend(r, s.id()));
+            gate.setOnAction(e -> model.field().gateSend(r, s.id()));
             menu.getItems().add(gate);
         } else {
             menu.getItems()
@@ -93,7 +93,7 @@ final class SendsMenu extends MenuButton {
 
     private MenuItem item(String text, ReturnEdit edit) {
         MenuItem item = new MenuItem(text);
-        item.setOnAction(e -> session.edit(edit));
+        item.setOnAction(e -> model.edit(edit));
         return item;
     }
 }

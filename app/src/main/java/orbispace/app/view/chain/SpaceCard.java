@@ -2,6 +2,7 @@ package orbispace.app.view.chain;
 
 import java.util.ArrayList;
 import java.util.List;
+import orbispace.app.knob.ReturnEdits;
 import orbispace.core.design.Space;
 import orbispace.core.space.EchoSettings;
 
@@ -13,7 +14,7 @@ import orbispace.core.space.EchoSettings;
  * @param explained whether the reason stands under it
  * @param numbers its numbers by name, as {@link ReturnEdits} knows them
  */
-record SpaceCard(String head, Plot plot, boolean explained, List<String> numbers) {
+public record SpaceCard(String head, Plot plot, boolean explained, List<String> numbers) {
     /** What a small plot shows. */
     enum Plot {
         /** Energy still to come. */
@@ -33,7 +34,7 @@ record SpaceCard(String head, Plot plot, boolean explained, List<String> numbers
     }
 
     /** The cards of a space, in the order in which they stand. */
-    static List<SpaceCard> of(Space space) {
+    public static List<SpaceCard> of(Space space) {
         return switch (space) {
             case Space.Reverb r -> List.of(decay("SPACE", "decay", "lows", "highs", "size"));
             case Space.Gated g ->

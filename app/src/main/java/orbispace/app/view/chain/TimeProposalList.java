@@ -5,8 +5,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Drafting;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ChainModel;
+import orbispace.app.measuring.Drafting;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
 import orbispace.core.draft.TimeProposal;
@@ -14,14 +14,14 @@ import orbispace.core.draft.TimeProposals;
 
 /** The times that the song asks of the chosen return, each with its why when it is pointed at. */
 final class TimeProposalList extends VBox {
-    private final Session session;
+    private final ChainModel model;
     private final TimeProposal.Subject subject;
     private final Label why = new Label();
     private List<TimeProposal> shown = List.of();
 
-    TimeProposalList(Session session, TimeProposal.Subject subject) {
+    TimeProposalList(ChainModel model, TimeProposal.Subject subject) {
         super(3);
-        this.session = session;
+        this.model = model;
         this.subject = subject;
         why.getStyleClass().add("why");
         why.setWrapText(true);
@@ -31,12 +31,12 @@ final class TimeProposalList extends VBox {
     void refresh(Return r) {
         List<TimeProposal> wanted =
                 TimeProposals.of(
-                                session.design().get(),
+                                model.design().get(),
                                 r,
                                 Drafting.facts(
-                                        session.design().get(),
-                                        session.measured().materials(),
-                                        session.selection().bar()))
+                                        model.design().get(),
+                                        model.measured().materials(),
+                                        model.selection().bar()))
                         .stream()
                         .filter(p -> p.subject() == subject)
                         .toList();
@@ -54,7 +54,7 @@ final class TimeProposalList extends VBox {
     }
 
     private Button button(TimeProposal p) {
-        Button button = Plate.small(p.label(), () -> session.edit(p.edit()));
+        Button button = Plate.small(p.label(), () -> model.edit(p.edit()));
         button.setTooltip(new Tooltip(p.why()));
         button.setAccessibleText("set " + p.label());
         button.setAccessibleHelp(p.why());

@@ -5,17 +5,17 @@ import java.util.Optional;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ClearModel;
 import orbispace.core.design.Goal;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 
 /** What is asked of the judged source and the chosen return: ready-made, or one thing alone. */
 final class AskedMenu extends MenuButton {
-    private final Session session;
+    private final ClearModel model;
 
-    AskedMenu(Session session) {
-        this.session = session;
+    AskedMenu(ClearModel model) {
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("what is asked of this source and this return");
         getItems().add(item("by its role", Optional.empty()));
@@ -35,7 +35,7 @@ final class AskedMenu extends MenuButton {
         Targets t = now();
         String ready =
                 java.util.Arrays.stream(Goal.values())
-                        .filter(g -> g.targets().equals(t) && session.clearing().asksOwn(id()))
+                        .filter(g -> g.targets().equals(t) && model.clearing().asksOwn(id()))
                         .map(Goal::label)
                         .findFirst()
                         .orElse(name(t.state()));
@@ -43,20 +43,20 @@ final class AskedMenu extends MenuButton {
     }
 
     private String id() {
-        return session.selection().returnId().get();
+        return model.selection().returnId().get();
     }
 
     private Targets now() {
-        return session.clearing().targets(id()).orElse(Targets.LEAD);
+        return model.clearing().targets(id()).orElse(Targets.LEAD);
     }
 
     private void ask(Targets wanted) {
-        session.clearing().want(id(), wanted);
+        model.clearing().want(id(), wanted);
     }
 
     private MenuItem item(String text, Optional<Targets> wanted) {
         MenuItem item = new MenuItem(text);
-        item.setOnAction(e -> session.clearing().want(id(), wanted.orElse(null)));
+        item.setOnAction(e -> model.clearing().want(id(), wanted.orElse(null)));
         return item;
     }
 

@@ -4,15 +4,16 @@ import java.util.OptionalDouble;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.desk.ClearModel;
+import orbispace.app.knob.Entries;
+import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.NumberField;
 import orbispace.core.design.Targets;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The least presence or bloom that is asked, as a number that can be typed and stepped. */
 final class AskedNumber {
-    private final Session session;
+    private final ClearModel model;
     private final ToDoubleFunction<Targets> now;
     private final BiFunction<Targets, Double, Targets> with;
     private final double low;
@@ -22,7 +23,7 @@ final class AskedNumber {
     private final NumberField field;
 
     private AskedNumber(
-            Session session,
+            ClearModel model,
             String name,
             String accepted,
             Function<String, OptionalDouble> read,
@@ -31,7 +32,7 @@ final class AskedNumber {
             double low,
             double high,
             double step) {
-        this.session = session;
+        this.model = model;
         this.name = name;
         this.now = now;
         this.with = with;
@@ -54,12 +55,12 @@ final class AskedNumber {
                             return fits;
                         },
                         (direction, size) -> step(direction, size),
-                        session.problem()::set);
+                        model.problem()::set);
     }
 
-    static AskedNumber presence(Session session) {
+    static AskedNumber presence(ClearModel model) {
         return new AskedNumber(
-                session,
+                model,
                 "asked presence",
                 "percent like 85, from 0 to 100",
                 Entries::percent,
@@ -70,9 +71,9 @@ final class AskedNumber {
                 0.01);
     }
 
-    static AskedNumber bloom(Session session) {
+    static AskedNumber bloom(ClearModel model) {
         return new AskedNumber(
-                session,
+                model,
                 "asked bloom",
                 "decibels like \u221225, from \u221260 (any) to 0",
                 Entries::db,
@@ -88,12 +89,10 @@ final class AskedNumber {
     }
 
     private Targets targets() {
-        return session.clearing()
-                .targets(session.selection().returnId().get())
-                .orElse(Targets.LEAD);
+        return model.clearing().targets(model.selection().returnId().get()).orElse(Targets.LEAD);
     }
 
-    private void step(int direction, NumberField.Step size) {
+    private void step(int direction, StepSize size) {
         double by =
                 switch (size) {
                     case FINE -> step;
@@ -104,7 +103,7 @@ final class AskedNumber {
     }
 
     private void ask(double value) {
-        session.clearing().want(session.selection().returnId().get(), with.apply(targets(), value));
+        model.clearing().want(model.selection().returnId().get(), with.apply(targets(), value));
     }
 
     void refresh() {

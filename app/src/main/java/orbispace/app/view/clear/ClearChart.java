@@ -9,6 +9,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.ClearModel;
 import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.ClashPainter;
 import orbispace.app.draw.Hatch;
@@ -17,9 +18,8 @@ import orbispace.app.draw.RiverPainter;
 import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Clearance;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
+import orbispace.app.song.Clearance;
+import orbispace.app.song.Material;
 import orbispace.app.view.control.Playhead;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Screen;
@@ -34,7 +34,7 @@ import orbispace.core.design.Source;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Rivers over the phrases, the chart of clashes, and presence bar by bar. */
 final class ClearChart extends ScalingCanvas {
@@ -47,13 +47,13 @@ final class ClearChart extends ScalingCanvas {
     private static final double STRIP = SongStrips.HEIGHT;
     private static final double MOST_DUCK_DB = 15;
 
-    private final Session session;
+    private final ClearModel model;
     private final Playhead playhead;
     private final Label reading;
     private final ClearWindow window = new ClearWindow();
 
-    ClearChart(Session session, Playhead playhead, Label reading) {
-        this.session = session;
+    ClearChart(ClearModel model, Playhead playhead, Label reading) {
+        this.model = model;
         this.playhead = playhead;
         this.reading = reading;
         setMouseTransparent(false);
@@ -77,7 +77,7 @@ final class ClearChart extends ScalingCanvas {
         if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
             choose(e.getCode() == KeyCode.UP ? -1 : 1);
             e.consume();
-        } else if (window.key(e, session.transport().position().get())) {
+        } else if (window.key(e, model.transport().position().get())) {
             repaint();
             e.consume();
         }
@@ -85,27 +85,27 @@ final class ClearChart extends ScalingCanvas {
 
     private void choose(int step) {
         List<String> ids = returns().stream().map(Return::id).toList();
-        int next = ids.indexOf(session.selection().returnId().get()) + step;
+        int next = ids.indexOf(model.selection().returnId().get()) + step;
         if (next >= 0 && next < ids.size()) {
-            session.selection().returnId().set(ids.get(next));
+            model.selection().returnId().set(ids.get(next));
         }
     }
 
     /** Shows the section of a bar and goes there. */
     void go(int bar) {
-        Design design = session.design().get();
+        Design design = model.design().get();
         design.song().sections().stream()
                 .filter(s -> bar >= s.firstBar() && bar < s.endBar())
                 .findFirst()
-                .ifPresent(s -> session.selection().section().set(s));
-        session.transport().seek(design.song().clock().secondsOfBar(bar));
+                .ifPresent(s -> model.selection().section().set(s));
+        model.transport().seek(design.song().clock().secondsOfBar(bar));
     }
 
     /** Says which return takes what from the source at the pointer. */
     private void pointed(MouseEvent e) {
         double h = getHeight();
         TimeAxis axis = axis(getWidth());
-        Optional<PairView> pair = pair(session.selection().returnId().get());
+        Optional<PairView> pair = pair(model.selection().returnId().get());
         boolean inside =
                 e.getX() > axis.left()
                         && e.getX() < axis.right()
@@ -118,7 +118,7 @@ final class ClearChart extends ScalingCanvas {
         double seconds = axis.seconds(e.getX());
         int frame =
                 (int)
-                        ((seconds - session.span().startSeconds())
+                        ((seconds - model.span().startSeconds())
                                 * pair.get().river().framesPerSecond());
         int band = ClashPainter.bandAt(e.getY(), chartTop(h), chartHeight(h));
         reading.setText(words(pair.get(), frame, band, seconds));
@@ -128,10 +128,10 @@ final class ClearChart extends ScalingCanvas {
         if (frame < 0 || frame >= pair.river().frames()) {
             return "";
         }
-        Design design = session.design().get();
-        String id = session.selection().returnId().get();
+        Design design = model.design().get();
+        String id = model.selection().returnId().get();
         String name = design.findReturn(id).map(Return::name).orElse("the return");
-        String source = session.clearing().source().map(Source::name).orElse("the source");
+        String source = model.clearing().source().map(Source::name).orElse("the source");
         String place =
                 "Bar "
                         + design.song().clock().barAtSeconds(seconds)
@@ -153,16 +153,16 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private List<Return> returns() {
-        return session.design().get().returns();
+        return model.design().get().returns();
     }
 
     private TimeAxis axis(double w) {
-        Span span = window.of(session.span());
+        Span span = window.of(model.span());
         return new TimeAxis(span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
     }
 
     private TimeAxis songAxis(double w) {
-        return new TimeAxis(0, session.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+        return new TimeAxis(0, model.songSeconds(), 16 + LABELS, w - 32 - LABELS);
     }
 
     private double stripTop(double h) {
@@ -181,29 +181,29 @@ final class ClearChart extends ScalingCanvas {
         TimeAxis axis = axis(getWidth());
         int row = (int) Math.floor((e.getY() - riversTop()) / riverHeight(getHeight()));
         if (row >= 0 && row < returns().size()) {
-            session.selection().returnId().set(returns().get(row).id());
+            model.selection().returnId().set(returns().get(row).id());
         }
         if (e.getY() >= stripTop(getHeight()) && e.getX() > axis.left()) {
             go(
-                    session.design()
+                    model.design()
                             .get()
                             .song()
                             .clock()
                             .barAtSeconds(songAxis(getWidth()).seconds(e.getX())));
         } else if (e.getX() > axis.left()) {
-            session.transport().seek(axis.seconds(e.getX()));
-            boolean cell = e.getY() > chartTop(getHeight()) && !session.transport().playing().get();
+            model.transport().seek(axis.seconds(e.getX()));
+            boolean cell = e.getY() > chartTop(getHeight()) && !model.transport().playing().get();
             if (cell) {
-                session.transport().togglePlaying();
+                model.transport().togglePlaying();
             }
         }
     }
 
     @Override
     protected void paint(Pen pen, double w, double h) {
-        Design design = session.design().get();
+        Design design = model.design().get();
         TimeAxis axis = axis(w);
-        Optional<Source> lead = session.clearing().source();
+        Optional<Source> lead = model.clearing().source();
         if (design.sources().isEmpty()) {
             return;
         }
@@ -244,16 +244,16 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private void legend(Pen pen, double w) {
-        Clearance c = session.measured().clearance().get();
+        Clearance c = model.measured().clearance().get();
         boolean changed = c != null && !c.before().isEmpty();
         String[] names = {
             "blooms in a gap", "under the dry", "covers the dry", "before, \u2022 won back"
         };
         double x = w - 16;
         String id =
-                session.selection().returnId().get().isEmpty()
+                model.selection().returnId().get().isEmpty()
                         ? "A"
-                        : session.selection().returnId().get();
+                        : model.selection().returnId().get();
         for (int i = changed ? 3 : 2; i >= 0; i--) {
             double width = Pen.width(names[i], Type.regular(11.5));
             pen.text(names[i], x - width, 30, Type.regular(11.5), pen.palette.ink2);
@@ -282,7 +282,7 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private Optional<Phrases> found() {
-        return Optional.of(session.clearing().phrases());
+        return Optional.of(model.clearing().phrases());
     }
 
     private void phrases(Pen pen, TimeAxis axis, double top, double bottom) {
@@ -304,9 +304,9 @@ final class ClearChart extends ScalingCanvas {
 
     private void voice(Pen pen, TimeAxis axis, Source lead) {
         double base = TOP + 20 + VOICE;
-        pen.text(session.clearing().name(), 16, base - 46, Type.strong(13), pen.palette.ink);
+        pen.text(model.clearing().name(), 16, base - 46, Type.strong(13), pen.palette.ink);
         pen.text("dry, the key", 16, base - 30, Type.regular(11.5), pen.palette.ink3);
-        Material m = session.measured().materials().get(lead.id());
+        Material m = model.measured().materials().get(lead.id());
         if (m != null) {
             double full = m.silhouette().peak(0, m.silhouette().seconds());
             SilhouettePainter.paint(pen, m.silhouette(), axis, base, VOICE - 12, full);
@@ -314,7 +314,7 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private void river(Pen pen, TimeAxis axis, Return r, double top, double height) {
-        boolean chosen = r.id().equals(session.selection().returnId().get());
+        boolean chosen = r.id().equals(model.selection().returnId().get());
         double middle = top + height / 2;
         if (chosen) {
             pen.clipped(
@@ -346,27 +346,20 @@ final class ClearChart extends ScalingCanvas {
     private RiverPainter painter(
             Pen pen, TimeAxis axis, Return r, PairView pair, double middle, double height) {
         return new RiverPainter(
-                pen,
-                pair.river(),
-                axis,
-                r.id(),
-                middle,
-                height - 12,
-                session.span().startSeconds());
+                pen, pair.river(), axis, r.id(), middle, height - 12, model.span().startSeconds());
     }
 
     /** The pair of a return as it was, if that was another. */
     private Optional<PairView> before(String id) {
-        return Optional.ofNullable(session.measured().clearance().get())
-                .filter((Clearance c) -> c.span().equals(session.span()))
+        return Optional.ofNullable(model.measured().clearance().get())
+                .filter((Clearance c) -> c.span().equals(model.span()))
                 .flatMap(c -> Optional.ofNullable(c.before().get(id)));
     }
 
     /** The ducker's gain over the river: a line that hangs from its top, 3 dB to a fifth of it. */
     private void ducked(Pen pen, TimeAxis axis, String id, double top, double height) {
-        Clearance c = session.measured().clearance().get();
-        DuckCourse course =
-                c == null || !c.span().equals(session.span()) ? null : c.ducks().get(id);
+        Clearance c = model.measured().clearance().get();
+        DuckCourse course = c == null || !c.span().equals(model.span()) ? null : c.ducks().get(id);
         if (course == null || course.frames() == 0) {
             return;
         }
@@ -375,7 +368,7 @@ final class ClearChart extends ScalingCanvas {
         double[] ys = new double[columns];
         for (int i = 0; i < columns; i++) {
             xs[i] = axis.left() + 2 * i;
-            double seconds = axis.seconds(xs[i]) - session.span().startSeconds();
+            double seconds = axis.seconds(xs[i]) - model.span().startSeconds();
             int frame = (int) Math.min(course.frames() - 1.0, seconds * course.framesPerSecond());
             double down = Math.min(MOST_DUCK_DB, -course.gainDb(Math.max(0, frame)));
             ys[i] = top + 3 + down / MOST_DUCK_DB * (height - 6);
@@ -391,24 +384,24 @@ final class ClearChart extends ScalingCanvas {
 
     /** The pair as it was measured over this very stretch; nothing while another is still shown. */
     private Optional<PairView> pair(String id) {
-        return Optional.ofNullable(session.measured().clearance().get())
-                .filter((Clearance c) -> c.span().equals(session.span()))
+        return Optional.ofNullable(model.measured().clearance().get())
+                .filter((Clearance c) -> c.span().equals(model.span()))
                 .flatMap(c -> c.pair(id));
     }
 
     private void clashes(Pen pen, TimeAxis axis, double h) {
         double top = chartTop(h);
         ClashPainter painter =
-                new ClashPainter(pen, axis, top, chartHeight(h), session.span().startSeconds());
-        String id = session.selection().returnId().get();
+                new ClashPainter(pen, axis, top, chartHeight(h), model.span().startSeconds());
+        String id = model.selection().returnId().get();
         pen.text("Clashes", 16, top + 12, Type.strong(13), pen.palette.ink);
-        String name = session.design().get().findReturn(id).map(Return::name).orElse("a return");
+        String name = model.design().get().findReturn(id).map(Return::name).orElse("a return");
         pen.text(name, 16, top + 30, Type.regular(11.5), pen.palette.ink3);
         pen.text("covers", 16, top + 45, Type.regular(11.5), pen.palette.ink3);
         pen.text("the source", 16, top + 60, Type.regular(11.5), pen.palette.ink3);
         painter.paint(pair(id));
         before(id).ifPresent(b -> pair(id).ifPresent(p -> painter.paintWon(b, p)));
-        session.design()
+        model.design()
                 .get()
                 .findReturn(id)
                 .map(r -> r.filterOut().highPass())
@@ -417,9 +410,9 @@ final class ClearChart extends ScalingCanvas {
 
     /** Where an ear word may live. */
     private void marks(Pen pen, TimeAxis axis, double h) {
-        Diagnosis d = session.clearing().diagnosis().get();
+        Diagnosis d = model.clearing().diagnosis().get();
         if (d != null && d.supported()) {
-            new EarMarks(pen, axis, chartTop(h), chartHeight(h)).paint(d, session.span());
+            new EarMarks(pen, axis, chartTop(h), chartHeight(h)).paint(d, model.span());
         }
     }
 
@@ -427,9 +420,9 @@ final class ClearChart extends ScalingCanvas {
     private void strips(Pen pen, double w, double h) {
         new SongStrips(pen, songAxis(w), stripTop(h))
                 .paint(
-                        session.measured().clearance().get(),
-                        session.design().get(),
-                        window.of(session.span()));
+                        model.measured().clearance().get(),
+                        model.design().get(),
+                        window.of(model.span()));
     }
 
     private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {

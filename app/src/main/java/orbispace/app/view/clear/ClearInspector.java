@@ -12,10 +12,10 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.ClearModel;
+import orbispace.app.desk.Clearing;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Clearance;
-import orbispace.app.session.Clearing;
-import orbispace.app.session.Session;
+import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Measure;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
@@ -33,11 +33,11 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The measures of the lead against the chosen return, and what would clear it. */
 final class ClearInspector extends VBox {
-    private final Session session;
+    private final ClearModel model;
     private final MenuButton lead = new MenuButton();
     private final Label low = new Label();
     private final AskedMenu asking;
@@ -58,13 +58,13 @@ final class ClearInspector extends VBox {
     /** A remedy that was applied, and how to take it back. */
     private record Applied(Proposal proposal, ReturnEdit inverse) {}
 
-    ClearInspector(Session session) {
-        this.session = session;
+    ClearInspector(ClearModel model) {
+        this.model = model;
         getStyleClass().add("inspector");
-        asking = new AskedMenu(session);
-        kinds = new RemedyMenu(session);
-        askedPresence = AskedNumber.presence(session);
-        askedBloom = AskedNumber.bloom(session);
+        asking = new AskedMenu(model);
+        kinds = new RemedyMenu(model);
+        askedPresence = AskedNumber.presence(model);
+        askedBloom = AskedNumber.bloom(model);
         presence = new Measure("PRESENCE KEPT", "%", askedPresence.field());
         bloom = new Measure("BLOOM IN GAPS", "dB", askedBloom.field());
         lead.getStyleClass().add("kind-menu");
@@ -77,7 +77,7 @@ final class ClearInspector extends VBox {
         name.getStyleClass().add("row-name");
         Label against = new Label("against");
         against.getStyleClass().add("caption");
-        seal = new SealMark(session.selection().returnId()::get, 12, true);
+        seal = new SealMark(model.selection().returnId()::get, 12, true);
         HBox head = new HBox(7, lead, against, seal, name);
         head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         head.getStyleClass().add("inspector-head");
@@ -85,7 +85,7 @@ final class ClearInspector extends VBox {
         state.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         states.setPrefSize(172, 40);
         states.setMinSize(172, 40);
-        Button balance = Plate.small("Ear line", () -> session.clearing().balance());
+        Button balance = Plate.small("Ear line", () -> model.clearing().balance());
         balance.setAccessibleText("raise it until it is just obvious, then back to felt");
         HBox stateLine = new HBox(10, state, Plate.spring(), states);
         stateLine.setAlignment(javafx.geometry.Pos.BOTTOM_LEFT);
@@ -93,14 +93,14 @@ final class ClearInspector extends VBox {
         stateHead.getStyleClass().add("caps");
         Label remedyHead = new Label("Remedies");
         remedyHead.getStyleClass().add("section-head");
-        Button solve = Plate.small("Solve", () -> session.clearing().solve(false));
+        Button solve = Plate.small("Solve", () -> model.clearing().solve(false));
         solve.setAccessibleText("take the cheapest set for this return");
-        Button all = Plate.small("All returns", () -> session.clearing().solve(true));
+        Button all = Plate.small("All returns", () -> model.clearing().solve(true));
         all.setAccessibleText("take the cheapest set for all returns");
         HBox remedyLine = new HBox(5, remedyHead, Plate.spring(), kinds, solve, all);
         remedyLine.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         Button room =
-                Plate.small("Make room between dry sources", () -> session.clearing().makeRoom());
+                Plate.small("Make room between dry sources", () -> model.clearing().makeRoom());
         room.setAccessibleText("look for room between this source and other dry ones");
         ScrollPane scroll = new ScrollPane(new VBox(6, remedies, note, roomMoves, room));
         scroll.setFitToWidth(true);
@@ -122,14 +122,14 @@ final class ClearInspector extends VBox {
                         remedyLine,
                         scroll);
         setSpacing(7);
-        session.clearing().diagnosis().addListener((o, was, is) -> refresh());
-        session.clearing().earLine().addListener((o, was, is) -> refresh());
-        session.clearing().solution().addListener((o, was, is) -> refresh());
-        session.clearing().room().addListener((o, was, is) -> refresh());
-        session.measured().clearance().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
-        session.jobs().busyWith().addListener((o, was, is) -> refresh());
+        model.clearing().diagnosis().addListener((o, was, is) -> refresh());
+        model.clearing().earLine().addListener((o, was, is) -> refresh());
+        model.clearing().solution().addListener((o, was, is) -> refresh());
+        model.clearing().room().addListener((o, was, is) -> refresh());
+        model.measured().clearance().addListener((o, was, is) -> refresh());
+        model.selection().returnId().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.jobs().busyWith().addListener((o, was, is) -> refresh());
         refresh();
     }
 
@@ -141,12 +141,12 @@ final class ClearInspector extends VBox {
     }
 
     private void refresh() {
-        String id = session.selection().returnId().get();
-        Clearance c = session.measured().clearance().get();
+        String id = model.selection().returnId().get();
+        Clearance c = model.measured().clearance().get();
         seal.repaint();
-        name.setText(session.design().get().findReturn(id).map(Return::name).orElse("no return"));
-        lead.setText(session.clearing().name());
-        Targets asked = session.clearing().targets(id).orElse(Targets.LEAD);
+        name.setText(model.design().get().findReturn(id).map(Return::name).orElse("no return"));
+        lead.setText(model.clearing().name());
+        Targets asked = model.clearing().targets(id).orElse(Targets.LEAD);
         asking.refresh();
         kinds.refresh();
         askedPresence.refresh();
@@ -191,7 +191,7 @@ final class ClearInspector extends VBox {
 
     private void showRoom() {
         roomMoves.getChildren().clear();
-        List<RoomMove> found = session.clearing().room().get();
+        List<RoomMove> found = model.clearing().room().get();
         if (found == null) {
             return;
         }
@@ -204,7 +204,7 @@ final class ClearInspector extends VBox {
         found.forEach(m ->
                 roomMoves
                         .getChildren()
-                        .add(new RoomCard(m, () -> session.edit(m.edit(session.design().get())))));
+                        .add(new RoomCard(m, () -> model.edit(m.edit(model.design().get())))));
     }
 
     private static String comb(ShortCopy copy) {
@@ -240,11 +240,11 @@ final class ClearInspector extends VBox {
     /** Layers of one part are judged together, so the part stands once, by its group's name. */
     private void fillSources() {
         lead.getItems().clear();
-        Design design = session.design().get();
+        Design design = model.design().get();
         for (Source s : design.sources()) {
             if (design.layersOf(s).getFirst().equals(s)) {
                 MenuItem item = new MenuItem(Clearing.partName(design, s));
-                item.setOnAction(e -> session.clearing().judge(s.id()));
+                item.setOnAction(e -> model.clearing().judge(s.id()));
                 lead.getItems().add(item);
             }
         }
@@ -260,10 +260,7 @@ final class ClearInspector extends VBox {
     /** A remedy that undo, or another edit, has taken back is no longer on. */
     private void forgetUndone() {
         applied.removeIf(a ->
-                !a.proposal()
-                        .edit()
-                        .applyTo(session.design().get())
-                        .equals(session.design().get()));
+                !a.proposal().edit().applyTo(model.design().get()).equals(model.design().get()));
     }
 
     private void showRemedies(
@@ -280,14 +277,14 @@ final class ClearInspector extends VBox {
         }
         boolean current =
                 c != null
-                        && c.design().equals(session.design().get())
-                        && c.span().equals(session.span());
+                        && c.design().equals(model.design().get())
+                        && c.span().equals(model.span());
         List<Proposal> open = c == null ? List.of() : c.proposals().getOrDefault(id, List.of());
-        EarLine line = session.clearing().earLine().get();
+        EarLine line = model.clearing().earLine().get();
         if (line != null) {
-            remedies.getChildren().add(new EarLineCard(session, line));
+            remedies.getChildren().add(new EarLineCard(model, line));
         }
-        Diagnosis heard = session.clearing().diagnosis().get();
+        Diagnosis heard = model.clearing().diagnosis().get();
         if (heard != null) {
             heard.remedies()
                     .forEach(p ->
@@ -296,14 +293,14 @@ final class ClearInspector extends VBox {
         if (current) {
             open.forEach(p -> remedies.getChildren().add(new RemedyCard(p, false, () -> apply(p))));
         }
-        Solution solved = session.clearing().solution().get();
+        Solution solved = model.clearing().solution().get();
         if (solved != null) {
             note.setText(words(solved));
         } else if (!current) {
             note.setText(
-                    session.jobs().busyWith().get().isEmpty()
+                    model.jobs().busyWith().get().isEmpty()
                             ? ""
-                            : session.jobs().busyWith().get() + " \u2026");
+                            : model.jobs().busyWith().get() + " \u2026");
         } else if (open.isEmpty()) {
             note.setText(clearNote(cover, asked));
         } else {
@@ -342,8 +339,8 @@ final class ClearInspector extends VBox {
     }
 
     private void apply(Proposal p) {
-        ReturnEdit inverse = p.edit().inverse(session.design().get());
-        if (session.edit(p.edit(), p.change() + ": " + p.why())) {
+        ReturnEdit inverse = p.edit().inverse(model.design().get());
+        if (model.edit(p.edit(), p.change() + ": " + p.why())) {
             applied.add(new Applied(p, inverse));
             refresh();
         }
@@ -351,7 +348,7 @@ final class ClearInspector extends VBox {
 
     private void takeBack(Applied a) {
         applied.remove(a);
-        session.edit(a.inverse());
+        model.edit(a.inverse());
         refresh();
     }
 }

@@ -2,16 +2,16 @@ package orbispace.app.view.clear;
 
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
+import orbispace.app.desk.ClearModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.PresenceStrip;
-import orbispace.app.session.Clearance;
-import orbispace.app.session.Session;
+import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.Playhead;
 import orbispace.app.view.frame.Screen;
 
 /** Room for the dry: what each return does to the lead, over a section. */
-public final class ClearView extends Screen {
+public final class ClearView extends Screen<ClearModel> {
 
     private final Playhead playhead;
     private final ClearChart chart;
@@ -21,21 +21,21 @@ public final class ClearView extends Screen {
     private final Label reading = new Label();
     private double worstSoFar = -0.5;
 
-    public ClearView(Session session) {
-        super(session, "Clear");
-        playhead = new Playhead(session.transport().position());
-        inspector = new ClearInspector(session);
-        ears = new EarBar(session);
-        hearing = new HearingMenu(session);
-        chart = new ClearChart(session, playhead, reading);
+    public ClearView(ClearModel model) {
+        super(model, "Clear");
+        playhead = new Playhead(model.transport().position());
+        inspector = new ClearInspector(model);
+        ears = new EarBar(model);
+        hearing = new HearingMenu(model);
+        chart = new ClearChart(model, playhead, reading);
         reading.getStyleClass().add("why");
         reading.setMouseTransparent(true);
         fill(chart, playhead, reading, ears, hearing);
-        session.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
-        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
+        model.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
+        model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 
@@ -76,7 +76,7 @@ public final class ClearView extends Screen {
     public void shown(boolean front) {
         super.shown(front);
         if (front) {
-            session.wantsRemedies().set(true);
+            model.wantsRemedies().set(true);
         }
     }
 
@@ -91,7 +91,7 @@ public final class ClearView extends Screen {
 
     @Override
     public void nextWorst() {
-        Clearance c = session.measured().clearance().get();
+        Clearance c = model.measured().clearance().get();
         if (c == null || c.presencePerBar().isEmpty()) {
             return;
         }

@@ -7,20 +7,20 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ClearModel;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarWord;
 
 /** The ear words: pressing one asks the measures, and says what they answer. */
 final class EarBar extends VBox {
-    private final Session session;
+    private final ClearModel model;
     private final Map<EarWord, ToggleButton> words = new EnumMap<>(EarWord.class);
     private final Label evidence = new Label();
 
-    EarBar(Session session) {
+    EarBar(ClearModel model) {
         super(4);
-        this.session = session;
+        this.model = model;
         Label head = new Label("What do you hear?");
         head.getStyleClass().add("section-head");
         evidence.getStyleClass().add("why");
@@ -36,21 +36,21 @@ final class EarBar extends VBox {
         HBox line = new HBox(12, head, evidence);
         line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
         getChildren().addAll(line, flow);
-        session.clearing().diagnosis().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> session.clearing().unhear());
+        model.clearing().diagnosis().addListener((o, was, is) -> refresh());
+        model.selection().returnId().addListener((o, was, is) -> model.clearing().unhear());
         refresh();
     }
 
     private void press(EarWord word, ToggleButton button) {
         if (button.isSelected()) {
-            session.clearing().hear(word);
+            model.clearing().hear(word);
         } else {
-            session.clearing().unhear();
+            model.clearing().unhear();
         }
     }
 
     private void refresh() {
-        Diagnosis d = session.clearing().diagnosis().get();
+        Diagnosis d = model.clearing().diagnosis().get();
         words.forEach((word, button) -> button.setSelected(d != null && d.word() == word));
         if (d == null) {
             evidence.setText(

@@ -4,19 +4,19 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ClearModel;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.EarLine;
 import orbispace.core.design.ReturnEdit;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The two levels of the ear line, where they differ, with a press to set either. */
 final class EarLineCard extends VBox {
-    private final Session session;
+    private final ClearModel model;
 
-    EarLineCard(Session session, EarLine line) {
+    EarLineCard(ClearModel model, EarLine line) {
         super(4);
-        this.session = session;
+        this.model = model;
         Label text =
                 new Label(
                         "Obvious from "
@@ -41,12 +41,12 @@ final class EarLineCard extends VBox {
     private Button setTo(double db, String phrase) {
         return Plate.small(
                 "Set " + Wording.number(db, 1) + " dB (" + phrase + ")",
-                () -> session.edit(new ReturnEdit.Level(session.selection().returnId().get(), db)));
+                () -> model.edit(new ReturnEdit.Level(model.selection().returnId().get(), db)));
     }
 
     private String barOf(EarLine.Answer answer) {
         return " (bar "
-                + session.design().get().song().clock().barAtSeconds(answer.phrase().startSeconds())
+                + model.design().get().song().clock().barAtSeconds(answer.phrase().startSeconds())
                 + ")";
     }
 }

@@ -5,9 +5,9 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ClearModel;
 import orbispace.core.design.HearingLevel;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The level at which one listens and the noise of the room, which the hearing model takes. */
 final class HearingMenu extends MenuButton {
@@ -23,20 +23,20 @@ final class HearingMenu extends MenuButton {
         new Room("lively room, 30 dB", OptionalDouble.of(30))
     };
 
-    private final Session session;
+    private final ClearModel model;
 
-    HearingMenu(Session session) {
-        this.session = session;
+    HearingMenu(ClearModel model) {
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("listening level and room");
         setOnShowing(e -> fill());
-        session.design().addListener((o, was, is) -> say());
+        model.design().addListener((o, was, is) -> say());
         fill();
         say();
     }
 
     private HearingLevel now() {
-        return session.design().get().aims().hearing();
+        return model.design().get().aims().hearing();
     }
 
     private void fill() {
@@ -47,7 +47,7 @@ final class HearingMenu extends MenuButton {
                     new RadioMenuItem("the mix at " + Wording.number(db, 0) + " dB SPL");
             item.setToggleGroup(levels);
             item.setSelected(db == now().levelDbSpl());
-            item.setOnAction(e -> session.clearing().listen(new HearingLevel(db, now().roomDb())));
+            item.setOnAction(e -> model.clearing().listen(new HearingLevel(db, now().roomDb())));
             getItems().add(item);
         }
         getItems().add(new SeparatorMenuItem());
@@ -57,7 +57,7 @@ final class HearingMenu extends MenuButton {
             item.setToggleGroup(rooms);
             item.setSelected(room.db.equals(now().roomDb()));
             item.setOnAction(
-                    e -> session.clearing().listen(new HearingLevel(now().levelDbSpl(), room.db)));
+                    e -> model.clearing().listen(new HearingLevel(now().levelDbSpl(), room.db)));
             getItems().add(item);
         }
     }

@@ -11,7 +11,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.Proposal;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** A remedy with what it gains and costs, and the button that applies it or takes it back. */
 final class RemedyCard extends VBox {

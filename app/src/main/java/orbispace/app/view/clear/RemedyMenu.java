@@ -6,45 +6,42 @@ import java.util.Set;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ClearModel;
 import orbispace.core.design.Setting;
 
 /** Which kinds of remedy are looked for at all, and what is locked on the chosen return. */
 final class RemedyMenu extends MenuButton {
-    private final Session session;
+    private final ClearModel model;
     private final Map<Setting, CheckMenuItem> kinds = new EnumMap<>(Setting.class);
     private final Map<Setting, CheckMenuItem> locks = new EnumMap<>(Setting.class);
     private final Menu locked = new Menu("Lock");
 
-    RemedyMenu(Session session) {
-        this.session = session;
+    RemedyMenu(ClearModel model) {
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("kinds of remedy to propose, and locks");
         Menu propose = new Menu("Propose, of any return");
         for (Setting setting : Setting.values()) {
             CheckMenuItem kind = new CheckMenuItem(setting.label());
-            kind.setOnAction(e -> session.clearing().bar(setting, !kind.isSelected()));
+            kind.setOnAction(e -> model.clearing().bar(setting, !kind.isSelected()));
             kinds.put(setting, kind);
             propose.getItems().add(kind);
             CheckMenuItem lock = new CheckMenuItem(setting.label());
             lock.setOnAction(e ->
-                    session.clearing()
-                            .lock(
-                                    session.selection().returnId().get(),
-                                    setting,
-                                    lock.isSelected()));
+                    model.clearing()
+                            .lock(model.selection().returnId().get(), setting, lock.isSelected()));
             locks.put(setting, lock);
             locked.getItems().add(lock);
         }
         getItems().addAll(propose, locked);
-        session.clearing().barred().addListener((o, was, is) -> refresh());
+        model.clearing().barred().addListener((o, was, is) -> refresh());
     }
 
     /** Shows what is barred and locked. */
     void refresh() {
-        String id = session.selection().returnId().get();
-        Set<Setting> barred = session.clearing().barred().get();
-        Set<Setting> kept = session.design().get().aims().lockedOf(id);
+        String id = model.selection().returnId().get();
+        Set<Setting> barred = model.clearing().barred().get();
+        Set<Setting> kept = model.design().get().aims().lockedOf(id);
         kinds.forEach((setting, item) -> item.setSelected(!barred.contains(setting)));
         locks.forEach((setting, item) -> item.setSelected(kept.contains(setting)));
         locked.setText("Lock on " + (id.isEmpty() ? "the return" : id) + ": no remedy changes it");

@@ -7,7 +7,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.RoomMove;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** A move that makes room between two dry sources, with what both keep before and after. */
 final class RoomCard extends VBox {

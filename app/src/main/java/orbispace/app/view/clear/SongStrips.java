@@ -5,7 +5,7 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.PresenceStrip;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Clearance;
+import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.Targets;
 import orbispace.core.time.Span;

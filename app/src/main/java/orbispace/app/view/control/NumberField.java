@@ -10,29 +10,20 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import orbispace.app.knob.StepSize;
 
 /**
  * A number with its unit and its name: click, Enter or a digit types it, arrow keys step it (Shift
  * fine, Ctrl coarse). A wrong entry says what is accepted and keeps the old value.
  */
 public final class NumberField extends StackPane {
-    /** Size of a step. */
-    public enum Step {
-        /** With Shift. */
-        FINE,
-        /** Alone. */
-        PLAIN,
-        /** With Ctrl. */
-        COARSE
-    }
-
     private final Label number = new Label();
     private final Label unit = new Label();
     private final Label name;
     private final TextField entry = new TextField();
     private final VBox reading;
     private final String accepted;
-    private final BiConsumer<Integer, Step> stepping;
+    private final BiConsumer<Integer, StepSize> stepping;
     private final java.util.function.Predicate<String> typed;
     private final Consumer<String> complain;
 
@@ -49,7 +40,7 @@ public final class NumberField extends StackPane {
             String name,
             String accepted,
             java.util.function.Predicate<String> typed,
-            BiConsumer<Integer, Step> stepping,
+            BiConsumer<Integer, StepSize> stepping,
             Consumer<String> complain) {
         this.name = new Label(name);
         this.accepted = accepted;
@@ -99,7 +90,10 @@ public final class NumberField extends StackPane {
         }
         int direction = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
         if (direction != 0) {
-            Step step = e.isShiftDown() ? Step.FINE : e.isShortcutDown() ? Step.COARSE : Step.PLAIN;
+            StepSize step =
+                    e.isShiftDown()
+                            ? StepSize.FINE
+                            : e.isShortcutDown() ? StepSize.COARSE : StepSize.PLAIN;
             stepping.accept(direction, step);
             e.consume();
         } else if (e.getCode() == KeyCode.ENTER) {

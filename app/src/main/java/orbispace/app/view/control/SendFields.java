@@ -3,10 +3,12 @@ package orbispace.app.view.control;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import orbispace.app.desk.ScreenModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Session;
-import orbispace.app.view.chain.ReturnReadings;
+import orbispace.app.knob.Entries;
+import orbispace.app.knob.ReturnReadings;
+import orbispace.app.knob.StepSize;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 
@@ -14,16 +16,16 @@ import orbispace.core.design.ReturnEdit;
 public final class SendFields {
     private static final double SEND_NAME = 48;
 
-    private final Session session;
+    private final ScreenModel model;
 
-    public SendFields(Session session) {
-        this.session = session;
+    public SendFields(ScreenModel model) {
+        this.model = model;
     }
 
     /** A field for each send and each feed, by the names that {@link ReturnReadings} gives them. */
     public Map<String, NumberField> of(Return r) {
         Map<String, NumberField> fields = new LinkedHashMap<>();
-        session.design().get().sources().stream()
+        model.design().get().sources().stream()
                 .filter(s -> r.sends().containsKey(s.id()))
                 .forEach(s -> fields.put("send " + s.id(), sendField(s.id(), s.name())));
         r.feeds().keySet().forEach(id -> fields.put("feed " + id, feedField(id)));
@@ -31,7 +33,7 @@ public final class SendFields {
     }
 
     private Optional<Return> chosen() {
-        return session.design().get().findReturn(session.selection().returnId().get());
+        return model.design().get().findReturn(model.selection().returnId().get());
     }
 
     private NumberField feedField(String from) {
@@ -45,11 +47,11 @@ public final class SendFields {
                 (direction, size) ->
                         chosen().flatMap(r -> Optional.ofNullable(r.feeds().get(from)))
                                 .ifPresent(db -> setFeed(from, db + direction * stepOf(size))),
-                session.problem()::set);
+                model.problem()::set);
     }
 
     private boolean setFeed(String from, double db) {
-        return session.edit(new ReturnEdit.Feed(session.selection().returnId().get(), from, db));
+        return model.edit(new ReturnEdit.Feed(model.selection().returnId().get(), from, db));
     }
 
     private NumberField sendField(String sourceId, String name) {
@@ -66,14 +68,14 @@ public final class SendFields {
                                         setSend(
                                                 sourceId,
                                                 send.levelDb() + direction * stepOf(size))),
-                session.problem()::set);
+                model.problem()::set);
     }
 
     /** The last word of a name if no other stem has it, else as much of the name as fits. */
     private String shortName(String name) {
         String last = lastWord(name);
         long same =
-                session.design().get().sources().stream()
+                model.design().get().sources().stream()
                         .filter(s -> lastWord(s.name()).equals(last))
                         .count();
         boolean tells = same == 1 && last.length() > 3;
@@ -88,12 +90,12 @@ public final class SendFields {
     }
 
     private boolean setSend(String sourceId, double db) {
-        return session.edit(
-                new ReturnEdit.SendLevel(session.selection().returnId().get(), sourceId, db));
+        return model.edit(
+                new ReturnEdit.SendLevel(model.selection().returnId().get(), sourceId, db));
     }
 
     /** A step of a send's level in dB. */
-    public static double stepOf(NumberField.Step size) {
+    public static double stepOf(StepSize size) {
         return switch (size) {
             case FINE -> 0.1;
             case PLAIN -> 0.5;

@@ -16,22 +16,22 @@ import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
-import orbispace.app.session.NewSong;
-import orbispace.app.session.Session;
+import orbispace.app.desk.FrameModel;
+import orbispace.app.song.NewSong;
 import orbispace.core.design.Source;
 import orbispace.files.project.ProjectFile;
 
 /** New, open, save: the menu under the song's title. Nothing unsaved is left without asking. */
 public final class FileMenu {
-    private final Session session;
+    private final FrameModel model;
     private final Supplier<Scene> scene;
     private final ContextMenu menu = new ContextMenu();
     private final Menu recent = new Menu("Open recent");
     private final MenuItem undo = new MenuItem("Undo");
     private final MenuItem redo = new MenuItem("Redo");
 
-    public FileMenu(Session session, Supplier<Scene> scene) {
-        this.session = session;
+    public FileMenu(FrameModel model, Supplier<Scene> scene) {
+        this.model = model;
         this.scene = scene;
         menu.getItems()
                 .addAll(
@@ -48,9 +48,9 @@ public final class FileMenu {
                         redo,
                         item(
                                 "Compare with the field as it is now   Shift+B",
-                                session.pair()::keepAsBefore));
-        undo.setOnAction(e -> session.undo());
-        redo.setOnAction(e -> session.redo());
+                                model.pair()::keepAsBefore));
+        undo.setOnAction(e -> model.editor().undo());
+        redo.setOnAction(e -> model.editor().redo());
         menu.setOnShowing(e -> refresh());
     }
 
@@ -65,10 +65,10 @@ public final class FileMenu {
     }
 
     private void refresh() {
-        name(undo, "Undo", session.undoLabel().get(), "Ctrl+Z");
-        name(redo, "Redo", session.redoLabel().get(), "Ctrl+Shift+Z");
+        name(undo, "Undo", model.editor().undoLabel().get(), "Ctrl+Z");
+        name(redo, "Redo", model.editor().redoLabel().get(), "Ctrl+Shift+Z");
         recent.getItems().clear();
-        for (Path path : session.recent().list()) {
+        for (Path path : model.kept().recent().list()) {
             recent.getItems().add(item(String.valueOf(path.getFileName()), () -> open(path)));
         }
         recent.setDisable(recent.getItems().isEmpty());
@@ -98,7 +98,7 @@ public final class FileMenu {
                         "*.midi");
         List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
         if (files != null && !files.isEmpty()) {
-            session.bringing()
+            model.bringing()
                     .newSong(NewSong.Material.of(files.stream().map(File::toPath).toList()));
         }
     }
@@ -119,7 +119,7 @@ public final class FileMenu {
         boolean project =
                 paths.stream().anyMatch(p -> String.valueOf(p.getFileName()).endsWith(".json"));
         if (!paths.isEmpty() && (!project || mayLeave())) {
-            session.bringing().bring(paths);
+            model.bringing().bring(paths);
         }
     }
 
@@ -129,7 +129,7 @@ public final class FileMenu {
                 chooser("Bring more stems, or a MIDI file with the tempo", "Sound and MIDI", "*.*");
         List<File> files = chooser.showOpenMultipleDialog(scene.get().getWindow());
         if (files != null && !files.isEmpty()) {
-            session.bringing().bring(files.stream().map(File::toPath).toList());
+            model.bringing().bring(files.stream().map(File::toPath).toList());
         }
     }
 
@@ -139,7 +139,7 @@ public final class FileMenu {
                 chooser("Find " + source.file(), "Sound", "*.*")
                         .showOpenDialog(scene.get().getWindow());
         if (file != null) {
-            session.bringing().relink(source, file.toPath());
+            model.bringing().relink(source, file.toPath());
         }
     }
 
@@ -148,8 +148,8 @@ public final class FileMenu {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle("Search a folder for the missing stems");
         File folder = chooser.showDialog(scene.get().getWindow());
-        if (folder != null && session.bringing().relinkFrom(folder.toPath()) == 0) {
-            session.problem().set(folder + ": none of the missing stems is in it by its name.");
+        if (folder != null && model.bringing().relinkFrom(folder.toPath()) == 0) {
+            model.problem().set(folder + ": none of the missing stems is in it by its name.");
         }
     }
 
@@ -161,32 +161,32 @@ public final class FileMenu {
                 chooser("Open", "Orbispace projects", "*" + ProjectFile.SUFFIX)
                         .showOpenDialog(scene.get().getWindow());
         if (file != null) {
-            session.open(file.toPath());
+            model.opening().open(file.toPath());
         }
     }
 
     private void open(Path path) {
         if (mayLeave()) {
-            session.open(path);
+            model.opening().open(path);
         }
     }
 
     public void openDemo() {
         if (mayLeave()) {
-            session.openDemo();
+            model.opening().openDemo();
         }
     }
 
     /** Saves where the project is kept, or asks where; answers whether it was written. */
     public boolean save() {
-        Path file = session.file().get();
-        return file == null ? saveAs() : session.save(file);
+        Path file = model.kept().file().get();
+        return file == null ? saveAs() : model.opening().save(file);
     }
 
     public boolean saveAs() {
         FileChooser chooser = chooser("Save as", "Orbispace projects", "*" + ProjectFile.SUFFIX);
         chooser.setInitialFileName(
-                session.design()
+                model.design()
                                 .get()
                                 .song()
                                 .title()
@@ -194,7 +194,7 @@ public final class FileMenu {
                                 .replaceAll("[^a-z0-9]+", "-")
                         + ProjectFile.SUFFIX);
         File file = chooser.showSaveDialog(scene.get().getWindow());
-        return file != null && session.save(withSuffix(file.toPath()));
+        return file != null && model.opening().save(withSuffix(file.toPath()));
     }
 
     private static Path withSuffix(Path path) {
@@ -208,7 +208,8 @@ public final class FileMenu {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
         chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, patterns));
-        session.folder()
+        model.kept()
+                .folder()
                 .map(Path::toFile)
                 .filter(File::isDirectory)
                 .ifPresent(chooser::setInitialDirectory);
@@ -217,7 +218,7 @@ public final class FileMenu {
 
     /** Asks what to do with unsaved changes; answers whether what is open may be left. */
     public boolean mayLeave() {
-        if (!session.dirty().get()) {
+        if (!model.editor().dirty().get()) {
             return true;
         }
         ButtonType save = new ButtonType("Save", ButtonBar.ButtonData.YES);
@@ -226,7 +227,7 @@ public final class FileMenu {
         Alert alert =
                 new Alert(
                         Alert.AlertType.CONFIRMATION,
-                        session.design().get().song().title() + " has changes that are not saved.",
+                        model.design().get().song().title() + " has changes that are not saved.",
                         save,
                         leave,
                         stay);
@@ -236,7 +237,7 @@ public final class FileMenu {
         alert.setTitle("Unsaved changes");
         ButtonType answer = alert.showAndWait().orElse(stay);
         if (answer == leave) {
-            session.giveUp();
+            model.giveUp();
         }
         return answer == leave || (answer == save && save());
     }

@@ -1,17 +1,17 @@
 package orbispace.app.view.frame;
 
+import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.MixMeasure;
-import orbispace.app.session.Session;
+import orbispace.app.song.MixMeasure;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.measure.Loudness;
 
 /** Loudness on a scale of -36 to 0, with the true peak as an upright. */
 final class LevelBar extends ScalingCanvas {
-    private final Session session;
+    private final FrameModel model;
 
-    LevelBar(Session session) {
-        this.session = session;
+    LevelBar(FrameModel model) {
+        this.model = model;
     }
 
     @Override
@@ -21,11 +21,11 @@ final class LevelBar extends ScalingCanvas {
             double x = (w - 1) * i / 12;
             pen.upright(x, i % 4 == 0 ? 1 : 3, 6, pen.palette.ink);
         }
-        MixMeasure mix = session.measured().mix().get();
+        MixMeasure mix = model.measured().mix().get();
         if (mix == null) {
             return;
         }
-        Loudness heard = session.transport().hearingBefore().get() ? mix.before() : mix.other();
+        Loudness heard = model.transport().hearingBefore().get() ? mix.before() : mix.other();
         double l = Math.clamp((heard.integratedLufs().orElse(-36) + 36) / 36, 0, 1);
         double p = Math.clamp((heard.truePeakDbtp().orElse(-36) + 36) / 36, 0, 1);
         pen.g.setFill(pen.palette.ink);

@@ -6,9 +6,9 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
-import orbispace.app.session.Ears;
-import orbispace.app.session.Transport;
-import orbispace.files.Wording;
+import orbispace.app.listen.Ears;
+import orbispace.app.listen.Transport;
+import orbispace.core.words.Wording;
 
 /** How it is listened to, in words: mono, wet alone, and what becomes of the rest in a solo. */
 public final class ListenMenu extends MenuButton {

@@ -6,20 +6,20 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
+import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.MixMeasure;
-import orbispace.app.session.Session;
+import orbispace.app.song.MixMeasure;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.Design;
 import orbispace.core.measure.Loudness;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The song along the top: title, play and loop, sections, before and after, mono, loudness. */
 public final class Ribbon extends Pane {
     static final double HEIGHT = 64;
 
-    private final Session session;
+    private final FrameModel model;
     private final Button title = new Button();
     private final Label form = new Label();
     private final Button play;
@@ -39,13 +39,13 @@ public final class Ribbon extends Pane {
     private final ScalingCanvas playIcon;
     private final ScalingCanvas loopIcon;
 
-    public Ribbon(Session session, ContextMenu menu) {
-        this.session = session;
-        strip = new SectionStrip(session);
-        listening = new ListenMenu(session.transport(), session.ears());
-        level = new LevelBar(session);
-        playIcon = new RibbonMarks.PlayIcon(session.transport().playing());
-        loopIcon = new RibbonMarks.LoopIcon(session.transport().looping());
+    public Ribbon(FrameModel model, ContextMenu menu) {
+        this.model = model;
+        strip = new SectionStrip(model);
+        listening = new ListenMenu(model.transport(), model.ears());
+        level = new LevelBar(model);
+        playIcon = new RibbonMarks.PlayIcon(model.transport().playing());
+        loopIcon = new RibbonMarks.LoopIcon(model.transport().looping());
         play = new Button("", playIcon);
         loop = new Button("", loopIcon);
         getStyleClass().add("ribbon");
@@ -69,37 +69,36 @@ public final class Ribbon extends Pane {
         play.getStyleClass().add("bare");
         play.setAccessibleText("play or stop, key Space");
         play.setTooltip(new Tooltip("Play or stop (Space)"));
-        play.setOnAction(e -> session.transport().togglePlaying());
+        play.setOnAction(e -> model.transport().togglePlaying());
         loop.getStyleClass().add("bare");
         loop.setAccessibleText("repeat the chosen section, key L");
         loop.setTooltip(new Tooltip("Repeat the chosen section (L)"));
-        loop.setOnAction(
-                e -> session.transport().looping().set(!session.transport().looping().get()));
-        before.setOnAction(e -> session.transport().hearingBefore().set(true));
-        after.setOnAction(e -> session.transport().hearingBefore().set(false));
+        loop.setOnAction(e -> model.transport().looping().set(!model.transport().looping().get()));
+        before.setOnAction(e -> model.transport().hearingBefore().set(true));
+        after.setOnAction(e -> model.transport().hearingBefore().set(false));
         before.setTooltip(
                 new Tooltip(
                         "Hear the field before, at matched loudness (B). Shift+B: compare with"
                                 + " now"));
         match.getStyleClass().add("caption");
-        mono.setOnAction(e -> session.transport().mono().set(mono.isSelected()));
-        wet.setOnAction(e -> session.transport().wetOnly().set(wet.isSelected()));
+        mono.setOnAction(e -> model.transport().mono().set(mono.isSelected()));
+        wet.setOnAction(e -> model.transport().wetOnly().set(wet.isSelected()));
         lufs.getStyleClass().add("reading");
         peak.getStyleClass().add("caption");
     }
 
     private void listen() {
-        session.design().addListener((o, was, is) -> showSong());
-        session.dirty().addListener((o, was, is) -> showSong());
-        session.selection().section().addListener((o, was, is) -> strip.repaint());
-        session.transport().outputName().addListener((o, was, is) -> output.setText(is));
-        session.transport().playing().addListener((o, was, is) -> playIcon.repaint());
-        session.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
-        session.transport().hearingBefore().addListener((o, was, is) -> showPair());
-        session.transport().mono().addListener((o, was, is) -> showMono());
-        session.transport().wetOnly().addListener((o, was, is) -> showMono());
-        session.transport().position().addListener((o, was, is) -> strip.repaint());
-        session.measured().mix().addListener((o, was, is) -> showMix());
+        model.design().addListener((o, was, is) -> showSong());
+        model.editor().dirty().addListener((o, was, is) -> showSong());
+        model.selection().section().addListener((o, was, is) -> strip.repaint());
+        model.transport().outputName().addListener((o, was, is) -> output.setText(is));
+        model.transport().playing().addListener((o, was, is) -> playIcon.repaint());
+        model.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
+        model.transport().hearingBefore().addListener((o, was, is) -> showPair());
+        model.transport().mono().addListener((o, was, is) -> showMono());
+        model.transport().wetOnly().addListener((o, was, is) -> showMono());
+        model.transport().position().addListener((o, was, is) -> strip.repaint());
+        model.measured().mix().addListener((o, was, is) -> showMix());
         showSong();
         showPair();
         showMix();
@@ -107,8 +106,8 @@ public final class Ribbon extends Pane {
     }
 
     private void showSong() {
-        Design design = session.design().get();
-        title.setText((session.dirty().get() ? "\u2022 " : "") + design.song().title());
+        Design design = model.design().get();
+        title.setText((model.editor().dirty().get() ? "\u2022 " : "") + design.song().title());
         form.setText(formOf(design));
         strip.repaint();
     }
@@ -128,26 +127,26 @@ public final class Ribbon extends Pane {
     }
 
     private void showPair() {
-        boolean hearing = session.transport().hearingBefore().get();
+        boolean hearing = model.transport().hearingBefore().get();
         before.setSelected(hearing);
         after.setSelected(!hearing);
         showMix();
     }
 
     private void showMono() {
-        mono.setSelected(session.transport().mono().get());
-        wet.setSelected(session.transport().wetOnly().get());
+        mono.setSelected(model.transport().mono().get());
+        wet.setSelected(model.transport().wetOnly().get());
     }
 
     private void showMix() {
-        MixMeasure mix = session.measured().mix().get();
+        MixMeasure mix = model.measured().mix().get();
         if (mix == null) {
             lufs.setText("");
             peak.setText("");
             match.setText("");
             return;
         }
-        boolean hearing = session.transport().hearingBefore().get();
+        boolean hearing = model.transport().hearingBefore().get();
         Loudness heard = hearing ? mix.before() : mix.other();
         lufs.setText(
                 Wording.number(heard.integratedLufs().orElse(Double.NEGATIVE_INFINITY), 1)
@@ -158,7 +157,7 @@ public final class Ribbon extends Pane {
                         + " dBTP");
         double gain = mix.matchDb(hearing);
         match.setText(
-                session.pair().same()
+                model.pair().same()
                         ? "nothing changed yet"
                         : "matched, " + Wording.number(gain, 1) + " LU");
         level.repaint();
@@ -172,7 +171,7 @@ public final class Ribbon extends Pane {
 
     /** Moves the playhead and the level; once per picture. */
     public void tick() {
-        session.transport().refresh();
+        model.transport().refresh();
     }
 
     @Override

@@ -3,25 +3,29 @@ package orbispace.app.view.frame;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
+import orbispace.app.desk.ScreenModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Section;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
-/** One step of the work: the main area with its title, and its inspector. */
-public abstract class Screen extends Pane {
+/**
+ * One step of the work: the main area with its title, and its inspector.
+ *
+ * @param <M> the model of the screen
+ */
+public abstract class Screen<M extends ScreenModel> extends Pane {
     /** Width of the column of names left of every time axis. */
     public static final double LABELS = 108;
 
-    public final Session session;
+    protected final M model;
     private final Label title;
     private final Label caption = new Label();
     private boolean front;
     private boolean stale = true;
 
-    public Screen(Session session, String name) {
-        this.session = session;
+    protected Screen(M model, String name) {
+        this.model = model;
         title = new Label(name);
         title.getStyleClass().add("screen-title");
         caption.getStyleClass().add("caption");
@@ -40,11 +44,11 @@ public abstract class Screen extends Pane {
 
     /** The chosen section with its bars and tempo, in words. */
     public final String section() {
-        Section s = session.selection().section().get();
+        Section s = model.selection().section().get();
         if (s == null) {
             return "the whole song";
         }
-        double bpm = session.design().get().song().clock().bpmOfBar(s.firstBar());
+        double bpm = model.design().get().song().clock().bpmOfBar(s.firstBar());
         return s.name()
                 + ", bars "
                 + s.firstBar()

@@ -3,36 +3,36 @@ package orbispace.app.view.frame;
 import javafx.scene.Cursor;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.paint.Color;
+import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The sections to scale of bars; click goes there and chooses, a drag repeats. */
 final class SectionStrip extends ScalingCanvas {
-    private final Session session;
+    private final FrameModel model;
     private double pressedBar = 1;
 
-    SectionStrip(Session session) {
-        this.session = session;
+    SectionStrip(FrameModel model) {
+        this.model = model;
         setMouseTransparent(false);
         setCursor(Cursor.HAND);
         setAccessibleText("sections of the song");
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
-        session.transport().loop().addListener((o, was, is) -> repaint());
-        session.selection().window().addListener((o, was, is) -> repaint());
+        model.transport().loop().addListener((o, was, is) -> repaint());
+        model.selection().window().addListener((o, was, is) -> repaint());
     }
 
     private int lastBar() {
-        var sections = session.design().get().song().sections();
-        var clock = session.design().get().song().clock();
+        var sections = model.design().get().song().sections();
+        var clock = model.design().get().song().clock();
         return sections.isEmpty()
-                ? clock.barAtSeconds(session.songSeconds()) + 1
+                ? clock.barAtSeconds(model.songSeconds()) + 1
                 : sections.getLast().endBar();
     }
 
@@ -47,13 +47,13 @@ final class SectionStrip extends ScalingCanvas {
     private void pressed(MouseEvent e) {
         pressedBar = barAt(e.getX());
         Section hit =
-                session.design().get().song().sections().stream()
+                model.design().get().song().sections().stream()
                         .filter(s -> pressedBar >= s.firstBar() && pressedBar < s.endBar())
                         .findFirst()
                         .orElse(null);
-        boolean again = hit != null && hit.equals(session.selection().section().get());
-        session.selection().section().set(again && e.getClickCount() == 2 ? null : hit);
-        session.transport().seek(seconds(pressedBar));
+        boolean again = hit != null && hit.equals(model.selection().section().get());
+        model.selection().section().set(again && e.getClickCount() == 2 ? null : hit);
+        model.transport().seek(seconds(pressedBar));
     }
 
     /** Repeats the bars under the hand; with Shift they are what is seen on the Song screen. */
@@ -64,15 +64,15 @@ final class SectionStrip extends ScalingCanvas {
         if (Math.abs(bar - pressedBar) > 0.5 && to > from) {
             Span bars = new Span(Math.max(0, seconds(from)), Math.max(0.1, seconds(to)));
             if (e.isShiftDown()) {
-                session.selection().window().set(bars);
+                model.selection().window().set(bars);
             } else {
-                session.loopOver(bars);
+                model.transport().loopOver(bars);
             }
         }
     }
 
     private double seconds(double bar) {
-        var clock = session.design().get().song().clock();
+        var clock = model.design().get().song().clock();
         int whole = (int) Math.floor(bar);
         double beat =
                 clock.metre().beatOfBar(whole)
@@ -81,7 +81,7 @@ final class SectionStrip extends ScalingCanvas {
     }
 
     private double barAtSeconds(double seconds) {
-        var clock = session.design().get().song().clock();
+        var clock = model.design().get().song().clock();
         double beat = clock.beatAt(seconds);
         int bar = clock.metre().barAt(beat);
         return bar + (beat - clock.metre().beatOfBar(bar)) / clock.metre().at(bar).quartersPerBar();
@@ -89,9 +89,9 @@ final class SectionStrip extends ScalingCanvas {
 
     @Override
     protected void paint(Pen pen, double w, double h) {
-        Design design = session.design().get();
+        Design design = model.design().get();
         var clock = design.song().clock();
-        Section chosen = session.selection().section().get();
+        Section chosen = model.selection().section().get();
         for (Section s : design.song().sections()) {
             double left = x(s.firstBar(), w);
             double right = x(s.endBar(), w);
@@ -141,7 +141,7 @@ final class SectionStrip extends ScalingCanvas {
     }
 
     private void caret(Pen pen, double w) {
-        double x = Math.min(w - 2, x(barAtSeconds(session.transport().position().get()), w));
+        double x = Math.min(w - 2, x(barAtSeconds(model.transport().position().get()), w));
         pen.g.setFill(pen.palette.time);
         pen.g.fillPolygon(new double[] {x - 5, x + 5, x}, new double[] {54, 54, 46}, 3);
         pen.line(x, 36, x, 48, pen.palette.time, 1.6);
@@ -149,14 +149,14 @@ final class SectionStrip extends ScalingCanvas {
 
     /** A bracket over what is seen on the Song screen. */
     private void window(Pen pen, double w) {
-        Span seen = session.selection().window().get();
+        Span seen = model.selection().window().get();
         if (seen != null) {
             bracket(pen, seen, w, new double[] {1.5, 1, 6}, pen.palette.ink);
         }
     }
 
     private void loop(Pen pen, double w) {
-        Span loop = session.transport().loop().get();
+        Span loop = model.transport().loop().get();
         if (loop != null) {
             bracket(pen, loop, w, new double[] {49, 45, 51}, pen.palette.time);
         }

@@ -11,15 +11,16 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.knob.Entries;
+import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.Source;
 import orbispace.core.render.Depth;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /**
  * The sources from near to far: how far each stands in critical distances, when its space first
@@ -29,14 +30,14 @@ final class DepthPanel extends VBox {
     private static final double NEAREST = 0.125;
     private static final double FARTHEST = 8;
 
-    private final Session session;
+    private final OrbitModel model;
     private final VBox rows = new VBox(1);
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private final Map<String, NumberField> fields = new LinkedHashMap<>();
     private Palette palette = Palette.DAY;
 
-    DepthPanel(Session session) {
-        this.session = session;
+    DepthPanel(OrbitModel model) {
+        this.model = model;
         Label scale = new Label("near            critical distance            far");
         scale.getStyleClass().add("caption");
         HBox head = new HBox(scale);
@@ -47,10 +48,10 @@ final class DepthPanel extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);
-        session.field()
+        model.field()
                 .depths()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -65,7 +66,7 @@ final class DepthPanel extends VBox {
         if (!isVisible()) {
             return;
         }
-        List<Source> sources = session.design().get().sources();
+        List<Source> sources = model.design().get().sources();
         if (!List.copyOf(fields.keySet()).equals(sources.stream().map(Source::id).toList())) {
             rows.getChildren().clear();
             fields.clear();
@@ -74,7 +75,7 @@ final class DepthPanel extends VBox {
             setPalette(palette);
         }
         for (Source s : sources) {
-            Depth depth = session.field().depths().get(s.id());
+            Depth depth = model.field().depths().get(s.id());
             NumberField field = java.util.Objects.requireNonNull(fields.get(s.id()));
             if (depth == null || depth.criticalDistances().isEmpty()) {
                 field.show("dry", "");
@@ -100,10 +101,10 @@ final class DepthPanel extends VBox {
                         text -> {
                             var value = Entries.factor(text);
                             return value.isPresent()
-                                    && session.field().place(s.id(), value.getAsDouble());
+                                    && model.field().place(s.id(), value.getAsDouble());
                         },
                         (direction, size) -> step(s, direction, size),
-                        session.problem()::set);
+                        model.problem()::set);
         field.setMinWidth(64);
         field.getStyleClass().add("bare");
         fields.put(s.id(), field);
@@ -112,8 +113,8 @@ final class DepthPanel extends VBox {
         return row;
     }
 
-    private void step(Source s, int direction, NumberField.Step size) {
-        Depth depth = session.field().depths().get(s.id());
+    private void step(Source s, int direction, StepSize size) {
+        Depth depth = model.field().depths().get(s.id());
         if (depth != null && depth.criticalDistances().isPresent()) {
             double db =
                     switch (size) {
@@ -122,7 +123,7 @@ final class DepthPanel extends VBox {
                         case COARSE -> 3;
                     };
             double factor = Math.pow(10, direction * db / 20);
-            session.field().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
+            model.field().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
         }
     }
 
@@ -141,7 +142,7 @@ final class DepthPanel extends VBox {
 
         private void drag(double x) {
             double share = Math.clamp((x - 6) / (getWidth() - 12), 0, 1);
-            session.field().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
+            model.field().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
         }
 
         @Override
@@ -149,7 +150,7 @@ final class DepthPanel extends VBox {
             pen.across(6, w - 6, h / 2, pen.palette.rule);
             double one = 6 + (w - 12) * Math.log(1 / NEAREST) / Math.log(FARTHEST / NEAREST);
             pen.upright(one, 4, h - 4, pen.palette.ink3);
-            Depth depth = session.field().depths().get(source.id());
+            Depth depth = model.field().depths().get(source.id());
             if (depth == null || depth.criticalDistances().isEmpty()) {
                 pen.circle(6, h / 2, 4, pen.palette.disc, pen.palette.ink3, 1);
                 return;

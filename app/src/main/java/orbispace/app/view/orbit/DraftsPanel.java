@@ -9,39 +9,39 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.OrbitScene;
 import orbispace.app.draw.OrbitThumbnail;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.Drafting;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.Session;
+import orbispace.app.measuring.Drafting;
+import orbispace.app.song.FieldEvents;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Three drafted fields side by side, each with a small Orbit; one can be adopted. */
 final class DraftsPanel extends VBox {
-    private final Session session;
+    private final OrbitModel model;
     private final HBox cards = new HBox(12);
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private Palette palette = Palette.DAY;
 
-    DraftsPanel(Session session) {
-        this.session = session;
+    DraftsPanel(OrbitModel model) {
+        this.model = model;
         getStyleClass().add("drafts");
         Label title = new Label("Three drafts for this song");
         title.getStyleClass().add("screen-title");
-        Button close = Plate.button("Keep the field as it is", session.drafting()::close);
+        Button close = Plate.button("Keep the field as it is", model.drafting()::close);
         HBox head = new HBox(title, Plate.spring(), close);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(cards, Priority.ALWAYS);
         getChildren().addAll(head, cards);
         setSpacing(10);
-        session.drafting().drafts().addListener((o, was, is) -> show(is));
+        model.drafting().drafts().addListener((o, was, is) -> show(is));
         show(List.of());
     }
 
@@ -78,7 +78,7 @@ final class DraftsPanel extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.getStyleClass().add("cards");
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        Button adopt = Plate.button("Adopt", () -> session.drafting().adopt(drafted));
+        Button adopt = Plate.button("Adopt", () -> model.drafting().adopt(drafted));
         adopt.setAccessibleText("adopt the draft " + drafted.draft().name());
         VBox card = Plate.clip(new VBox(6, name, idea, orbit, scroll, adopt));
         card.getStyleClass().add("draft-card");
@@ -125,9 +125,9 @@ final class DraftsPanel extends VBox {
                     new OrbitScene(
                             drafted.design(),
                             drafted.pictures(),
-                            FieldEvents.of(drafted.design(), session.measured().materials()),
+                            FieldEvents.of(drafted.design(), model.measured().materials()),
                             "",
-                            session.selection().bar());
+                            model.selection().bar());
             OrbitThumbnail.paint(pen, scene, w, h);
         }
     }

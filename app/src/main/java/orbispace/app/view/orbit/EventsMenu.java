@@ -4,34 +4,34 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import orbispace.app.session.EventChoice;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.Session;
+import orbispace.app.desk.OrbitModel;
+import orbispace.app.song.EventChoice;
+import orbispace.app.song.FieldEvents;
 import orbispace.core.design.Source;
 
 /** Which of the song's own events are ringed: any sources, the song or the chosen section. */
 final class EventsMenu extends MenuButton {
-    private final Session session;
+    private final OrbitModel model;
 
-    EventsMenu(Session session) {
+    EventsMenu(OrbitModel model) {
         super("events");
-        this.session = session;
+        this.model = model;
         getStyleClass().add("kind-menu");
         setAccessibleText("which events of the song are ringed");
         getItems().add(new MenuItem(""));
         setOnShowing(e -> fill());
-        session.selection().events().addListener((o, was, is) -> say());
-        session.design().addListener((o, was, is) -> say());
+        model.selection().events().addListener((o, was, is) -> say());
+        model.design().addListener((o, was, is) -> say());
         say();
     }
 
     private void say() {
-        EventChoice choice = session.selection().events().get();
+        EventChoice choice = model.selection().events().get();
         String what =
                 choice.sources().isEmpty()
                         ? "lead and hits"
                         : choice.sources().size() == 1
-                                ? session.design()
+                                ? model.design()
                                         .get()
                                         .findSource(choice.sources().iterator().next())
                                         .map(Source::name)
@@ -41,14 +41,13 @@ final class EventsMenu extends MenuButton {
     }
 
     private void fill() {
-        EventChoice choice = session.selection().events().get();
+        EventChoice choice = model.selection().events().get();
         getItems().clear();
         CheckMenuItem usual = new CheckMenuItem("The lead and the busiest hits");
         usual.setSelected(choice.sources().isEmpty());
         usual.setOnAction(e -> choose(new EventChoice(java.util.Set.of(), choice.inSection())));
         getItems().addAll(usual, new SeparatorMenuItem());
-        for (Source s :
-                FieldEvents.sources(session.design().get(), session.measured().materials())) {
+        for (Source s : FieldEvents.sources(model.design().get(), model.measured().materials())) {
             CheckMenuItem item = new CheckMenuItem(s.name());
             item.setSelected(choice.sources().contains(s.id()));
             item.setOnAction(e -> choose(choice.toggled(s.id())));
@@ -61,6 +60,6 @@ final class EventsMenu extends MenuButton {
     }
 
     private void choose(EventChoice choice) {
-        session.selection().events().set(choice);
+        model.selection().events().set(choice);
     }
 }

@@ -8,7 +8,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.view.control.NumberField;
+import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 
@@ -102,10 +102,8 @@ final class OrbitHandle extends ScalingCanvas {
                     this,
                     direction,
                     e.isShiftDown()
-                            ? NumberField.Step.FINE
-                            : e.isShortcutDown()
-                                    ? NumberField.Step.COARSE
-                                    : NumberField.Step.PLAIN);
+                            ? StepSize.FINE
+                            : e.isShortcutDown() ? StepSize.COARSE : StepSize.PLAIN);
             e.consume();
         } else if (e.getCode() == KeyCode.ENTER) {
             beginEntry("");

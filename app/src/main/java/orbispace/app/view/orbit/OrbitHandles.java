@@ -7,21 +7,20 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import javafx.scene.layout.Pane;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.draw.ReturnGeometry;
-import orbispace.app.session.Reasons;
-import orbispace.app.session.ReturnPicture;
-import orbispace.app.session.Session;
-import orbispace.app.view.chain.ReturnEdits;
-import orbispace.app.view.control.NumberField;
+import orbispace.app.knob.ReturnEdits;
+import orbispace.app.knob.StepSize;
+import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Edit;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /**
  * The handles of the chosen return: when it begins and ends, when its arrivals come, how wide it
@@ -31,7 +30,7 @@ final class OrbitHandles extends Pane {
     private static final double SNAP_PIXELS = 6;
     private static final double ECHO_DEGREES = 90;
 
-    private final Session session;
+    private final OrbitModel model;
     private final OrbitHandle predelay = new OrbitHandle(this, "predelay");
     private final OrbitHandle end = new OrbitHandle(this, "decay");
     private final OrbitHandle echo = new OrbitHandle(this, "echo time");
@@ -42,8 +41,8 @@ final class OrbitHandles extends Pane {
     private final StringProperty why = new SimpleStringProperty("");
     private PolarAxis axis = new PolarAxis(0, 0, 1);
 
-    OrbitHandles(Session session) {
-        this.session = session;
+    OrbitHandles(OrbitModel model) {
+        this.model = model;
         setPickOnBounds(false);
         wall.hold("gate: length");
         all.forEach(h -> getChildren().add(h.reading));
@@ -61,7 +60,7 @@ final class OrbitHandles extends Pane {
     }
 
     void settle() {
-        session.settle();
+        model.settle();
     }
 
     void setPalette(Palette palette) {
@@ -69,7 +68,7 @@ final class OrbitHandles extends Pane {
     }
 
     Optional<Return> chosen() {
-        return session.design().get().findReturn(session.selection().returnId().get());
+        return model.design().get().findReturn(model.selection().returnId().get());
     }
 
     void layoutOn(PolarAxis given) {
@@ -79,7 +78,7 @@ final class OrbitHandles extends Pane {
         chosen.ifPresent(this::place);
         chosen.ifPresent(this::wall);
         if (chosen.isPresent() && all.stream().noneMatch(OrbitHandle::isFocused)) {
-            why.set(Reasons.space(session));
+            why.set(model.reasons().space());
         }
     }
 
@@ -88,12 +87,12 @@ final class OrbitHandles extends Pane {
     }
 
     private double seconds(Return r, MusicalTime time) {
-        return time.seconds(session.design().get().song().clock(), r.timedAtBar());
+        return time.seconds(model.design().get().song().clock(), r.timedAtBar());
     }
 
     private void place(Return r) {
         double pre = predelaySeconds(r);
-        ReturnPicture picture = session.measured().pictures().get(r.id());
+        ReturnPicture picture = model.measured().pictures().get(r.id());
         double[] edges = picture == null ? new double[] {-60, 60} : picture.polar().edgesDegrees();
         switch (r.space()) {
             case Space.Reverb reverb -> {
@@ -117,7 +116,7 @@ final class OrbitHandles extends Pane {
                 double decay =
                         picture == null
                                 ? 1
-                                : ReturnGeometry.of(session.design().get(), r, picture).endSeconds()
+                                : ReturnGeometry.of(model.design().get(), r, picture).endSeconds()
                                         - pre;
                 end("response: decay", pre + decay, Wording.seconds(decay));
                 side(r, edges[1], pre + decay);
@@ -209,8 +208,8 @@ final class OrbitHandles extends Pane {
     }
 
     private double noteSeconds(NoteValue n) {
-        var clock = session.design().get().song().clock();
-        return clock.length(n, session.selection().bar()).nominalMillis() / 1000;
+        var clock = model.design().get().song().clock();
+        return clock.length(n, model.selection().bar()).nominalMillis() / 1000;
     }
 
     void drag(OrbitHandle handle, double seconds, double bearing, boolean free, Object gesture) {
@@ -222,18 +221,18 @@ final class OrbitHandles extends Pane {
                 handle == width
                         ? widened(r.get(), Math.abs(bearing))
                         : edit(handle, r.get(), seconds, free);
-        edit.ifPresent(e -> session.drag(e, gesture));
+        edit.ifPresent(e -> model.drag(e, gesture));
         explain(handle);
     }
 
     private Optional<Edit> widened(Return r, double bearing) {
         if (r.space() instanceof Space.Echo) {
-            return ReturnEdits.valued(session, r, "sides", hundredth(bearing / ECHO_DEGREES));
+            return ReturnEdits.valued(model.at(), r, "sides", hundredth(bearing / ECHO_DEGREES));
         }
-        ReturnPicture picture = session.measured().pictures().get(r.id());
+        ReturnPicture picture = model.measured().pictures().get(r.id());
         double edge = picture == null ? 60 : Math.max(4, picture.polar().edgesDegrees()[1]);
         double now = Math.max(0.05, r.chain().width().factor());
-        return ReturnEdits.valued(session, r, "width", hundredth(now * bearing / edge));
+        return ReturnEdits.valued(model.at(), r, "width", hundredth(now * bearing / edge));
     }
 
     private static double hundredth(double value) {
@@ -246,20 +245,20 @@ final class OrbitHandles extends Pane {
         if (handle == end && !(r.space() instanceof Space.Gated)) {
             double wanted =
                     note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));
-            return ReturnEdits.valued(session, r, handle.name, scaled(r, wanted));
+            return ReturnEdits.valued(model.at(), r, handle.name, scaled(r, wanted));
         }
         if (r.space() instanceof Space.Doubler && handle == echo) {
-            return ReturnEdits.valued(session, r, handle.name, Math.rint(10_000 * at) / 10);
+            return ReturnEdits.valued(model.at(), r, handle.name, Math.rint(10_000 * at) / 10);
         }
         MusicalTime plain =
                 new MusicalTime.Millis(Math.clamp(Math.rint(10_000 * at) / 10, 0, 8000));
         MusicalTime time = note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0)).orElse(plain);
-        return ReturnEdits.timed(session, r, handle.name, time);
+        return ReturnEdits.timed(model.at(), r, handle.name, time);
     }
 
     /** A convolution has a factor on its own decay instead of a decay. */
     private double scaled(Return r, double seconds) {
-        ReturnPicture picture = session.measured().pictures().get(r.id());
+        ReturnPicture picture = model.measured().pictures().get(r.id());
         if (r.space() instanceof Space.Convolution c && picture != null) {
             return hundredth(c.midScale() * seconds / Math.max(0.05, picture.decaySeconds()));
         }
@@ -267,22 +266,22 @@ final class OrbitHandles extends Pane {
     }
 
     void explain(OrbitHandle handle) {
-        why.set(handle == predelay ? Reasons.predelay(session) : Reasons.space(session));
+        why.set(handle == predelay ? model.reasons().predelay() : model.reasons().space());
     }
 
-    void step(OrbitHandle handle, int direction, NumberField.Step size) {
+    void step(OrbitHandle handle, int direction, StepSize size) {
         chosen().ifPresent(r ->
-                ReturnEdits.step(session, r, handle.name, direction, size)
-                        .ifPresent(session::edit));
+                ReturnEdits.step(model.at(), r, handle.name, direction, size)
+                        .ifPresent(model::edit));
         explain(handle);
     }
 
     boolean typed(OrbitHandle handle, String text) {
         Optional<Edit> edit =
-                chosen().flatMap(r -> ReturnEdits.typed(session, r, handle.name, text));
-        edit.ifPresent(session::edit);
+                chosen().flatMap(r -> ReturnEdits.typed(model.at(), r, handle.name, text));
+        edit.ifPresent(model::edit);
         if (edit.isEmpty()) {
-            session.problem()
+            model.problem()
                     .set(
                             "\u201c"
                                     + text

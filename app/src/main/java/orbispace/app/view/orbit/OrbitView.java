@@ -7,6 +7,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.OrbitPainter;
 import orbispace.app.draw.OrbitScene;
 import orbispace.app.draw.Palette;
@@ -14,23 +15,22 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.draw.ProfilePainter;
 import orbispace.app.draw.Type;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.Session;
-import orbispace.app.view.chain.ReturnInspector;
+import orbispace.app.song.FieldEvents;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.frame.Inspector;
 import orbispace.app.view.frame.Screen;
 import org.jspecify.annotations.Nullable;
 
 /** Time: everything that follows the dry sound, in one picture. */
-public final class OrbitView extends Screen {
+public final class OrbitView extends Screen<OrbitModel> {
     private static final double LOWER_HEIGHT = 282;
 
     private final Behind behind = new Behind();
     private final Chart chart = new Chart();
     private final OrbitHandles handles;
     private final ReturnList list;
-    private final ReturnInspector inspector;
+    private final Inspector inspector;
     private final Label why = new Label();
     private final DraftsPanel drafts;
     private final UnitPanel unit;
@@ -41,34 +41,34 @@ public final class OrbitView extends Screen {
     private final ToggleGroup below = new ToggleGroup();
     private final HBox tabs = new HBox(4);
 
-    public OrbitView(Session session) {
-        super(session, "Orbit");
-        handles = new OrbitHandles(session);
-        list = new ReturnList(session);
-        inspector = new ReturnInspector(session);
+    public OrbitView(OrbitModel model, Inspector inspector) {
+        super(model, "Orbit");
+        handles = new OrbitHandles(model);
+        list = new ReturnList(model);
+        this.inspector = inspector;
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
-        drafts = new DraftsPanel(session);
-        unit = new UnitPanel(session);
-        depth = new DepthPanel(session);
-        sends = new SendMatrix(session);
-        pair = new PairPanel(session);
-        events = new EventsMenu(session);
+        drafts = new DraftsPanel(model);
+        unit = new UnitPanel(model);
+        depth = new DepthPanel(model);
+        sends = new SendMatrix(model);
+        pair = new PairPanel(model);
+        events = new EventsMenu(model);
         tab("profile", "energy still to come, under the dry voice", null);
         tab("sends", "every source into every return", sends);
         tab("depth", "the sources from near to far", depth);
         tab("pair", "the field before against the field as it is", pair);
         below.selectToggle(below.getToggles().getFirst());
         fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts, unit);
-        session.drafting().drafts().addListener((o, was, is) -> requestLayout());
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().events().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured()
+        model.drafting().drafts().addListener((o, was, is) -> requestLayout());
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().events().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured()
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        session.measured()
+        model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         refreshWhenSeen();
@@ -107,15 +107,15 @@ public final class OrbitView extends Screen {
 
     private OrbitScene scene() {
         return new OrbitScene(
-                session.design().get(),
-                session.measured().pictures(),
+                model.design().get(),
+                model.measured().pictures(),
                 FieldEvents.of(
-                        session.design().get(),
-                        session.measured().materials(),
-                        session.selection().events().get(),
-                        session.span()),
-                session.selection().returnId().get(),
-                session.selection().bar());
+                        model.design().get(),
+                        model.measured().materials(),
+                        model.selection().events().get(),
+                        model.span()),
+                model.selection().returnId().get(),
+                model.selection().bar());
     }
 
     @Override

@@ -7,23 +7,23 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.view.control.Plate;
 import orbispace.core.prove.compare.FieldSettlement;
 import orbispace.core.prove.compare.Settlement;
 
 /** The field before against the field as it is: rendered, subtracted, said in words. */
 final class PairPanel extends VBox {
-    private final Session session;
+    private final OrbitModel model;
     private final VBox rows = new VBox(4);
     private final Button settle;
 
-    PairPanel(Session session) {
+    PairPanel(OrbitModel model) {
         super(6);
-        this.session = session;
-        settle = Plate.small("Settle it", () -> session.field().settlePair());
+        this.model = model;
+        settle = Plate.small("Settle it", () -> model.field().settlePair());
         settle.setAccessibleText("render both fields and subtract them");
-        Button keep = Plate.small("Compare with now", session.pair()::keepAsBefore);
+        Button keep = Plate.small("Compare with now", model.pair()::keepAsBefore);
         keep.setAccessibleText("take the field as it is as the one before");
         ScrollPane scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
@@ -32,9 +32,9 @@ final class PairPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox buttons = new HBox(6, settle, keep);
         getChildren().addAll(buttons, scroll);
-        session.field().pair().addListener((o, was, is) -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
-        session.pair().before().addListener((o, was, is) -> refresh());
+        model.field().pair().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.pair().before().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -45,8 +45,8 @@ final class PairPanel extends VBox {
             return;
         }
         rows.getChildren().clear();
-        FieldSettlement pair = session.field().pair().get();
-        boolean same = session.pair().same();
+        FieldSettlement pair = model.field().pair().get();
+        boolean same = model.pair().same();
         settle.setDisable(same);
         if (pair == null) {
             rows.getChildren()
@@ -64,10 +64,10 @@ final class PairPanel extends VBox {
     }
 
     private String named(String id) {
-        return session.design()
+        return model.design()
                 .get()
                 .findReturn(id)
-                .or(() -> session.pair().before().get().findReturn(id))
+                .or(() -> model.pair().before().get().findReturn(id))
                 .map(r -> id + " " + r.name())
                 .orElse(id);
     }

@@ -7,29 +7,29 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
-import orbispace.app.session.SpaceKinds;
+import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The returns as a list: name, times, and how much each is noticed in the chosen section. */
 final class ReturnList extends VBox {
     private static final int ROOMY = 4;
 
-    private final Session session;
+    private final OrbitModel model;
     private final VBox rows = new VBox();
     private final MenuButton adding = new MenuButton();
     private final Button drafting;
     private Palette palette = Palette.DAY;
 
-    ReturnList(Session session) {
-        this.session = session;
-        drafting = Plate.small("Draft", () -> session.drafting().start());
+    ReturnList(OrbitModel model) {
+        this.model = model;
+        drafting = Plate.small("Draft", () -> model.drafting().start());
         getStyleClass().add("return-list");
         HBox head =
                 new HBox(
@@ -45,16 +45,16 @@ final class ReturnList extends VBox {
         adding.getStyleClass().add("kind-menu");
         for (SpaceKinds kind : SpaceKinds.values()) {
             MenuItem item = new MenuItem(kind.label());
-            item.setOnAction(e -> session.field().add(kind));
+            item.setOnAction(e -> model.field().add(kind));
             adding.getItems().add(item);
         }
         drafting.setAccessibleText("draft three fields");
         HBox.setMargin(drafting, new javafx.geometry.Insets(0, 0, 0, 4));
         getChildren().addAll(head, rows);
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.measured().clearance().addListener((o, was, is) -> refresh());
-        session.transport().soloReturn().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.selection().returnId().addListener((o, was, is) -> refresh());
+        model.measured().clearance().addListener((o, was, is) -> refresh());
+        model.transport().soloReturn().addListener((o, was, is) -> refresh());
         refresh();
     }
 
@@ -71,18 +71,18 @@ final class ReturnList extends VBox {
     }
 
     private void refresh() {
-        List<String> ids = session.design().get().returns().stream().map(Return::id).toList();
+        List<String> ids = model.design().get().returns().stream().map(Return::id).toList();
         if (!ids.equals(rows.getChildren().stream().map(n -> ((ReturnRow) n).id).toList())) {
             rows.getChildren().clear();
             for (String id : ids) {
-                ReturnRow row = new ReturnRow(session, id, ids.size() > ROOMY);
+                ReturnRow row = new ReturnRow(model, id, ids.size() > ROOMY);
                 row.setPalette(palette);
                 rows.getChildren().add(row);
             }
         }
         rows.getChildren().forEach(n -> ((ReturnRow) n).refresh());
-        drafting.setDisable(!session.drafting().possible());
-        adding.setDisable(!session.field().hasRoom());
+        drafting.setDisable(!model.drafting().possible());
+        adding.setDisable(!model.field().hasRoom());
     }
 
     /** What tells most of a space, in a few letters: its decay, its time or its wall. */

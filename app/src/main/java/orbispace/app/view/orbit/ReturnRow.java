@@ -10,10 +10,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.Clearance;
-import orbispace.app.session.Session;
+import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
@@ -21,7 +21,7 @@ import orbispace.core.clear.PairView;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.hearing.WetState;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** One return in the list: its seal, name, times, how much it is noticed, and its solo. */
 final class ReturnRow extends HBox {
@@ -29,7 +29,7 @@ final class ReturnRow extends HBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
     final String id;
-    private final Session session;
+    private final OrbitModel model;
     private final SealMark seal;
     private final Label name = new Label();
     private final Label kind = new Label();
@@ -41,9 +41,9 @@ final class ReturnRow extends HBox {
     private final ToggleButton solo;
     private boolean chosen;
 
-    ReturnRow(Session session, String id, boolean close) {
+    ReturnRow(OrbitModel model, String id, boolean close) {
         super(4);
-        this.session = session;
+        this.model = model;
         this.id = id;
         seal = new SealMark(() -> id, close ? 9 : 12, () -> chosen);
         name.getStyleClass().add("row-name");
@@ -60,12 +60,12 @@ final class ReturnRow extends HBox {
         row.getStyleClass().add("return-row");
         row.pseudoClassStateChanged(CLOSE, close);
         row.setMaxWidth(Double.MAX_VALUE);
-        row.setOnAction(e -> session.selection().returnId().set(id));
+        row.setOnAction(e -> model.selection().returnId().set(id));
         HBox.setHgrow(row, Priority.ALWAYS);
         solo = Plate.toggle("solo", "hear only return " + id + " beside the sources");
         solo.getStyleClass().add("small");
         solo.pseudoClassStateChanged(CLOSE, close);
-        solo.setOnAction(e -> session.transport().soloReturn().set(solo.isSelected() ? id : ""));
+        solo.setOnAction(e -> model.transport().soloReturn().set(solo.isSelected() ? id : ""));
         setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(row, solo);
     }
@@ -76,7 +76,7 @@ final class ReturnRow extends HBox {
     }
 
     void refresh() {
-        Design design = session.design().get();
+        Design design = model.design().get();
         Optional<Return> found = design.findReturn(id);
         if (found.isEmpty()) {
             return;
@@ -87,19 +87,19 @@ final class ReturnRow extends HBox {
         predelay.setText(Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())));
         decay.setText(ReturnList.sizeOf(design, r));
         Optional<WetState> state =
-                Optional.ofNullable(session.measured().clearance().get())
+                Optional.ofNullable(model.measured().clearance().get())
                         .flatMap((Clearance c) -> c.pair(id))
                         .map((PairView v) -> v.cover().state());
         bars.show(state);
         stateWord.setText(state.map(s -> s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
-        boolean now = id.equals(session.selection().returnId().get());
+        boolean now = id.equals(model.selection().returnId().get());
         if (now != chosen) {
             chosen = now;
             seal.repaint();
         }
         row.pseudoClassStateChanged(CHOSEN, chosen);
         row.setAccessibleText("return " + id + " " + r.name());
-        solo.setSelected(id.equals(session.transport().soloReturn().get()));
+        solo.setSelected(id.equals(model.transport().soloReturn().get()));
     }
 
     private static Label number(double width) {

@@ -12,10 +12,10 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.knob.Entries;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
@@ -25,7 +25,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Every source into every return: levels drawn and typed; an empty cell is no send. */
 final class SendMatrix extends VBox {
@@ -35,15 +35,15 @@ final class SendMatrix extends VBox {
     private static final double NAMES = 86;
     private static final double LEAST_CELL = 31;
 
-    private final Session session;
+    private final OrbitModel model;
     private final GridPane grid = new GridPane();
     private final Map<String, Cell> cells = new LinkedHashMap<>();
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private Palette palette = Palette.DAY;
     private Object shape = "";
 
-    SendMatrix(Session session) {
-        this.session = session;
+    SendMatrix(OrbitModel model) {
+        this.model = model;
         grid.setVgap(1);
         ScrollPane scroll = new ScrollPane(grid);
         scroll.setFitToWidth(true);
@@ -51,7 +51,7 @@ final class SendMatrix extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().add(scroll);
-        session.design().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
     }
 
@@ -65,7 +65,7 @@ final class SendMatrix extends VBox {
         if (!isVisible()) {
             return;
         }
-        Design design = session.design().get();
+        Design design = model.design().get();
         Object now =
                 List.of(
                         design.sources().stream().map(s -> s.id() + "/" + s.name()).toList(),
@@ -124,7 +124,7 @@ final class SendMatrix extends VBox {
                             "a level like \u221212, or off",
                             this::typed,
                             (way, size) -> stepped(way * SendFields.stepOf(size)),
-                            session.problem()::set);
+                            model.problem()::set);
             field.getStyleClass().addAll("bare", "dense");
             field.setMinWidth(width);
             field.setPrefWidth(width);
@@ -137,7 +137,7 @@ final class SendMatrix extends VBox {
 
         private boolean typed(String text) {
             if (text.strip().equalsIgnoreCase("off") || text.strip().equals("-")) {
-                return session.edit(new ReturnEdit.Sending(returnId, source.id(), null));
+                return model.edit(new ReturnEdit.Sending(returnId, source.id(), null));
             }
             OptionalDouble level = Entries.db(text);
             return level.isPresent() && set(level.getAsDouble());
@@ -148,7 +148,7 @@ final class SendMatrix extends VBox {
         }
 
         private boolean set(double level) {
-            return session.edit(
+            return model.edit(
                     db.isPresent()
                             ? new ReturnEdit.SendLevel(returnId, source.id(), level)
                             : new ReturnEdit.Sending(returnId, source.id(), Send.of(level)));
@@ -156,7 +156,7 @@ final class SendMatrix extends VBox {
 
         void show() {
             db =
-                    session.design()
+                    model.design()
                             .get()
                             .findReturn(returnId)
                             .map(r -> r.sendDb(source.id()))

@@ -11,15 +11,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import orbispace.app.desk.OrbitModel;
+import orbispace.app.desk.UnitMeasuring;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
-import orbispace.app.session.Unit;
-import orbispace.app.session.UnitMeasuring;
-import orbispace.app.view.control.Entries;
+import orbispace.app.knob.Entries;
+import orbispace.app.song.Unit;
 import orbispace.app.view.control.HomePath;
 import orbispace.app.view.control.Plate;
+import orbispace.core.words.Wording;
 import orbispace.demo.SimulatedUnit;
-import orbispace.files.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** Measures a real unit: the sweep out, its recording in, label against truth, into the field. */
@@ -27,7 +27,7 @@ final class UnitPanel extends VBox {
     private static final double STEPS = 340;
     private static final String SIMULATED = "Simulated unit";
 
-    private final Session session;
+    private final OrbitModel model;
     private final UnitMeasuring units;
     private final TextField sweep = field("sweep to play", "sweep.wav");
     private final TextField recording = field("recording of the sweep", "what came back");
@@ -35,17 +35,17 @@ final class UnitPanel extends VBox {
     private final UnitResult result;
     private final Label trouble = words("caption");
 
-    UnitPanel(Session session) {
+    UnitPanel(OrbitModel model) {
         super(10);
-        this.session = session;
-        units = session.units();
+        this.model = model;
+        units = model.units();
         getStyleClass().add("drafts");
         Label title = new Label("Measure a unit");
         title.getStyleClass().add("screen-title");
         Button close = Plate.button("Back to the field", () -> units.open().set(false));
         HBox head = new HBox(title, Plate.spring(), close);
         head.setAlignment(Pos.CENTER_LEFT);
-        result = new UnitResult(session);
+        result = new UnitResult(model);
         HBox.setHgrow(result, Priority.ALWAYS);
         HBox body = new HBox(12, steps(), result);
         VBox.setVgrow(body, Priority.ALWAYS);
@@ -55,9 +55,9 @@ final class UnitPanel extends VBox {
         label.textProperty().addListener((o, was, is) -> refresh());
         units.measured().addListener((o, was, is) -> measured(is));
         units.open().addListener((o, was, is) -> begin(is));
-        session.selection().returnId().addListener((o, was, is) -> refresh());
-        session.problem().addListener((o, was, is) -> refresh());
-        session.jobs().busyWith().addListener((o, was, is) -> refresh());
+        model.selection().returnId().addListener((o, was, is) -> refresh());
+        model.problem().addListener((o, was, is) -> refresh());
+        model.jobs().busyWith().addListener((o, was, is) -> refresh());
         refresh();
     }
 
@@ -154,7 +154,7 @@ final class UnitPanel extends VBox {
                 .ifPresentOrElse(
                         then,
                         () ->
-                                session.problem()
+                                model.problem()
                                         .set("Say where the file is, such as units/sweep.wav."));
     }
 
@@ -190,9 +190,7 @@ final class UnitPanel extends VBox {
 
     private void refresh() {
         trouble.setText(
-                session.jobs().busyWith().get().isEmpty()
-                        ? session.problem().get()
-                        : "Working\u2026");
+                model.jobs().busyWith().get().isEmpty() ? model.problem().get() : "Working\u2026");
         result.show(units.measured().get(), Entries.seconds(label.getText()));
     }
 }

@@ -10,7 +10,7 @@ import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.UnitReport;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** A unit's decay per octave to scale, against what its panel says. */
 final class UnitPlot extends ScalingCanvas {

@@ -7,18 +7,18 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.OrbitModel;
+import orbispace.app.desk.UnitMeasuring;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
-import orbispace.app.session.UnitMeasuring;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
 import orbispace.core.prove.compare.ReverbFit;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** What a sweep told of a unit: the panel's word beside the truth, and how to take it over. */
 final class UnitResult extends VBox {
-    private final Session session;
+    private final OrbitModel model;
     private final UnitMeasuring units;
     private final UnitPlot plot = new UnitPlot();
     private final Label name = new Label();
@@ -26,10 +26,10 @@ final class UnitResult extends VBox {
     private final FlowPane uses = new FlowPane(6, 6);
     private final Label fit = words("", "why");
 
-    UnitResult(Session session) {
+    UnitResult(OrbitModel model) {
         super(8);
-        this.session = session;
-        units = session.units();
+        this.model = model;
+        units = model.units();
         name.getStyleClass().add("inspector-title");
         VBox.setVgrow(plot, Priority.ALWAYS);
         plot.setMinHeight(150);
@@ -64,9 +64,9 @@ final class UnitResult extends VBox {
         name.setText(now.name());
         facts(now, said);
         fit.setText(now.fit().map(UnitResult::fitted).orElse(""));
-        session.design()
+        model.design()
                 .get()
-                .findReturn(session.selection().returnId().get())
+                .findReturn(model.selection().returnId().get())
                 .ifPresent(r -> uses(now, r));
     }
 

@@ -17,11 +17,11 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Planning;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Planning;
-import orbispace.app.session.Session;
+import orbispace.app.knob.Entries;
 import orbispace.app.view.control.Choice;
-import orbispace.app.view.control.Entries;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -31,12 +31,12 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.WetState;
 import orbispace.core.plan.PlanTemplate;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import orbispace.files.sheet.PlanWording;
 
 /** One return in the chosen sections: how it differs there, and what was measured of it. */
 final class CellPanel extends VBox {
-    private final Session session;
+    private final PlanModel model;
     private final Planning planning;
     private final SealMark seal;
     private final Label title = new Label();
@@ -56,10 +56,10 @@ final class CellPanel extends VBox {
             Function<Double, String> words,
             String unit) {}
 
-    CellPanel(Session session) {
-        this.session = session;
-        planning = session.planning();
-        seal = new SealMark(session.selection().returnId()::get, 12, true);
+    CellPanel(PlanModel model) {
+        this.model = model;
+        planning = model.planning();
+        seal = new SealMark(model.selection().returnId()::get, 12, true);
         title.getStyleClass().add("row-name");
         title.setWrapText(true);
         HBox head = new HBox(8, seal, title);
@@ -68,7 +68,7 @@ final class CellPanel extends VBox {
         heard.getStyleClass().add("why");
         heard.setWrapText(true);
         numbers();
-        steps = new TempoSteps(session);
+        steps = new TempoSteps(model);
         edge =
                 new Choice<>(
                         "tail of the section before",
@@ -201,7 +201,7 @@ final class CellPanel extends VBox {
                                                     rounded(now.applyAsDouble(c) + direction * by)),
                                     name);
                         },
-                        session.problem()::set);
+                        model.problem()::set);
         numbers.put(name, new CellNumber(field, now, words, unit));
     }
 
@@ -211,7 +211,7 @@ final class CellPanel extends VBox {
 
     private void fillCopy() {
         copy.getItems().clear();
-        for (Section s : session.design().get().song().sections()) {
+        for (Section s : model.design().get().song().sections()) {
             MenuItem item = new MenuItem(s.name());
             item.setOnAction(e -> planning.copyTo(s));
             copy.getItems().add(item);
@@ -221,9 +221,7 @@ final class CellPanel extends VBox {
     private String where() {
         int along = planning.along().get().size();
         long chosen =
-                session.design().get().song().sections().stream()
-                        .filter(planning::isChosen)
-                        .count();
+                model.design().get().song().sections().stream().filter(planning::isChosen).count();
         return along > 0 && chosen > 1
                 ? " in " + chosen + " sections"
                 : planning.section().map(s -> " in " + s.name()).orElse(", no section");
@@ -232,7 +230,7 @@ final class CellPanel extends VBox {
     /** What was measured of the cell, and of the tail that runs into it. */
     private String measured(String id) {
         Planning.Measured known = planning.measured().get();
-        List<Section> sections = session.design().get().song().sections();
+        List<Section> sections = model.design().get().song().sections();
         int index = planning.section().map(sections::indexOf).orElse(-1);
         List<Double> shares = known == null ? null : known.shares().get(id);
         if (known == null || shares == null || index < 0 || index >= shares.size()) {
@@ -271,12 +269,12 @@ final class CellPanel extends VBox {
     /** The sends of the return, with how they differ here. */
     private void showSends(String id) {
         sends.getChildren().clear();
-        var r = session.design().get().findReturn(id);
+        var r = model.design().get().findReturn(id);
         if (r.isEmpty() || planning.section().isEmpty()) {
             return;
         }
         Section here = planning.section().get();
-        for (Source s : session.design().get().sources()) {
+        for (Source s : model.design().get().sources()) {
             var send = r.get().sends().get(s.id());
             if (send == null) {
                 continue;
@@ -305,9 +303,9 @@ final class CellPanel extends VBox {
     }
 
     void refresh() {
-        String id = session.selection().returnId().get();
+        String id = model.selection().returnId().get();
         PlanCell cell = planning.cell();
-        String name = session.design().get().findReturn(id).map(r -> r.name()).orElse("no return");
+        String name = model.design().get().findReturn(id).map(r -> r.name()).orElse("no return");
         title.setText(name + where());
         String words = cell.isPlain() ? "As elsewhere." : "Here: " + PlanWording.cell(cell) + ".";
         heard.setText(words + measured(id));

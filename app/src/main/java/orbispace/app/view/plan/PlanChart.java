@@ -7,12 +7,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Planning;
 import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Planning;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Screen;
 import orbispace.core.design.PlanCell;
@@ -34,7 +34,7 @@ final class PlanChart extends ScalingCanvas {
     private static final double STEP_DB = 0.5;
     private static final double FINE_DB = 0.1;
 
-    private final Session session;
+    private final PlanModel model;
     private final Planning planning;
     private @Nullable Grip grip;
     private boolean moved;
@@ -42,9 +42,9 @@ final class PlanChart extends ScalingCanvas {
     /** A level that a hand has taken hold of. */
     private record Grip(double y, double levelDb, @Nullable Section alone) {}
 
-    PlanChart(Session session) {
-        this.session = session;
-        planning = session.planning();
+    PlanChart(PlanModel model) {
+        this.model = model;
+        planning = model.planning();
         setMouseTransparent(false);
         setCursor(Cursor.HAND);
         setFocusTraversable(true);
@@ -63,16 +63,16 @@ final class PlanChart extends ScalingCanvas {
     }
 
     /** The axis of the whole song for a width. */
-    static TimeAxis axis(Session session, double w) {
-        return new TimeAxis(0, session.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+    static TimeAxis axis(PlanModel model, double w) {
+        return new TimeAxis(0, model.songSeconds(), 16 + LABELS, w - 32 - LABELS);
     }
 
     private List<Return> returns() {
-        return session.design().get().returns();
+        return model.design().get().returns();
     }
 
     private List<Section> sections() {
-        return session.design().get().song().sections();
+        return model.design().get().song().sections();
     }
 
     private double rowHeight() {
@@ -81,18 +81,18 @@ final class PlanChart extends ScalingCanvas {
 
     private void pressed(MouseEvent e) {
         requestFocus();
-        session.throwing().picking().pick(null);
-        TimeAxis axis = axis(session, getWidth());
+        model.throwing().picking().pick(null);
+        TimeAxis axis = axis(model, getWidth());
         int row = (int) Math.floor((e.getY() - TOP) / rowHeight());
         boolean inLanes = row >= 0 && row < returns().size();
         if (inLanes) {
-            session.selection().returnId().set(returns().get(row).id());
+            model.selection().returnId().set(returns().get(row).id());
         }
         if (e.getX() > axis.left()) {
             double seconds = axis.seconds(e.getX());
-            session.transport().seek(seconds);
+            model.transport().seek(seconds);
             sections().stream()
-                    .filter(s -> session.design().get().song().span(s).contains(seconds))
+                    .filter(s -> model.design().get().song().span(s).contains(seconds))
                     .findFirst()
                     .ifPresent(s -> take(s, e, inLanes));
         }
@@ -126,7 +126,7 @@ final class PlanChart extends ScalingCanvas {
     private void released() {
         Grip held = grip;
         if (held != null && moved) {
-            session.settle();
+            model.settle();
         } else if (held != null && held.alone() != null) {
             planning.choose(held.alone());
         }
@@ -177,9 +177,9 @@ final class PlanChart extends ScalingCanvas {
 
     private void row(int by) {
         List<String> ids = returns().stream().map(Return::id).toList();
-        int next = ids.indexOf(session.selection().returnId().get()) + by;
+        int next = ids.indexOf(model.selection().returnId().get()) + by;
         if (next >= 0 && next < ids.size()) {
-            session.selection().returnId().set(ids.get(next));
+            model.selection().returnId().set(ids.get(next));
         }
     }
 
@@ -208,7 +208,7 @@ final class PlanChart extends ScalingCanvas {
 
     @Override
     protected void paint(Pen pen, double w, double h) {
-        TimeAxis axis = axis(session, w);
+        TimeAxis axis = axis(model, w);
         if (sections().isEmpty() || returns().isEmpty()) {
             pen.text(
                     sections().isEmpty()
@@ -221,8 +221,8 @@ final class PlanChart extends ScalingCanvas {
                     TextAlignment.CENTER);
             return;
         }
-        BarRuler.paint(pen, session.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
-        PlanLanes lanes = new PlanLanes(pen, axis, session);
+        BarRuler.paint(pen, model.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
+        PlanLanes lanes = new PlanLanes(pen, axis, model);
         Planning.Measured known = planning.measured().get();
         boolean current = known != null && planning.isCurrent(known);
         List<BoundaryClash> clashes = known == null || !current ? List.of() : known.clashes();
@@ -241,7 +241,7 @@ final class PlanChart extends ScalingCanvas {
 
     private void chosen(Pen pen, TimeAxis axis) {
         List<String> ids = returns().stream().map(Return::id).toList();
-        int row = ids.indexOf(session.selection().returnId().get());
+        int row = ids.indexOf(model.selection().returnId().get());
         Optional<Section> section = planning.section();
         if (row < 0 || section.isEmpty()) {
             return;
@@ -250,7 +250,7 @@ final class PlanChart extends ScalingCanvas {
         for (Section s : sections()) {
             if (planning.isChosen(s)) {
                 boolean first = s.firstBar() == section.get().firstBar();
-                Span span = session.design().get().song().span(s);
+                Span span = model.design().get().song().span(s);
                 double x = axis.x(span.startSeconds());
                 pen.g.setLineWidth(!first ? 1 : isFocused() ? 2.4 : 1.6);
                 pen.g.strokeRect(

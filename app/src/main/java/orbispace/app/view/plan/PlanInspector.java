@@ -4,23 +4,23 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.PlanModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 
 /** Beside the plan: the chosen cell, or the throws. */
 final class PlanInspector extends VBox {
-    private final Session session;
+    private final PlanModel model;
     private final CellPanel cell;
     private final ThrowPanel thrown;
     private final ToggleButton cells = Plate.toggle("Section", "numbers of a return in a section");
     private final ToggleButton throwsTab = Plate.toggle("Throws", "thrown words");
     private boolean throwsShown;
 
-    PlanInspector(Session session) {
-        this.session = session;
-        cell = new CellPanel(session);
-        thrown = new ThrowPanel(session);
+    PlanInspector(PlanModel model) {
+        this.model = model;
+        cell = new CellPanel(model);
+        thrown = new ThrowPanel(model);
         getStyleClass().add("inspector");
         cells.setOnAction(e -> show(false));
         throwsTab.setOnAction(e -> show(true));
@@ -28,7 +28,7 @@ final class PlanInspector extends VBox {
         VBox.setVgrow(thrown, Priority.ALWAYS);
         getChildren().addAll(new HBox(6, cells, throwsTab), cell, thrown);
         setSpacing(10);
-        session.throwing().picking().picked().addListener((o, was, is) -> show(is != null));
+        model.throwing().picking().picked().addListener((o, was, is) -> show(is != null));
         show(false);
     }
 
@@ -48,7 +48,7 @@ final class PlanInspector extends VBox {
     }
 
     void refresh() {
-        int n = session.design().get().thrown().size();
+        int n = model.design().get().thrown().size();
         throwsTab.setText(n == 0 ? "Throws" : "Throws (" + n + ")");
         if (throwsShown) {
             thrown.refresh();

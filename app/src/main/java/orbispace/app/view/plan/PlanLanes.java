@@ -2,12 +2,12 @@ package orbispace.app.view.plan;
 
 import java.util.List;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Planning;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Planning;
-import orbispace.app.session.Session;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
@@ -18,7 +18,7 @@ import orbispace.core.plan.BoundaryClash;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.PlanCurves;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** Draws the lanes of the plan: names, tide lines, tails and beads, clashes at edges. */
@@ -34,18 +34,18 @@ final class PlanLanes {
 
     private final Pen pen;
     private final TimeAxis axis;
-    private final Session session;
+    private final PlanModel model;
     private final PlanCurves curves;
 
-    PlanLanes(Pen pen, TimeAxis axis, Session session) {
+    PlanLanes(Pen pen, TimeAxis axis, PlanModel model) {
         this.pen = pen;
         this.axis = axis;
-        this.session = session;
-        curves = new PlanCurves(session.design().get());
+        this.model = model;
+        curves = new PlanCurves(model.design().get());
     }
 
     private Song song() {
-        return session.design().get().song();
+        return model.design().get().song();
     }
 
     private List<Section> sections() {
@@ -128,7 +128,7 @@ final class PlanLanes {
 
     /** One return over the song. */
     void lane(Return r, double top, double height) {
-        boolean isChosen = r.id().equals(session.selection().returnId().get());
+        boolean isChosen = r.id().equals(model.selection().returnId().get());
         pen.across(16, axis.right(), top, pen.palette.rule);
         pen.seal(r.id(), 28, top + height / 2, 12, isChosen);
         pen.text(r.name(), 46, top + height / 2 + 4, Type.strong(13), pen.palette.ink);

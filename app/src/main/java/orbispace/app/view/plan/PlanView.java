@@ -2,14 +2,14 @@ package orbispace.app.view.plan;
 
 import javafx.collections.MapChangeListener;
 import javafx.scene.layout.Region;
+import orbispace.app.desk.PlanModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.Playhead;
 import orbispace.app.view.frame.Screen;
 
 /** The field over the whole song, and the words that are thrown. */
-public final class PlanView extends Screen {
+public final class PlanView extends Screen<PlanModel> {
     private static final double LEAST_THROWS = 236;
 
     private final Playhead playhead;
@@ -17,24 +17,24 @@ public final class PlanView extends Screen {
     private final ThrowChart words;
     private final PlanInspector inspector;
 
-    public PlanView(Session session) {
-        super(session, "Plan");
-        playhead = new Playhead(session.transport().position());
-        chart = new PlanChart(session);
-        words = new ThrowChart(session);
-        inspector = new PlanInspector(session);
+    public PlanView(PlanModel model) {
+        super(model, "Plan");
+        playhead = new Playhead(model.transport().position());
+        chart = new PlanChart(model);
+        words = new ThrowChart(model);
+        inspector = new PlanInspector(model);
         fill(chart, words, playhead);
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
-        session.planning().along().addListener((o, was, is) -> refreshWhenSeen());
-        session.planning().measured().addListener((o, was, is) -> refreshWhenSeen());
-        session.clearing().sourceId().addListener((o, was, is) -> refreshWhenSeen());
-        session.throwing().picking().picked().addListener((o, was, is) -> refreshWhenSeen());
-        session.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
-        session.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured()
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        model.planning().along().addListener((o, was, is) -> refreshWhenSeen());
+        model.planning().measured().addListener((o, was, is) -> refreshWhenSeen());
+        model.clearing().sourceId().addListener((o, was, is) -> refreshWhenSeen());
+        model.throwing().picking().picked().addListener((o, was, is) -> refreshWhenSeen());
+        model.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
+        model.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         refreshWhenSeen();
@@ -43,7 +43,7 @@ public final class PlanView extends Screen {
     @Override
     public void refresh() {
         long differing =
-                session.design().get().song().sections().stream()
+                model.design().get().song().sections().stream()
                         .filter(s -> !s.plan().isPlain())
                         .count();
         caption(
@@ -55,18 +55,18 @@ public final class PlanView extends Screen {
         chart.repaint();
         words.repaint();
         inspector.refresh();
-        session.planning().measure();
+        model.planning().measure();
     }
 
     @Override
     protected void layoutChildren() {
-        int returns = session.design().get().returns().size();
+        int returns = model.design().get().returns().size();
         double top = Math.ceil(PlanChart.height(getHeight() - LEAST_THROWS, returns));
-        boolean empty = returns == 0 || session.design().get().song().sections().isEmpty();
+        boolean empty = returns == 0 || model.design().get().song().sections().isEmpty();
         double chartHeight = empty ? getHeight() - LEAST_THROWS : top;
         Plate.place(chart, 0, 0, getWidth(), chartHeight);
         Plate.place(words, 0, chartHeight, getWidth(), getHeight() - chartHeight);
-        playhead.follow(PlanChart.axis(session, getWidth()), 76, chartHeight + 64);
+        playhead.follow(PlanChart.axis(model, getWidth()), 76, chartHeight + 64);
         super.layoutChildren();
     }
 
@@ -85,7 +85,7 @@ public final class PlanView extends Screen {
 
     @Override
     public void nextWorst() {
-        session.throwing().nextConflict();
+        model.throwing().nextConflict();
     }
 
     @Override

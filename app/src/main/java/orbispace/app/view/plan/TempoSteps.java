@@ -3,16 +3,16 @@ package orbispace.app.view.plan;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Space;
 import orbispace.core.time.SongClock;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The time of an echo section by section, as steps beside what its note value would be there. */
 final class TempoSteps extends ScalingCanvas {
@@ -20,24 +20,24 @@ final class TempoSteps extends ScalingCanvas {
     private static final double BELOW = 30;
     private static final double OFF_MILLIS = 0.5;
 
-    private final Session session;
+    private final PlanModel model;
 
-    TempoSteps(Session session) {
-        this.session = session;
+    TempoSteps(PlanModel model) {
+        this.model = model;
         setMinHeight(0);
         setPrefHeight(120);
         setAccessibleText("delay by tempo");
     }
 
     private Optional<Return> echo() {
-        return session.design()
+        return model.design()
                 .get()
-                .findReturn(session.selection().returnId().get())
+                .findReturn(model.selection().returnId().get())
                 .filter(r -> r.space() instanceof Space.Echo);
     }
 
     void refresh() {
-        boolean seen = echo().isPresent() && !session.design().get().song().sections().isEmpty();
+        boolean seen = echo().isPresent() && !model.design().get().song().sections().isEmpty();
         setVisible(seen);
         setManaged(seen);
         repaint();
@@ -49,8 +49,8 @@ final class TempoSteps extends ScalingCanvas {
         if (r.isEmpty() || !(r.get().space() instanceof Space.Echo echo)) {
             return;
         }
-        SongClock clock = session.design().get().song().clock();
-        List<Section> sections = session.design().get().song().sections();
+        SongClock clock = model.design().get().song().clock();
+        List<Section> sections = model.design().get().song().sections();
         double[] set = new double[sections.size()];
         double[] note = new double[sections.size()];
         double least = Double.MAX_VALUE;

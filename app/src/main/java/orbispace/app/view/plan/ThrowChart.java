@@ -8,13 +8,13 @@ import javafx.scene.Cursor;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Throwing;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
-import orbispace.app.session.Throwing;
+import orbispace.app.song.Material;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Source;
@@ -43,7 +43,7 @@ final class ThrowChart extends ScalingCanvas {
     private static final double AFTER_SECONDS = 1.2;
     private static final double LEAST_LENS_SECONDS = 4;
 
-    private final Session session;
+    private final PlanModel model;
     private final Throwing throwing;
     private @Nullable RideGrip grip;
 
@@ -52,9 +52,9 @@ final class ThrowChart extends ScalingCanvas {
         static final int LEVEL = -1;
     }
 
-    ThrowChart(Session session) {
-        this.session = session;
-        throwing = session.throwing();
+    ThrowChart(PlanModel model) {
+        this.model = model;
+        throwing = model.throwing();
         setMouseTransparent(false);
         setCursor(Cursor.HAND);
         setFocusTraversable(true);
@@ -95,7 +95,7 @@ final class ThrowChart extends ScalingCanvas {
     }
 
     private TimeAxis axis() {
-        return PlanChart.axis(session, getWidth());
+        return PlanChart.axis(model, getWidth());
     }
 
     /** The throws of the source that begin where something is picked, the chosen one first. */
@@ -103,7 +103,7 @@ final class ThrowChart extends ScalingCanvas {
         Span picked = throwing.picking().picked().get();
         String id = throwing.picking().source().map(Source::id).orElse("");
         List<Throw> all = new ArrayList<>();
-        for (Throw t : session.design().get().thrown()) {
+        for (Throw t : model.design().get().thrown()) {
             if (picked != null && t.sourceId().equals(id) && throwing.span(t).overlaps(picked)) {
                 all.add(t);
             }
@@ -141,7 +141,7 @@ final class ThrowChart extends ScalingCanvas {
         if (y > 2 * PIN + 8) {
             return Optional.empty();
         }
-        return session.design().get().thrown().stream()
+        return model.design().get().thrown().stream()
                 .filter(t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x) <= NEAR)
                 .min(
                         Comparator.comparingDouble(
@@ -155,7 +155,7 @@ final class ThrowChart extends ScalingCanvas {
             return false;
         }
         Throw t = chosen.get();
-        ThrowLens drawn = new ThrowLens(session, lens, LENS_TOP, getHeight());
+        ThrowLens drawn = new ThrowLens(model, lens, LENS_TOP, getHeight());
         if (e.isShiftDown() && throwing.span(t).contains(lens.seconds(e.getX()))) {
             add(t, throwing.snapped(t, lens.seconds(e.getX())), drawn.levelDb(e.getY()));
             return true;
@@ -196,7 +196,7 @@ final class ThrowChart extends ScalingCanvas {
         if (held == null || lens.isEmpty()) {
             return;
         }
-        double db = new ThrowLens(session, lens.get(), LENS_TOP, getHeight()).levelDb(e.getY());
+        double db = new ThrowLens(model, lens.get(), LENS_TOP, getHeight()).levelDb(e.getY());
         throwing.drag(
                 t ->
                         held.point() == RideGrip.LEVEL
@@ -214,7 +214,7 @@ final class ThrowChart extends ScalingCanvas {
     private void released() {
         if (grip != null) {
             grip = null;
-            session.settle();
+            model.settle();
         }
     }
 
@@ -238,7 +238,7 @@ final class ThrowChart extends ScalingCanvas {
     @Override
     protected void paint(Pen pen, double w, double h) {
         Optional<Source> source = throwing.picking().source();
-        if (source.isEmpty() || session.design().get().returns().isEmpty()) {
+        if (source.isEmpty() || model.design().get().returns().isEmpty()) {
             return;
         }
         TimeAxis axis = axis();
@@ -250,7 +250,7 @@ final class ThrowChart extends ScalingCanvas {
                 Type.strong(13),
                 pen.palette.ink);
         pen.text("throws on it", 16, VOICE - 7, Type.regular(11.5), pen.palette.ink3);
-        Material m = session.measured().materials().get(source.get().id());
+        Material m = model.measured().materials().get(source.get().id());
         if (m != null) {
             double full = m.silhouette().peak(0, m.silhouette().seconds());
             SilhouettePainter.paint(pen, m.silhouette(), axis, VOICE - 2, VOICE - 28, full);
@@ -268,7 +268,7 @@ final class ThrowChart extends ScalingCanvas {
             return;
         }
         funnel(pen, axis, lens.get());
-        new ThrowLens(session, lens.get(), LENS_TOP, h).paint(pen, shown(), conflicts);
+        new ThrowLens(model, lens.get(), LENS_TOP, h).paint(pen, shown(), conflicts);
     }
 
     private static void empty(Pen pen, TimeAxis axis, double h) {
@@ -323,7 +323,7 @@ final class ThrowChart extends ScalingCanvas {
 
     /** Pins of all throws; those that are close are counted. */
     private void pins(Pen pen, TimeAxis axis, List<ThrowConflict> conflicts) {
-        List<Throw> all = new ArrayList<>(session.design().get().thrown());
+        List<Throw> all = new ArrayList<>(model.design().get().thrown());
         all.sort(Comparator.comparingDouble(Throw::fromBeat));
         double last = Double.NEGATIVE_INFINITY;
         int count = 1;
@@ -342,7 +342,7 @@ final class ThrowChart extends ScalingCanvas {
             count = 1;
             last = x;
             boolean wrong = conflicts.stream().anyMatch(c -> c.thrown().id().equals(t.id()));
-            boolean heard = !session.design().get().lostThrows().contains(t);
+            boolean heard = !model.design().get().lostThrows().contains(t);
             var color = heard ? pen.palette.ofReturn(t.returnId()) : pen.palette.warn;
             pen.line(x, VOICE - 2, x, 2 * PIN + 2, color, 1.4);
             pen.seal(t.returnId(), x, PIN + 2, PIN, t.id().equals(throwing.throwId().get()));

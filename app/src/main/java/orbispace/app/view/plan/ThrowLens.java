@@ -3,15 +3,15 @@ package orbispace.app.view.plan;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Throwing;
 import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
-import orbispace.app.session.Throwing;
+import orbispace.app.song.Material;
 import orbispace.app.view.frame.Screen;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -23,7 +23,7 @@ import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.ThrowCourse;
 import orbispace.core.time.Fit;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,15 +38,15 @@ final class ThrowLens {
     private static final double MOST_ROW = 58;
     private static final double REPEAT_FLOOR_DB = 36;
 
-    private final Session session;
+    private final PlanModel model;
     private final Throwing throwing;
     private final TimeAxis axis;
     private final double top;
     private final double bottom;
 
-    ThrowLens(Session session, TimeAxis axis, double top, double bottom) {
-        this.session = session;
-        throwing = session.throwing();
+    ThrowLens(PlanModel model, TimeAxis axis, double top, double bottom) {
+        this.model = model;
+        throwing = model.throwing();
         this.axis = axis;
         this.top = top;
         this.bottom = bottom;
@@ -62,7 +62,7 @@ final class ThrowLens {
 
     /** Where a beat lies. */
     double x(double beat) {
-        return axis.x(session.design().get().song().clock().secondsAt(beat));
+        return axis.x(model.design().get().song().clock().secondsAt(beat));
     }
 
     /** Where a level of a send lies. */
@@ -84,7 +84,7 @@ final class ThrowLens {
         Span picked = throwing.picking().picked().get();
         next(pen, picked);
         BarRuler.paint(
-                pen, session.design().get().song().clock(), axis, top + RULER - 12, 12, bottom - 2);
+                pen, model.design().get().song().clock(), axis, top + RULER - 12, 12, bottom - 2);
         pen.text("Throws", 16, top + RULER + 14, Type.strong(13), pen.palette.ink);
         silhouette(pen, picked);
         throwing.chosen().ifPresent(t -> ride(pen, t));
@@ -129,7 +129,7 @@ final class ThrowLens {
         Material m =
                 throwing.picking()
                         .source()
-                        .map(s -> session.measured().materials().get(s.id()))
+                        .map(s -> model.measured().materials().get(s.id()))
                         .orElse(null);
         if (picked != null) {
             pen.g.setFill(pen.palette.time);
@@ -164,7 +164,7 @@ final class ThrowLens {
 
     /** The level of the send over the word, with the points that it rides through. */
     private void ride(Pen pen, Throw t) {
-        if (session.design().get().findReturn(t.returnId()).isEmpty()) {
+        if (model.design().get().findReturn(t.returnId()).isEmpty()) {
             return;
         }
         var color = pen.palette.ofReturn(t.returnId());
@@ -198,7 +198,7 @@ final class ThrowLens {
                         .map(Span::startSeconds)
                         .filter(s -> s > from - 1e-3)
                         .findFirst()
-                        .orElse(session.songSeconds());
+                        .orElse(model.songSeconds());
         if (to - from < 0.05) {
             return;
         }
@@ -220,7 +220,7 @@ final class ThrowLens {
             Pen pen, Throw t, ThrowCourse course, boolean chosen, double y, double row) {
         double base = y + row - 14;
         pen.seal(t.returnId(), 28, base - 8, 10, chosen);
-        Return r = session.design().get().requireReturn(t.returnId());
+        Return r = model.design().get().requireReturn(t.returnId());
         pen.text(
                 Pen.cut(r.name(), Screen.LABELS - 36, Type.strong(12)),
                 44,
@@ -244,7 +244,7 @@ final class ThrowLens {
                 throwing.picking()
                         .source()
                         .map(Source::id)
-                        .map(id -> session.measured().materials().get(id))
+                        .map(id -> model.measured().materials().get(id))
                         .orElse(null);
         for (ThrowCourse.Arrival a : course.arrivals()) {
             double share = Math.max(0.08, 1 + a.levelDb() / REPEAT_FLOOR_DB);

@@ -11,10 +11,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
-import orbispace.app.session.Throwing;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Throwing;
+import orbispace.app.knob.Entries;
 import orbispace.app.view.control.Choice;
-import orbispace.app.view.control.Entries;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -25,7 +25,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.plan.ThrowCourse;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,7 +36,7 @@ final class ThrowNumbers extends VBox {
     private static final double OPEN_LOW_HZ = 20;
     private static final double OPEN_HIGH_HZ = 20000;
 
-    private final Session session;
+    private final PlanModel model;
     private final Throwing throwing;
     private final Map<String, NumberField> fields = new LinkedHashMap<>();
     private final Choice<Trail.Sides> sides;
@@ -46,9 +46,9 @@ final class ThrowNumbers extends VBox {
     private final HBox echoChoices = new HBox(6);
     private final FlowPane ride = new FlowPane(8, 4);
 
-    ThrowNumbers(Session session) {
-        this.session = session;
-        throwing = session.throwing();
+    ThrowNumbers(PlanModel model) {
+        this.model = model;
+        throwing = model.throwing();
         number("send", "decibels like \u22124", Entries::db, Throw::levelDb, Throw::withLevel, 0.5);
         number(
                 "opens in",
@@ -203,7 +203,7 @@ final class ThrowNumbers extends VBox {
                                                                             + direction * by))
                                                     / 1000));
                         },
-                        session.problem()::set));
+                        model.problem()::set));
     }
 
     private NumberField time() {
@@ -222,14 +222,14 @@ final class ThrowNumbers extends VBox {
                     int next = Math.clamp(at + direction, 0, all.size() - 1);
                     throwing.trail(t -> t.withTime(new MusicalTime.Note(all.get(next), 0)));
                 },
-                session.problem()::set);
+                model.problem()::set);
     }
 
     private @Nullable MusicalTime timeOf(Throw t) {
         MusicalTime own = t.trail().time();
         return own != null
                 ? own
-                : session.design()
+                : model.design()
                         .get()
                         .findReturn(t.returnId())
                         .map(Return::space)
@@ -284,7 +284,7 @@ final class ThrowNumbers extends VBox {
                             },
                             (direction, size) ->
                                     ride(point, t.ride().get(point).levelDb() + direction),
-                            session.problem()::set);
+                            model.problem()::set);
             f.show(Wording.number(t.ride().get(i).levelDb(), 1), "dB");
             ride.getChildren().add(f);
         }

@@ -12,8 +12,8 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
-import orbispace.app.session.Throwing;
+import orbispace.app.desk.PlanModel;
+import orbispace.app.desk.Throwing;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
@@ -24,14 +24,14 @@ import orbispace.core.plan.ThrowIdea;
 import orbispace.core.plan.ThrowRemedy;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import orbispace.files.sheet.PlanWording;
 
 /** What is picked of the source, the chosen throw with its numbers, conflicts, ideas, the list. */
 final class ThrowPanel extends VBox {
     private static final int MOST_IDEAS = 5;
 
-    private final Session session;
+    private final PlanModel model;
     private final Throwing throwing;
     private final MenuButton source = new MenuButton();
     private final Label picked = new Label();
@@ -40,10 +40,10 @@ final class ThrowPanel extends VBox {
     private final VBox said = new VBox(6);
     private final VBox list = new VBox(6);
 
-    ThrowPanel(Session session) {
-        this.session = session;
-        throwing = session.throwing();
-        numbers = new ThrowNumbers(session);
+    ThrowPanel(PlanModel model) {
+        this.model = model;
+        throwing = model.throwing();
+        numbers = new ThrowNumbers(model);
         throwIt = Plate.small("Throw it", throwing::throwPicked);
         source.getStyleClass().add("kind-menu");
         source.setAccessibleText("source whose words are thrown");
@@ -81,12 +81,12 @@ final class ThrowPanel extends VBox {
 
     private void fillSources() {
         source.getItems().clear();
-        for (Source s : session.design().get().sources()) {
+        for (Source s : model.design().get().sources()) {
             MenuItem item = new MenuItem(s.name());
             item.setOnAction(e -> {
-                session.clearing().judge(s.id());
+                model.clearing().judge(s.id());
                 throwing.picking().pick(null);
-                throwing.picking().pickPhrase(session.transport().position().get());
+                throwing.picking().pickPhrase(model.transport().position().get());
             });
             source.getItems().add(item);
         }
@@ -97,9 +97,9 @@ final class ThrowPanel extends VBox {
         Span span = throwing.picking().picked().get();
         picked.setText(span == null ? "Nothing is picked." : place(span));
         Optional<Throw> chosen = throwing.chosen();
-        String to = session.selection().returnId().get();
+        String to = model.selection().returnId().get();
         throwIt.setText("Throw to " + to);
-        throwIt.setDisable(span == null || session.design().get().findReturn(to).isEmpty());
+        throwIt.setDisable(span == null || model.design().get().findReturn(to).isEmpty());
         numbers.setVisible(chosen.isPresent());
         numbers.setManaged(chosen.isPresent());
         chosen.ifPresent(numbers::show);
@@ -123,7 +123,7 @@ final class ThrowPanel extends VBox {
     }
 
     private String place(Span span) {
-        SongClock clock = session.design().get().song().clock();
+        SongClock clock = model.design().get().song().clock();
         return sentence(PlanWording.place(clock, clock.beatAt(span.startSeconds())))
                 + ", "
                 + Wording.number(span.seconds(), 2)
@@ -142,7 +142,7 @@ final class ThrowPanel extends VBox {
             return;
         }
         double kept = m.standing().kept().getAsDouble();
-        boolean current = m.design().equals(session.design().get());
+        boolean current = m.design().equals(model.design().get());
         Label keeps =
                 new Label(
                         current
@@ -218,11 +218,11 @@ final class ThrowPanel extends VBox {
     }
 
     private void throwsOfAll(List<ThrowConflict> conflicts) {
-        if (session.design().get().thrown().isEmpty()) {
+        if (model.design().get().thrown().isEmpty()) {
             return;
         }
         list.getChildren().add(Plate.caps("ALL THROWS"));
-        for (Throw t : session.design().get().thrown()) {
+        for (Throw t : model.design().get().thrown()) {
             list.getChildren().add(entry(t, conflicts));
         }
     }
@@ -236,10 +236,7 @@ final class ThrowPanel extends VBox {
                         .orElse("");
         Label words =
                 new Label(
-                        t.returnId()
-                                + ": "
-                                + PlanWording.thrown(session.design().get(), t)
-                                + wrong);
+                        t.returnId() + ": " + PlanWording.thrown(model.design().get(), t) + wrong);
         words.setWrapText(true);
         words.getStyleClass().add("why");
         Button choose = Plate.small("Choose", () -> throwing.choose(t));
@@ -262,7 +259,7 @@ final class ThrowPanel extends VBox {
         MenuButton to = new MenuButton("To " + t.returnId());
         to.getStyleClass().add("kind-menu");
         to.setAccessibleText("return of throw " + t.id());
-        for (Return r : session.design().get().returns()) {
+        for (Return r : model.design().get().returns()) {
             MenuItem item = new MenuItem(r.id() + " " + r.name());
             item.setOnAction(e -> {
                 throwing.choose(t);

@@ -2,15 +2,15 @@ package orbispace.app.view.prove;
 
 import java.util.OptionalDouble;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.desk.Proving;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Proving;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.Return;
 import orbispace.core.prove.rule.ReturnFacts;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What each return costs: loudness, peak, low end, and what folding to mono takes of it. */
 final class CostTable extends ScalingCanvas {
@@ -21,10 +21,10 @@ final class CostTable extends ScalingCanvas {
     private static final double LOW_LIMIT = 0.02;
     private static final String[] HEADS = {"LOUDNESS", "PEAK", "LOW END", "IN MONO"};
 
-    private final Session session;
+    private final ProveModel model;
 
-    CostTable(Session session) {
-        this.session = session;
+    CostTable(ProveModel model) {
+        this.model = model;
     }
 
     @Override
@@ -42,15 +42,15 @@ final class CostTable extends ScalingCanvas {
             pen.text(HEADS[i], NAME + i * column, 34, Type.strong(10.5), pen.palette.ink2);
         }
         pen.across(0, w, 41, pen.palette.ink);
-        Proving.Proven known = session.proving().proven().get();
+        Proving.Proven known = model.proving().proven().get();
         if (known == null) {
             pen.text("is being measured", 0, 60, Type.regular(12.5), pen.palette.ink3);
             return;
         }
         double row =
-                Math.clamp((h - 44) / Math.max(1, session.design().get().returns().size()), 16, 40);
+                Math.clamp((h - 44) / Math.max(1, model.design().get().returns().size()), 16, 40);
         double y = 42;
-        for (Return r : session.design().get().returns()) {
+        for (Return r : model.design().get().returns()) {
             ReturnFacts facts = known.returns().get(r.id());
             pen.seal(r.id(), 12, y + row / 2, 10, false);
             pen.text(

@@ -8,23 +8,23 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import orbispace.app.session.Ears;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.knob.Entries;
+import orbispace.app.listen.Ears;
 import orbispace.app.view.control.Plate;
 
 /** One line about what was listened to; it can be put away. */
 final class EarsLine extends HBox {
-    private final Session session;
+    private final ProveModel model;
     private final Ears ears;
     private final Label words = new Label();
     private final TextField meter = new TextField();
     private final Button done;
 
-    EarsLine(Session session) {
+    EarsLine(ProveModel model) {
         super(8);
-        this.session = session;
-        ears = session.ears();
+        this.model = model;
+        ears = model.ears();
         words.getStyleClass().add("caption");
         words.setWrapText(true);
         HBox.setHgrow(words, Priority.ALWAYS);
@@ -56,9 +56,9 @@ final class EarsLine extends HBox {
             }
             ears.read(typed.getAsDouble());
             meter.clear();
-            session.problem().set("");
+            model.problem().set("");
         } catch (IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
+            model.problem().set(String.valueOf(e.getMessage()));
         }
     }
 

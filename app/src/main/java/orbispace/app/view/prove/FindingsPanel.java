@@ -11,8 +11,8 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Proving;
-import orbispace.app.session.Session;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.desk.Proving;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Source;
@@ -22,15 +22,15 @@ import orbispace.core.prove.Severity;
 
 /** Findings as cards with evidence, reason and remedies; those accepted with why. */
 final class FindingsPanel extends VBox {
-    private final Session session;
+    private final ProveModel model;
     private final Proving proving;
     private final Label count = new Label();
     private final VBox cards = new VBox(8);
     private String asking = "";
 
-    FindingsPanel(Session session) {
-        this.session = session;
-        proving = session.proving();
+    FindingsPanel(ProveModel model) {
+        this.model = model;
+        proving = model.proving();
         getStyleClass().add("inspector");
         Label title = new Label("Findings");
         title.getStyleClass().add("inspector-title");
@@ -90,11 +90,7 @@ final class FindingsPanel extends VBox {
 
     private String subject(Finding f) {
         String name =
-                session.design()
-                        .get()
-                        .findSource(f.subject())
-                        .map(Source::name)
-                        .orElse(f.subject());
+                model.design().get().findSource(f.subject()).map(Source::name).orElse(f.subject());
         return name.isEmpty() ? "" : name + ": ";
     }
 
@@ -158,19 +154,19 @@ final class FindingsPanel extends VBox {
 
     /** Chooses what a finding is about, and goes where it shows. */
     private void show(Finding f) {
-        if (session.design().get().findReturn(f.subject()).isPresent()) {
-            session.selection().returnId().set(f.subject());
-        } else if (session.design().get().findSource(f.subject()).isPresent()) {
-            session.selection().sourceId().set(f.subject());
+        if (model.design().get().findReturn(f.subject()).isPresent()) {
+            model.selection().returnId().set(f.subject());
+        } else if (model.design().get().findSource(f.subject()).isPresent()) {
+            model.selection().sourceId().set(f.subject());
         }
         if (f.seconds() >= 0) {
-            session.transport().seek(f.seconds());
+            model.transport().seek(f.seconds());
         }
-        session.selection().wanted().set(place(f));
+        model.selection().wanted().set(place(f));
     }
 
     private String place(Finding f) {
-        boolean source = session.design().get().findSource(f.subject()).isPresent();
+        boolean source = model.design().get().findSource(f.subject()).isPresent();
         boolean thrown = f.rule().startsWith("throw-") || f.rule().equals("nothing-changes");
         return source ? "Song" : thrown ? "Plan" : "Orbit";
     }

@@ -10,17 +10,17 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.desk.Proving;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Proving;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
 import orbispace.core.prove.compare.MonoFold;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What folding to mono costs the mix or one return, over frequency and in words. */
 final class MonoPanel extends VBox {
-    private final Session session;
+    private final ProveModel model;
     private final MonoComb comb = new MonoComb();
     private final Label loss = new Label();
     private final Label words = new Label();
@@ -30,9 +30,9 @@ final class MonoPanel extends VBox {
     private List<String> listed = List.of();
     private String chosen = Proving.MIX;
 
-    MonoPanel(Session session) {
+    MonoPanel(ProveModel model) {
         super(5);
-        this.session = session;
+        this.model = model;
         Label title = new Label("Mono fold");
         title.getStyleClass().add("row-name");
         loss.getStyleClass().add("reading");
@@ -40,8 +40,8 @@ final class MonoPanel extends VBox {
         words.setWrapText(true);
         words.setMinHeight(32);
         hear.getStyleClass().add("small");
-        hear.setOnAction(e -> session.transport().mono().set(hear.isSelected()));
-        session.transport().mono().addListener((o, was, is) -> hear.setSelected(is));
+        hear.setOnAction(e -> model.transport().mono().set(hear.isSelected()));
+        model.transport().mono().addListener((o, was, is) -> hear.setSelected(is));
         HBox head = new HBox(8, title, loss, Plate.spring(), hear);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(comb, Priority.ALWAYS);
@@ -54,11 +54,11 @@ final class MonoPanel extends VBox {
 
     void refresh() {
         List<String> ids = new ArrayList<>(List.of(Proving.MIX));
-        session.design().get().returns().stream().map(Return::id).forEach(ids::add);
+        model.design().get().returns().stream().map(Return::id).forEach(ids::add);
         if (!ids.equals(listed)) {
             list(ids);
         }
-        Proving.Proven known = session.proving().proven().get();
+        Proving.Proven known = model.proving().proven().get();
         Optional<MonoFold> fold =
                 known == null ? Optional.empty() : Optional.ofNullable(known.folds().get(chosen));
         comb.show(fold);

@@ -7,22 +7,22 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import orbispace.app.desk.ProveModel;
 import orbispace.app.session.ComparedPair;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.core.prove.log.Snapshot;
 
 /** What stands on either side of the pair, and snapshots to be taken and managed. */
 final class PairBar extends HBox {
-    private final Session session;
+    private final ProveModel model;
     private final MenuButton first = menu("Before", "what is heard before");
     private final MenuButton second = menu("After", "what is heard after");
     private final MenuButton snapshots = menu("Snapshots", "snapshots");
     private final TextField name = new TextField();
 
-    PairBar(Session session) {
+    PairBar(ProveModel model) {
         super(6);
-        this.session = session;
+        this.model = model;
         Button keep = Plate.button("Take a snapshot", this::keep);
         name.setAccessibleText("name of the snapshot");
         name.setOnAction(e -> keep());
@@ -44,25 +44,24 @@ final class PairBar extends HBox {
     }
 
     void refresh() {
-        name.setPromptText(session.log().freshName());
-        int n = session.log().book().get().snapshots().size();
+        name.setPromptText(model.log().freshName());
+        int n = model.log().book().get().snapshots().size();
         snapshots.setText(n == 0 ? "No snapshots" : n == 1 ? "1 snapshot" : n + " snapshots");
     }
 
     private void keep() {
-        session.log()
-                .snapshot(name.getText().isBlank() ? session.log().freshName() : name.getText());
+        model.log().snapshot(name.getText().isBlank() ? model.log().freshName() : name.getText());
         name.clear();
     }
 
     private void fill() {
         snapshots.getItems().clear();
-        for (Snapshot s : session.log().book().get().snapshots()) {
+        for (Snapshot s : model.log().book().get().snapshots()) {
             snapshots
                     .getItems()
-                    .add(item("Compare with " + s.name(), () -> session.log().compareWith(s)));
-            snapshots.getItems().add(item("Restore " + s.name(), () -> session.log().restore(s)));
-            snapshots.getItems().add(item("Forget " + s.name(), () -> session.log().forget(s)));
+                    .add(item("Compare with " + s.name(), () -> model.log().compareWith(s)));
+            snapshots.getItems().add(item("Restore " + s.name(), () -> model.log().restore(s)));
+            snapshots.getItems().add(item("Forget " + s.name(), () -> model.log().forget(s)));
         }
         if (snapshots.getItems().isEmpty()) {
             snapshots.getItems().add(item("None yet", () -> {}));
@@ -77,22 +76,22 @@ final class PairBar extends HBox {
                         "The field as it stands",
                         () -> {
                             if (isFirst) {
-                                session.pair().keepAsBefore();
+                                model.pair().keepAsBefore();
                             } else {
-                                session.pair().second(null);
+                                model.pair().second(null);
                             }
                         });
         side.getItems().add(now);
-        for (ComparedPair.Named n : session.proving().comparable()) {
+        for (ComparedPair.Named n : model.proving().comparable()) {
             side.getItems()
                     .add(
                             item(
                                     n.name(),
                                     () -> {
                                         if (isFirst) {
-                                            session.pair().first(n);
+                                            model.pair().first(n);
                                         } else {
-                                            session.pair().second(n);
+                                            model.pair().second(n);
                                         }
                                     }));
         }

@@ -2,47 +2,47 @@ package orbispace.app.view.prove;
 
 import java.util.OptionalDouble;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.ProveModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.MixMeasure;
-import orbispace.app.session.Session;
+import orbispace.app.song.MixMeasure;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SnapshotCoin;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.prove.log.Snapshot;
 import orbispace.core.render.Responses;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** The pair that is compared, as a level beam between two tickets. */
 final class PairBeam extends ScalingCanvas {
     private static final double TICKET = 250;
 
-    private final Session session;
+    private final ProveModel model;
 
-    PairBeam(Session session) {
-        this.session = session;
+    PairBeam(ProveModel model) {
+        this.model = model;
     }
 
     @Override
     protected void paint(Pen pen, double w, double h) {
-        MixMeasure mix = session.measured().mix().get();
+        MixMeasure mix = model.measured().mix().get();
         ticket(
                 pen,
                 0,
                 "before",
-                session.pair().before().get(),
-                name(session.pair().before().get(), session.pair().firstName()),
+                model.pair().before().get(),
+                name(model.pair().before().get(), model.pair().firstName()),
                 h);
         ticket(
                 pen,
                 w - TICKET,
-                session.pair().other().get() == null ? "now" : "after",
-                session.pair().after(),
-                session.pair().same()
+                model.pair().other().get() == null ? "now" : "after",
+                model.pair().after(),
+                model.pair().same()
                         ? "The same"
-                        : name(session.pair().after(), session.pair().otherName()),
+                        : name(model.pair().after(), model.pair().otherName()),
                 h);
         beam(pen, mix, TICKET + 8, w - TICKET - 8, h / 2 - 4);
     }
@@ -72,7 +72,7 @@ final class PairBeam extends ScalingCanvas {
     }
 
     private String where() {
-        Section chosen = session.selection().section().get();
+        Section chosen = model.selection().section().get();
         return chosen == null ? "the song" : chosen.name();
     }
 
@@ -90,7 +90,7 @@ final class PairBeam extends ScalingCanvas {
     }
 
     private String name(Design design, String otherwise) {
-        return session.log().book().get().snapshots().reversed().stream()
+        return model.log().book().get().snapshots().reversed().stream()
                 .filter(s -> s.design().equals(design))
                 .map(Snapshot::name)
                 .findFirst()
@@ -98,7 +98,7 @@ final class PairBeam extends ScalingCanvas {
     }
 
     private Responses responses() {
-        return session.material().map(m -> m.responses()).orElse(Responses.NONE);
+        return model.stems().sound().map(m -> m.responses()).orElse(Responses.NONE);
     }
 
     private void ticket(Pen pen, double x, String which, Design design, String name, double h) {

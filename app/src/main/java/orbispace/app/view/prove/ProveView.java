@@ -1,14 +1,14 @@
 package orbispace.app.view.prove;
 
 import javafx.scene.layout.Region;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.desk.Proving;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Proving;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.Screen;
 
 /** What the work changed, whether one hears it, what each return costs, and findings. */
-public final class ProveView extends Screen {
+public final class ProveView extends Screen<ProveModel> {
     private static final double HEAD = 46;
     private static final double BAR = 34;
     private static final double BEAM = 84;
@@ -29,32 +29,32 @@ public final class ProveView extends Screen {
     private final EarsLine ears;
     private final PairBar bar;
 
-    public ProveView(Session session) {
-        super(session, "Prove");
-        proving = session.proving();
-        beam = new PairBeam(session);
-        trial = new TrialPanel(session);
-        costs = new CostTable(session);
-        findings = new FindingsPanel(session);
-        mono = new MonoPanel(session);
-        track = new TrackPanel(session);
-        ears = new EarsLine(session);
-        bar = new PairBar(session);
+    public ProveView(ProveModel model) {
+        super(model, "Prove");
+        proving = model.proving();
+        beam = new PairBeam(model);
+        trial = new TrialPanel(model);
+        costs = new CostTable(model);
+        findings = new FindingsPanel(model);
+        mono = new MonoPanel(model);
+        track = new TrackPanel(model);
+        ears = new EarsLine(model);
+        bar = new PairBar(model);
         fill(beam, bar, trial, costs, mono, track, ears);
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.pair().before().addListener((o, was, is) -> refreshWhenSeen());
-        session.pair().other().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured()
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
+        model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured()
                 .materials()
                 .addListener(
                         (javafx.collections.MapChangeListener<Object, Object>)
                                 c -> refreshWhenSeen());
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
-        session.log().book().addListener((o, was, is) -> refreshWhenSeen());
+        model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
-        session.references().held().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().section().addListener((o, was, is) -> refreshWhenSeen());
+        model.references().held().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 

@@ -5,11 +5,11 @@ import java.util.OptionalDouble;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Referencing;
+import orbispace.app.measuring.Referencing;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.measure.StereoReport;
 import orbispace.core.prove.compare.FinishedTrack;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** The mix less a finished track in thirds of an octave, and the width of both per octave. */

@@ -15,19 +15,19 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
+import orbispace.app.desk.ProveModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Referencing;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.knob.Entries;
+import orbispace.app.measuring.Referencing;
 import orbispace.app.view.control.Plate;
 import orbispace.core.prove.compare.FinishedTrack;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The mix against a finished track of the engineer's own, at one loudness. */
 final class TrackPanel extends VBox {
     private static final int MOST_WORDS = 3;
 
-    private final Session session;
+    private final ProveModel model;
     private final Referencing references;
     private final TrackChart chart = new TrackChart();
     private final MenuButton tracks = new MenuButton("Choose a track");
@@ -37,10 +37,10 @@ final class TrackPanel extends VBox {
     private final Label words = new Label();
     private final Button bring = Plate.button("Bring a track\u2026", this::bring);
 
-    TrackPanel(Session session) {
+    TrackPanel(ProveModel model) {
         super(5);
-        this.session = session;
-        references = session.references();
+        this.model = model;
+        references = model.references();
         Label title = new Label("Reference");
         title.getStyleClass().add("row-name");
         tracks.getStyleClass().add("kind-menu");
@@ -102,7 +102,7 @@ final class TrackPanel extends VBox {
     private void begin() {
         OptionalDouble typed = Entries.seconds(from.getText());
         if (typed.isEmpty()) {
-            session.problem().set("The track begins at a time such as 42 or 42.5 s.");
+            model.problem().set("The track begins at a time such as 42 or 42.5 s.");
             return;
         }
         references.from(typed.getAsDouble());

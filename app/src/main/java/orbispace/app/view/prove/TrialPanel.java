@@ -10,11 +10,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.ProveModel;
+import orbispace.app.desk.Proving;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Proving;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
@@ -24,7 +24,7 @@ import orbispace.core.prove.compare.BlindTrial;
 final class TrialPanel extends StackPane {
     private static final List<Integer> ROUNDS = List.of(8, 10, 16, 24);
 
-    private final Session session;
+    private final ProveModel model;
     private final Proving proving;
     private final Coins coins = new Coins();
     private final Label question = new Label();
@@ -35,9 +35,9 @@ final class TrialPanel extends StackPane {
     private final Choice<Integer> rounds;
     private int wanted = 16;
 
-    TrialPanel(Session session) {
-        this.session = session;
-        proving = session.proving();
+    TrialPanel(ProveModel model) {
+        this.model = model;
+        proving = model.proving();
         getStyleClass().addAll("chain-card", "resting");
         question.getStyleClass().add("screen-title");
         hint.getStyleClass().add("caption");
@@ -93,7 +93,7 @@ final class TrialPanel extends StackPane {
             case RIGHT -> proving.hear(false);
             case UP, X -> proving.hearX();
             case ESCAPE -> end();
-            case SPACE -> session.transport().togglePlaying();
+            case SPACE -> model.transport().togglePlaying();
             default -> {
                 if (!e.getText().matches("[0-9bB]")) {
                     return;
@@ -110,7 +110,7 @@ final class TrialPanel extends StackPane {
     void refresh() {
         BlindTrial now = proving.trial().get();
         boolean runs = now != null && !now.finished();
-        boolean same = session.pair().same();
+        boolean same = model.pair().same();
         answers.setVisible(runs);
         answers.setManaged(runs);
         start.setVisible(!runs);

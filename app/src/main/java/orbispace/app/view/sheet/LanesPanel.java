@@ -10,9 +10,9 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.HandOver;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
+import orbispace.app.desk.SheetModel;
+import orbispace.app.knob.Entries;
+import orbispace.app.song.HandOver;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -23,7 +23,7 @@ import orbispace.files.midi.ControllerTable;
 final class LanesPanel extends VBox {
     private static final double MOST_HEIGHT = 150;
 
-    private final Session session;
+    private final SheetModel model;
     private final CheckBox midi = SheetInspector.box("Controllers", ".mid");
     private final CheckBox csv = SheetInspector.box("Breakpoints", ".csv");
     private final CheckBox words = SheetInspector.box("Thrown words as stems", "");
@@ -31,8 +31,8 @@ final class LanesPanel extends VBox {
     private final Label shared = new Label();
     private ControllerTable table = ControllerTable.USUAL;
 
-    LanesPanel(Session session) {
-        this.session = session;
+    LanesPanel(SheetModel model) {
+        this.model = model;
         midi.setOnAction(e -> refresh());
         shared.getStyleClass().add("why");
         shared.setWrapText(true);
@@ -69,7 +69,7 @@ final class LanesPanel extends VBox {
     private void remake() {
         rows.getChildren().clear();
         List<String> names =
-                Automation.of(session.design().get()).lanes().stream()
+                Automation.of(model.design().get()).lanes().stream()
                         .map(Automation.Lane::name)
                         .toList();
         for (int i = 0; i < names.size(); i++) {
@@ -100,7 +100,7 @@ final class LanesPanel extends VBox {
                             return typed.isPresent();
                         },
                         (direction, size) -> choose(name, now.number() + direction, now.fine()),
-                        session.problem()::set);
+                        model.problem()::set);
         number.withoutName();
         number.show(String.valueOf(now.number()), "");
         ToggleButton fine = Plate.toggle("14", "14 bits for " + name);
@@ -114,9 +114,9 @@ final class LanesPanel extends VBox {
     private void choose(String lane, int number, boolean fine) {
         try {
             table = table.with(lane, new ControllerTable.Controller(number, fine));
-            session.problem().set("");
+            model.problem().set("");
         } catch (IllegalArgumentException e) {
-            session.problem().set(String.valueOf(e.getMessage()));
+            model.problem().set(String.valueOf(e.getMessage()));
         }
         refresh();
     }

@@ -12,14 +12,14 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.SheetModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.LogKeeping;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.Plate;
 import orbispace.core.prove.log.LogEntry;
 import orbispace.core.prove.log.Snapshot;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The log: what changed, from, to and why, with what was measured; and notes. */
 final class LogPanel extends VBox {
@@ -31,12 +31,12 @@ final class LogPanel extends VBox {
     private final TextField search = new TextField();
     private final VBox entries = new VBox(6);
     private final List<SnapshotCard> coins = new ArrayList<>();
-    private final Session session;
+    private final SheetModel model;
     private Palette palette = Palette.DAY;
 
-    LogPanel(Session session) {
-        this.session = session;
-        log = session.log();
+    LogPanel(SheetModel model) {
+        this.model = model;
+        log = model.log();
         note.setPromptText("a note, and Enter");
         note.setAccessibleText("note for the log");
         note.setOnAction(e -> {
@@ -86,7 +86,7 @@ final class LogPanel extends VBox {
     }
 
     private void add(Snapshot shot) {
-        SnapshotCard card = new SnapshotCard(session, shot, palette);
+        SnapshotCard card = new SnapshotCard(model, shot, palette);
         coins.add(card);
         entries.getChildren().add(card);
     }
@@ -100,7 +100,7 @@ final class LogPanel extends VBox {
         VBox box = new VBox(2);
         box.getChildren().add(line(WHEN.format(e.when().atZone(ZoneId.systemDefault())), "caps"));
         box.getChildren().add(line(e.what(), "row-name"));
-        if (LogKeeping.isAcceptance(e)) {
+        if (e.accepted().isPresent()) {
             box.getChildren().add(line(e.from(), "caption"));
         } else if (!e.from().isEmpty() || !e.to().isEmpty()) {
             String from = e.from().isEmpty() ? "nothing" : e.from();

@@ -5,7 +5,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.HandOver;
+import orbispace.app.song.HandOver;
 import orbispace.app.view.control.Plate;
 import orbispace.files.sound.WavWriter;
 

@@ -7,12 +7,12 @@ import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
+import orbispace.app.desk.SheetModel;
 import orbispace.files.sheet.SheetPart;
 
 /** In which forms the recall sheet is written, and what it holds. */
 final class SheetForms extends VBox {
-    private final Session session;
+    private final SheetModel model;
     private final CheckBox pdf = SheetInspector.box("Print on A4", ".pdf");
     private final CheckBox letter = SheetInspector.box("on Letter instead", "");
     private final CheckBox html = SheetInspector.box("Page for a browser", ".html");
@@ -20,9 +20,9 @@ final class SheetForms extends VBox {
     private final CheckBox csv = SheetInspector.box("Table", ".csv");
     private final MenuButton holds = new MenuButton();
 
-    SheetForms(Session session) {
+    SheetForms(SheetModel model) {
         super(8);
-        this.session = session;
+        this.model = model;
         for (CheckBox box : List.of(pdf, html, markdown, csv)) {
             box.setSelected(true);
         }
@@ -55,12 +55,12 @@ final class SheetForms extends VBox {
 
     private CheckMenuItem part(SheetPart part) {
         CheckMenuItem item = new CheckMenuItem(part.label());
-        item.setSelected(session.handingOver().parts().contains(part));
+        item.setSelected(model.handingOver().parts().contains(part));
         item.setOnAction(e -> {
             if (item.isSelected()) {
-                session.handingOver().parts().add(part);
+                model.handingOver().parts().add(part);
             } else {
-                session.handingOver().parts().remove(part);
+                model.handingOver().parts().remove(part);
             }
             tellParts();
         });
@@ -69,7 +69,7 @@ final class SheetForms extends VBox {
 
     private void tellParts() {
         int all = SheetPart.values().length;
-        int held = session.handingOver().parts().size();
+        int held = model.handingOver().parts().size();
         holds.setText(
                 held == all ? "It holds everything" : "It holds " + held + " of " + all + " parts");
         holds.setAccessibleText("what the sheet holds");

@@ -14,15 +14,15 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
+import orbispace.app.desk.SheetModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.HandOver;
-import orbispace.app.session.Session;
+import orbispace.app.song.HandOver;
 import orbispace.app.view.control.HomePath;
 import orbispace.app.view.control.Plate;
 
 /** What to hand over, in which form, and where to. */
 final class SheetInspector extends VBox {
-    private final Session session;
+    private final SheetModel model;
     private final SheetForms forms;
     private final PrintsPanel prints = new PrintsPanel();
     private final LanesPanel lanes;
@@ -33,13 +33,13 @@ final class SheetInspector extends VBox {
     private final ProgressBar progress = new ProgressBar(0);
     private final Label result = new Label();
 
-    SheetInspector(Session session) {
-        this.session = session;
-        forms = new SheetForms(session);
-        lanes = new LanesPanel(session);
+    SheetInspector(SheetModel model) {
+        this.model = model;
+        forms = new SheetForms(model);
+        lanes = new LanesPanel(model);
         getStyleClass().add("inspector");
         dress();
-        log = new LogPanel(session);
+        log = new LogPanel(model);
         ToggleButton out = Plate.toggle("Files", "what is handed over");
         ToggleButton book = Plate.toggle("Log", "the log");
         VBox all = new VBox(8);
@@ -63,13 +63,11 @@ final class SheetInspector extends VBox {
                         new HBox(6, go, cancel),
                         progress,
                         result);
-        session.jobs()
-                .progress()
-                .addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
-        session.file().addListener((o, was, is) -> suggest());
-        session.design()
+        model.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
+        model.kept().file().addListener((o, was, is) -> suggest());
+        model.design()
                 .addListener((o, was, is) -> {
-                    go.setDisable(session.design().get().sources().isEmpty());
+                    go.setDisable(model.design().get().sources().isEmpty());
                     lanes.refresh();
                 });
         suggest();
@@ -122,7 +120,7 @@ final class SheetInspector extends VBox {
     }
 
     private void suggest() {
-        Path file = session.file().get();
+        Path file = model.kept().file().get();
         Path base = file == null ? null : file.getParent();
         folder.setText(base == null ? "" : HomePath.shown(base.resolve("handover")));
     }
@@ -145,12 +143,12 @@ final class SheetInspector extends VBox {
         HandOver.Order order =
                 new HandOver.Order(
                         target.get(),
-                        session.handingOver().sheet(forms.endings()),
+                        model.handingOver().sheet(forms.endings()),
                         prints.order(),
                         lanes.order());
         busy(true);
         result.setText("");
-        session.handingOver()
+        model.handingOver()
                 .start(
                         order,
                         files -> ended(files.size() + " files written:\n" + names(files)),
@@ -167,7 +165,7 @@ final class SheetInspector extends VBox {
     }
 
     private void cancel() {
-        session.jobs().cancel(HandOver.JOB);
+        model.jobs().cancel(HandOver.JOB);
         busy(false);
         result.setText("Cancelled; what was written whole is left.");
     }

@@ -6,10 +6,10 @@ import javafx.collections.MapChangeListener;
 import javafx.collections.SetChangeListener;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
+import orbispace.app.desk.SheetModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.PenPages;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Screen;
@@ -17,35 +17,33 @@ import orbispace.files.sheet.RecallSheet;
 import orbispace.files.sheet.SheetLayout;
 
 /** Hand-over: the recall sheet as it prints, and what is written where. */
-public final class SheetView extends Screen {
+public final class SheetView extends Screen<SheetModel> {
     private final Page page = new Page();
     private final ScrollPane scroll = new ScrollPane(page);
     private final SheetInspector inspector;
 
-    public SheetView(Session session) {
-        super(session, "Sheet");
-        inspector = new SheetInspector(session);
+    public SheetView(SheetModel model) {
+        super(model, "Sheet");
+        inspector = new SheetInspector(model);
         scroll.getStyleClass().add("desk");
         caption("as it will print");
         fill(scroll);
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured()
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured()
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        session.measured()
+        model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        session.handingOver()
-                .parts()
-                .addListener((SetChangeListener<Object>) c -> refreshWhenSeen());
-        session.log().book().addListener((o, was, is) -> refreshWhenSeen());
-        session.proving().proven().addListener((o, was, is) -> refreshWhenSeen());
+        model.handingOver().parts().addListener((SetChangeListener<Object>) c -> refreshWhenSeen());
+        model.log().book().addListener((o, was, is) -> refreshWhenSeen());
+        model.proving().proven().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 
     @Override
     public void refresh() {
-        page.setPrefHeight(page.heightOf(session.handingOver().sheet()));
+        page.setPrefHeight(page.heightOf(model.handingOver().sheet()));
         page.repaint();
     }
 
@@ -95,7 +93,7 @@ public final class SheetView extends Screen {
             pen.g.save();
             pen.g.translate(Math.max(8, (w - SCALE * PenPages.PAGE_WIDTH) / 2), 20);
             pen.g.scale(SCALE, SCALE);
-            draw(session.handingOver().sheet(), new PenPages(new Pen(pen.g, Palette.DAY)));
+            draw(model.handingOver().sheet(), new PenPages(new Pen(pen.g, Palette.DAY)));
             pen.g.restore();
         }
     }

@@ -9,9 +9,9 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.SheetModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.session.LogKeeping;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
@@ -28,10 +28,10 @@ final class SnapshotCard extends VBox {
 
     private final ScalingCanvas coin;
 
-    SnapshotCard(Session session, Snapshot snapshot, Palette palette) {
+    SnapshotCard(SheetModel model, Snapshot snapshot, Palette palette) {
         super(4);
-        LogKeeping log = session.log();
-        Responses responses = session.material().map(m -> m.responses()).orElse(Responses.NONE);
+        LogKeeping log = model.log();
+        Responses responses = model.stems().sound().map(m -> m.responses()).orElse(Responses.NONE);
         coin = SnapshotCoin.of(snapshot.design(), responses, RADIUS);
         coin.setPalette(palette);
         NameField name =

@@ -6,17 +6,17 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
+import orbispace.app.desk.SongModel;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Form;
 import orbispace.core.material.BarOneFinder;
 import orbispace.core.time.TapTempo;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** Where the beat lies: tapping the tempo, bar 1 by hand or by the hits, and the click. */
 final class BeatCard extends VBox {
-    private final Session session;
+    private final SongModel model;
     private final TapTempo taps = new TapTempo();
     private final NumberField barOne;
     private final Button tap;
@@ -30,9 +30,9 @@ final class BeatCard extends VBox {
      *
      * @param takesTempo takes the tempo that was tapped
      */
-    BeatCard(Session session, FormPanel.Taken takesTempo) {
+    BeatCard(SongModel model, FormPanel.Taken takesTempo) {
         super(10);
-        this.session = session;
+        this.model = model;
         barOne =
                 new NumberField(
                         "bar 1 after the stems' start",
@@ -40,12 +40,12 @@ final class BeatCard extends VBox {
                         text -> FormPanel.number(text, "ms", v -> setBarOne(v / 1000)),
                         (way, size) ->
                                 setBarOne(origin() + way * FormPanel.step(size, 0.1, 1, 10) / 1000),
-                        session.problem()::set);
+                        model.problem()::set);
         tap = Plate.button("Tap the beat", this::tap);
         takeTap = Plate.button("", () -> taps.bpm().ifPresent(takesTempo::take));
         takeProposal = Plate.button("Move bar 1 there", this::takeProposal);
         ToggleButton click = Plate.toggle("Click on the beats", "hear a click on every beat");
-        click.selectedProperty().bindBidirectional(session.transport().clicking());
+        click.selectedProperty().bindBidirectional(model.transport().clicking());
         proposal.setWrapText(true);
         proposal.getStyleClass().add("why");
         getChildren()
@@ -54,19 +54,19 @@ final class BeatCard extends VBox {
                         FormPanel.caption("Tap with the song playing, at least four times."),
                         new HBox(6, tap, takeTap));
         getChildren().addAll(FormPanel.head("BAR 1"), barOne, proposal, takeProposal, click);
-        session.design().addListener((o, was, is) -> refresh());
-        session.form().proposal().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.form().proposal().addListener((o, was, is) -> refresh());
         refresh();
     }
 
     private double origin() {
-        return session.design().get().song().clock().originSeconds();
+        return model.design().get().song().clock().originSeconds();
     }
 
     private boolean setBarOne(double seconds) {
-        boolean taken = session.form().change("bar 1", s -> Form.barOneAt(s, seconds));
+        boolean taken = model.form().change("bar 1", s -> Form.barOneAt(s, seconds));
         if (taken && front) {
-            session.form().proposeBarOne();
+            model.form().proposeBarOne();
         }
         return taken;
     }
@@ -77,7 +77,7 @@ final class BeatCard extends VBox {
     }
 
     private void takeProposal() {
-        BarOneFinder.BarOne found = session.form().proposal().get();
+        BarOneFinder.BarOne found = model.form().proposal().get();
         if (found != null) {
             setBarOne(found.originSeconds());
         }
@@ -86,7 +86,7 @@ final class BeatCard extends VBox {
     void shown(boolean inFront) {
         front = inFront;
         if (inFront) {
-            session.form().proposeBarOne();
+            model.form().proposeBarOne();
         }
     }
 
@@ -96,7 +96,7 @@ final class BeatCard extends VBox {
         tap.setText(taps.count() == 0 ? "Tap the beat" : "Tap the beat: " + taps.count());
         takeTap.setVisible(tapped.isPresent());
         tapped.ifPresent(b -> takeTap.setText("Set " + Wording.number(b, 1) + " bpm"));
-        BarOneFinder.BarOne found = session.form().proposal().get();
+        BarOneFinder.BarOne found = model.form().proposal().get();
         proposal.setText(
                 found == null
                         ? "The hits agree with the beats, or there are too few to tell."

@@ -5,14 +5,14 @@ import java.util.Optional;
 import javafx.scene.Cursor;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
+import orbispace.app.desk.FormEditing;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.BarRuler;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TempoPainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.TimeWindow;
-import orbispace.app.session.FormEditing;
-import orbispace.app.session.FormItem;
-import orbispace.app.session.Session;
+import orbispace.app.song.FormItem;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Form;
@@ -33,7 +33,7 @@ final class FormLane extends ScalingCanvas {
     private static final double REACH = 9;
     private static final double BPM_PER_PIXEL = 0.25;
 
-    private final Session session;
+    private final SongModel model;
     private final Runnable renames;
     private @Nullable Song began;
     private Object gesture = new Object();
@@ -44,8 +44,8 @@ final class FormLane extends ScalingCanvas {
      *
      * @param renames is called when a section's name is double-clicked
      */
-    FormLane(Session session, Runnable renames) {
-        this.session = session;
+    FormLane(SongModel model, Runnable renames) {
+        this.model = model;
         this.renames = renames;
         setMouseTransparent(false);
         setFocusTraversable(true);
@@ -55,21 +55,21 @@ final class FormLane extends ScalingCanvas {
         addEventHandler(MouseEvent.MOUSE_RELEASED, e -> released());
         addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        session.selection().form().addListener((o, was, is) -> repaint());
-        session.selection().section().addListener((o, was, is) -> repaint());
-        session.selection().window().addListener((o, was, is) -> repaint());
-        session.design().addListener((o, was, is) -> repaint());
+        model.selection().form().addListener((o, was, is) -> repaint());
+        model.selection().section().addListener((o, was, is) -> repaint());
+        model.selection().window().addListener((o, was, is) -> repaint());
+        model.design().addListener((o, was, is) -> repaint());
         focusedProperty().addListener((o, was, is) -> repaint());
     }
 
     private Song song() {
-        return session.design().get().song();
+        return model.design().get().song();
     }
 
     private TimeAxis whole() {
         return new TimeAxis(
                 0,
-                session.songSeconds(),
+                model.songSeconds(),
                 16 + Screen.LABELS,
                 Math.max(1, getWidth() - 32 - Screen.LABELS));
     }
@@ -120,17 +120,17 @@ final class FormLane extends ScalingCanvas {
         }
         double seconds = whole().seconds(e.getX());
         if (e.getY() > TOP + HEIGHT) {
-            session.transport().seek(axis().seconds(e.getX()));
+            model.transport().seek(axis().seconds(e.getX()));
             return;
         }
         Section section = sectionAt(seconds);
         if (e.getClickCount() == 2 && e.getY() > TOP + HEIGHT / 2) {
-            session.selection().form().set(session.form().tempoAt(seconds));
+            model.selection().form().set(model.form().tempoAt(seconds));
         } else if (e.getClickCount() == 2 && section != null) {
             renames.run();
         } else {
-            session.selection().section().set(section);
-            session.transport().seek(seconds);
+            model.selection().section().set(section);
+            model.transport().seek(seconds);
         }
     }
 
@@ -143,14 +143,14 @@ final class FormLane extends ScalingCanvas {
 
     private void dragged(MouseEvent e) {
         Song from = began;
-        FormItem item = session.selection().form().get();
+        FormItem item = model.selection().form().get();
         if (from == null || item == null) {
             return;
         }
         switch (item) {
             case FormItem.Edge edge -> {
-                int bar = session.form().nearestBar(whole().seconds(e.getX()));
-                session.form()
+                int bar = model.form().nearestBar(whole().seconds(e.getX()));
+                model.form()
                         .drag(
                                 "edge of sections",
                                 from,
@@ -162,7 +162,7 @@ final class FormLane extends ScalingCanvas {
                 double step = e.isShiftDown() ? 0.1 : 1;
                 FormEditing.tempoOf(from, tempo)
                         .ifPresent(c ->
-                                session.form()
+                                model.form()
                                         .drag(
                                                 "tempo",
                                                 from,
@@ -180,13 +180,13 @@ final class FormLane extends ScalingCanvas {
 
     private void released() {
         if (began != null && !began.equals(song())) {
-            session.settle();
+            model.settle();
         }
         began = null;
     }
 
     private void key(KeyEvent e) {
-        FormItem chosen = session.selection().form().get();
+        FormItem chosen = model.selection().form().get();
         double size = e.isShiftDown() ? 0.1 : e.isShortcutDown() ? 10 : 1;
         boolean known = true;
         switch (e.getCode()) {
@@ -195,7 +195,7 @@ final class FormLane extends ScalingCanvas {
             case LEFT, RIGHT -> {
                 double way = e.getCode() == javafx.scene.input.KeyCode.RIGHT ? 1 : -1;
                 if (chosen instanceof FormItem.Edge edge) {
-                    session.form().step(edge, way * (e.isShortcutDown() ? 4 : 1));
+                    model.form().step(edge, way * (e.isShortcutDown() ? 4 : 1));
                 } else {
                     choose((int) way);
                 }
@@ -203,22 +203,22 @@ final class FormLane extends ScalingCanvas {
             case UP, DOWN -> {
                 double way = e.getCode() == javafx.scene.input.KeyCode.UP ? 1 : -1;
                 if (chosen instanceof FormItem.Tempo tempo) {
-                    session.form().step(tempo, way * size);
+                    model.form().step(tempo, way * size);
                 } else {
                     known = false;
                 }
             }
             case DELETE, BACK_SPACE -> {
                 if (chosen != null) {
-                    session.form().remove(chosen);
-                    session.selection().form().set(null);
+                    model.form().remove(chosen);
+                    model.selection().form().set(null);
                 }
             }
-            case X -> session.form().splitAt(session.transport().position().get());
+            case X -> model.form().splitAt(model.transport().position().get());
             case T ->
-                    session.selection()
+                    model.selection()
                             .form()
-                            .set(session.form().tempoAt(session.transport().position().get()));
+                            .set(model.form().tempoAt(model.transport().position().get()));
             case ENTER, F2 -> renames.run();
             default -> known = false;
         }
@@ -229,7 +229,7 @@ final class FormLane extends ScalingCanvas {
 
     private void choose(int way) {
         List<FormItem> items = FormEditing.items(song());
-        FormItem chosen = session.selection().form().get();
+        FormItem chosen = model.selection().form().get();
         int at = chosen == null ? (way > 0 ? -1 : items.size()) : items.indexOf(chosen);
         if (!items.isEmpty()) {
             choose(items.get(Math.clamp(at + way, 0, items.size() - 1)));
@@ -238,36 +238,36 @@ final class FormLane extends ScalingCanvas {
 
     /** Chooses an item and the section that begins there or holds it. */
     private void choose(@Nullable FormItem item) {
-        session.selection().form().set(item);
+        model.selection().form().set(item);
         if (item instanceof FormItem.Edge edge && edge.index() < song().sections().size()) {
-            session.selection().section().set(song().sections().get(edge.index()));
+            model.selection().section().set(song().sections().get(edge.index()));
         } else if (item instanceof FormItem.Tempo tempo) {
             Section holding = sectionAt(song().clock().secondsAt(tempo.beat()) + 1e-6);
             if (holding != null) {
-                session.selection().section().set(holding);
+                model.selection().section().set(holding);
             }
         }
     }
 
     /** The axis of what is seen. */
     TimeAxis axis() {
-        TimeWindow seen = TimeWindow.of(session.selection().window().get(), session.songSeconds());
+        TimeWindow seen = TimeWindow.of(model.selection().window().get(), model.songSeconds());
         TimeAxis all = whole();
         return new TimeAxis(seen.fromSeconds(), seen.toSeconds(), all.left(), all.width());
     }
 
     @Override
     protected void paint(Pen pen, double w, double h) {
-        if (session.design().get().sources().isEmpty()) {
+        if (model.design().get().sources().isEmpty()) {
             return;
         }
-        painter(pen).paint(session.selection().section().get(), session.selection().form().get());
+        painter(pen).paint(model.selection().section().get(), model.selection().form().get());
         if (isFocused()) {
             pen.g.setStroke(pen.palette.ink3);
             pen.g.setLineWidth(1);
             pen.g.strokeRect(8.5, TOP - 3.5, w - 20, HEIGHT + 6);
         }
-        if (session.selection().window().get() != null) {
+        if (model.selection().window().get() != null) {
             funnel(pen);
         }
         BarRuler.paint(pen, song().clock(), axis(), RULER_TOP, RULER_HEIGHT, h);

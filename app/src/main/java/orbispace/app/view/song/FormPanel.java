@@ -3,19 +3,19 @@ package orbispace.app.view.song;
 import java.util.OptionalDouble;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.Session;
-import orbispace.app.view.control.Entries;
-import orbispace.app.view.control.NumberField;
+import orbispace.app.desk.SongModel;
+import orbispace.app.knob.Entries;
+import orbispace.app.knob.StepSize;
 
 /** Tempo and form: the chosen section, and what holds for the whole song. */
 final class FormPanel extends VBox {
     private final SectionCard section;
     private final BeatCard beat;
 
-    FormPanel(Session session) {
+    FormPanel(SongModel model) {
         super(12);
-        section = new SectionCard(session);
-        beat = new BeatCard(session, section::setTempo);
+        section = new SectionCard(model);
+        beat = new BeatCard(model, section::setTempo);
         getChildren().addAll(section, beat);
     }
 
@@ -43,7 +43,7 @@ final class FormPanel extends VBox {
     }
 
     /** Amount of one step of a field. */
-    static double step(NumberField.Step size, double fine, double plain, double coarse) {
+    static double step(StepSize size, double fine, double plain, double coarse) {
         return switch (size) {
             case FINE -> fine;
             case PLAIN -> plain;

@@ -6,8 +6,9 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import orbispace.app.session.FormItem;
-import orbispace.app.session.Session;
+import orbispace.app.desk.SongModel;
+import orbispace.app.knob.StepSize;
+import orbispace.app.song.FormItem;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
@@ -17,14 +18,14 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.time.MetreMap;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The chosen section: its name, kind and bars, its tempo and metre, and how its end slows. */
 final class SectionCard extends VBox {
     private static final int GLIDE_BARS = 2;
     private static final double SLOWER = 0.75;
 
-    private final Session session;
+    private final SongModel model;
     private final NameField name;
     private final Choice<SectionKind> kind;
     private final Label bars = FormPanel.caption("");
@@ -36,8 +37,8 @@ final class SectionCard extends VBox {
             new Label("No section is chosen. X on the ruler lays one out at the playhead.");
     private double glideTo = Double.NaN;
 
-    SectionCard(Session session) {
-        this.session = session;
+    SectionCard(SongModel model) {
+        this.model = model;
         name =
                 new NameField(
                         "name of the section",
@@ -67,21 +68,21 @@ final class SectionCard extends VBox {
         body.getChildren().addAll(name, kinds(), edges(), FormPanel.head("TEMPO AND METRE"));
         body.getChildren().addAll(time(), FormPanel.head("RITARDANDO"), ending());
         getChildren().addAll(none, body);
-        session.design().addListener((o, was, is) -> refresh());
-        session.selection().section().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.selection().section().addListener((o, was, is) -> refresh());
         refresh();
     }
 
     private NumberField tempoField(
             String what,
             FormPanel.Taken taken,
-            java.util.function.BiConsumer<Integer, NumberField.Step> stepping) {
+            java.util.function.BiConsumer<Integer, StepSize> stepping) {
         return new NumberField(
                 what,
                 "quarters per minute from 5 to 1000",
                 text -> FormPanel.number(text, "bpm", taken),
                 stepping,
-                session.problem()::set);
+                model.problem()::set);
     }
 
     private HBox kinds() {
@@ -96,7 +97,7 @@ final class SectionCard extends VBox {
                 6,
                 Plate.button(
                         "Split at playhead",
-                        () -> session.form().splitAt(session.transport().position().get())),
+                        () -> model.form().splitAt(model.transport().position().get())),
                 Plate.button("Join with next", () -> change("join of sections", Form::join)),
                 Plate.button(
                         "Swap name with next", () -> change("names of sections", Form::swapNames)));
@@ -114,9 +115,9 @@ final class SectionCard extends VBox {
                         Plate.button(
                                 "Reach it over " + GLIDE_BARS + " bars",
                                 () -> {
-                                    Section chosen = session.selection().section().get();
+                                    Section chosen = model.selection().section().get();
                                     if (chosen != null) {
-                                        session.form().glide(chosen, GLIDE_BARS, glideNow());
+                                        model.form().glide(chosen, GLIDE_BARS, glideNow());
                                     }
                                 }));
         end.setAlignment(Pos.CENTER_LEFT);
@@ -128,22 +129,22 @@ final class SectionCard extends VBox {
     }
 
     private boolean change(String words, SectionChange change) {
-        Section chosen = session.selection().section().get();
-        int index = session.design().get().song().sections().indexOf(chosen);
-        return index >= 0 && session.form().change(words, s -> change.apply(s, index));
+        Section chosen = model.selection().section().get();
+        int index = model.design().get().song().sections().indexOf(chosen);
+        return index >= 0 && model.form().change(words, s -> change.apply(s, index));
     }
 
     private double tempoNow() {
-        return session.design().get().song().clock().bpmOfBar(session.selection().bar());
+        return model.design().get().song().clock().bpmOfBar(model.selection().bar());
     }
 
     /** Sets the tempo from the first bar of the section on. */
     boolean setTempo(double bpm) {
         double beat =
-                session.design().get().song().clock().metre().beatOfBar(session.selection().bar());
-        boolean taken = session.form().change("tempo", s -> Form.tempo(s, beat, bpm));
+                model.design().get().song().clock().metre().beatOfBar(model.selection().bar());
+        boolean taken = model.form().change("tempo", s -> Form.tempo(s, beat, bpm));
         if (taken) {
-            session.selection().form().set(new FormItem.Tempo(beat));
+            model.selection().form().set(new FormItem.Tempo(beat));
         }
         return taken;
     }
@@ -166,10 +167,10 @@ final class SectionCard extends VBox {
         try {
             int beats = Integer.parseInt(parts[0].strip());
             int unit = Integer.parseInt(parts[1].strip());
-            int bar = session.selection().bar();
-            return session.form().change("metre", s -> Form.metre(s, bar, beats, unit));
+            int bar = model.selection().bar();
+            return model.form().change("metre", s -> Form.metre(s, bar, beats, unit));
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-            session.problem().set("\u201c" + text + "\u201d is no metre; write 4/4 or 6/8");
+            model.problem().set("\u201c" + text + "\u201d is no metre; write 4/4 or 6/8");
             return false;
         }
     }
@@ -181,7 +182,7 @@ final class SectionCard extends VBox {
     }
 
     private void refresh() {
-        Section chosen = session.selection().section().get();
+        Section chosen = model.selection().section().get();
         none.setVisible(chosen == null);
         none.setManaged(chosen == null);
         body.setVisible(chosen != null);
@@ -191,7 +192,7 @@ final class SectionCard extends VBox {
             kind.show(chosen.kind());
             bars.setText("bars " + chosen.firstBar() + "\u2013" + (chosen.endBar() - 1));
             tempo.show(Wording.number(tempoNow(), 1), "bpm");
-            MetreMap.Change m = session.design().get().song().clock().metre().at(chosen.firstBar());
+            MetreMap.Change m = model.design().get().song().clock().metre().at(chosen.firstBar());
             metre.show(m.beatsPerBar() + "/" + m.beatUnit());
             glide.show(Wording.number(glideNow(), 1), "bpm");
         }

@@ -6,8 +6,8 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.FileMenu;
 
@@ -19,10 +19,10 @@ final class SongInspector extends VBox {
     private final ToggleButton stemTab = Plate.toggle("Stem", "show the chosen stem");
     private final ToggleButton formTab = Plate.toggle("Tempo and form", "show tempo and sections");
 
-    SongInspector(Session session, FileMenu files) {
+    SongInspector(SongModel model, FileMenu files) {
         getStyleClass().add("inspector");
-        stem = new StemPanel(session, files);
-        form = new FormPanel(session);
+        stem = new StemPanel(model, files);
+        form = new FormPanel(model);
         ToggleGroup tabs = new ToggleGroup();
         stemTab.setToggleGroup(tabs);
         formTab.setToggleGroup(tabs);
@@ -41,8 +41,8 @@ final class SongInspector extends VBox {
         setSpacing(10);
         getChildren().addAll(new HBox(6, stemTab, formTab), scroll);
         tabs.selectToggle(stemTab);
-        session.selection().sourceId().addListener((o, was, is) -> tabs.selectToggle(stemTab));
-        session.selection()
+        model.selection().sourceId().addListener((o, was, is) -> tabs.selectToggle(stemTab));
+        model.selection()
                 .form()
                 .addListener((o, was, is) -> {
                     if (is != null) {

@@ -7,12 +7,12 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.LanePainter;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.TimeWindow;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
+import orbispace.app.song.Material;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.song.LaneStack.Lane;
 import orbispace.core.design.Source;
@@ -28,14 +28,14 @@ final class SongLanes extends ScalingCanvas {
     private static final double FOLD_WIDTH = 32;
     private static final double ZOOM = 1.25;
 
-    private final Session session;
+    private final SongModel model;
     private final Supplier<TimeAxis> axis;
     private final LaneStack stack = new LaneStack();
     private double scrolled;
     private double draggedFrom = Double.NaN;
 
-    SongLanes(Session session, Supplier<TimeAxis> axis) {
-        this.session = session;
+    SongLanes(SongModel model, Supplier<TimeAxis> axis) {
+        this.model = model;
         this.axis = axis;
         setMouseTransparent(false);
         setFocusTraversable(true);
@@ -47,8 +47,7 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private List<Lane> lanes() {
-        return stack.lanes(
-                session.design().get(), session.selection().sourceId().get(), getHeight());
+        return stack.lanes(model.design().get(), model.selection().sourceId().get(), getHeight());
     }
 
     /** Where the lowest lane ends. */
@@ -65,13 +64,13 @@ final class SongLanes extends ScalingCanvas {
                     if (lane.head() && e.getX() < FOLD_WIDTH) {
                         toggle(lane);
                     }
-                    session.selection().sourceId().set(lane.source().id());
+                    model.selection().sourceId().set(lane.source().id());
                     if (e.getX() > axis.get().left()) {
                         loopPhrase(lane.source(), seconds);
                     }
                 });
         if (e.getX() > axis.get().left()) {
-            session.transport().seek(seconds);
+            model.transport().seek(seconds);
         }
     }
 
@@ -85,11 +84,11 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private void loopPhrase(Source source, double seconds) {
-        Optional.ofNullable(session.measured().materials().get(source.id()))
+        Optional.ofNullable(model.measured().materials().get(source.id()))
                 .flatMap(Material::phrases)
                 .map(Phrases::spans)
                 .flatMap(p -> p.stream().filter(s -> s.contains(seconds)).findFirst())
-                .ifPresent(session::loopOver);
+                .ifPresent(model.transport()::loopOver);
     }
 
     private void toggle(Lane lane) {
@@ -98,11 +97,11 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private TimeWindow window() {
-        return TimeWindow.of(session.selection().window().get(), session.songSeconds());
+        return TimeWindow.of(model.selection().window().get(), model.songSeconds());
     }
 
     private void show(TimeWindow window) {
-        session.selection().window().set(window.isAll() ? null : window.span());
+        model.selection().window().set(window.isAll() ? null : window.span());
     }
 
     private void wheel(ScrollEvent e) {
@@ -131,7 +130,7 @@ final class SongLanes extends ScalingCanvas {
                             .ifPresent(this::toggle);
             case LEFT -> show(window().scrolled(-window().seconds() / 8));
             case RIGHT -> show(window().scrolled(window().seconds() / 8));
-            case HOME -> session.selection().window().set(null);
+            case HOME -> model.selection().window().set(null);
             default -> known = zoomKey(e);
         }
         if (known) {
@@ -140,7 +139,7 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private boolean zoomKey(KeyEvent e) {
-        double at = session.transport().position().get();
+        double at = model.transport().position().get();
         TimeWindow seen = window();
         double kept = at >= seen.fromSeconds() && at <= seen.toSeconds() ? at : middle(seen);
         if (e.getText().equals("+") || e.getCode() == KeyCode.PLUS || e.getText().equals("=")) {
@@ -148,9 +147,9 @@ final class SongLanes extends ScalingCanvas {
         } else if (e.getText().equals("-") || e.getCode() == KeyCode.MINUS) {
             show(seen.zoomed(kept, 1 / ZOOM));
         } else if (e.getCode() == KeyCode.Z && !e.isShortcutDown()) {
-            Span loop = session.transport().loop().get();
-            Span to = loop == null ? session.span() : loop;
-            show(TimeWindow.of(to, session.songSeconds()));
+            Span loop = model.transport().loop().get();
+            Span to = loop == null ? model.span() : loop;
+            show(TimeWindow.of(to, model.songSeconds()));
         } else {
             return false;
         }
@@ -166,7 +165,7 @@ final class SongLanes extends ScalingCanvas {
         int at = lanes.indexOf(lanes.stream().filter(Lane::chosen).findFirst().orElse(null));
         int next = at + step;
         if (next >= 0 && next < lanes.size()) {
-            session.selection().sourceId().set(lanes.get(next).source().id());
+            model.selection().sourceId().set(lanes.get(next).source().id());
             Lane seen = lanes().get(next);
             scrolled =
                     Math.min(
@@ -200,16 +199,16 @@ final class SongLanes extends ScalingCanvas {
     private LanePainter.Lane painted(Lane lane) {
         Source source = lane.source();
         List<Source> covered =
-                lane.closed() ? session.design().get().layersOf(source) : List.of(source);
+                lane.closed() ? model.design().get().layersOf(source) : List.of(source);
         List<Finding> findings =
-                session.measured().survey().findings().get().stream()
+                model.measured().survey().findings().get().stream()
                         .filter(f -> covered.stream().anyMatch(s -> s.id().equals(f.subject())))
                         .toList();
         return new LanePainter.Lane(
                 source,
                 lane.closed() ? source.group() + " (" + lane.layers() + ")" : source.name(),
-                session.measured().materials().get(source.id()),
-                session.stems().missing().getOrDefault(source.id(), ""),
+                model.measured().materials().get(source.id()),
+                model.stems().missing().getOrDefault(source.id(), ""),
                 findings,
                 lane.chosen(),
                 lane.head() ? (lane.closed() ? -1 : 1) : 0);

@@ -4,35 +4,35 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.NoteTable;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.FieldEvents;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
+import orbispace.app.song.FieldEvents;
+import orbispace.app.song.Material;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.core.design.Source;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What the song allows: hit intervals, phrase gaps, note values. */
 final class SongStrip extends ScalingCanvas {
     private static final double TALL = 150;
 
-    private final Session session;
+    private final SongModel model;
     private Pen pen = new Pen(new javafx.scene.canvas.Canvas().getGraphicsContext2D(), palette());
     private double bars;
 
-    SongStrip(Session session) {
-        this.session = session;
+    SongStrip(SongModel model) {
+        this.model = model;
     }
 
     @Override
     protected void paint(Pen given, double w, double height) {
-        if (session.design().get().sources().isEmpty()) {
+        if (model.design().get().sources().isEmpty()) {
             return;
         }
         pen = given;
@@ -47,8 +47,8 @@ final class SongStrip extends ScalingCanvas {
         pen.upright(left + 2 * column + 36, 24, height - 20, pen.palette.rule);
         new NoteTable(pen, left + 2 * column + 48, width - 2 * column - 48)
                 .paint(
-                        session.design().get().song(),
-                        session.selection().section().get(),
+                        model.design().get().song(),
+                        model.selection().section().get(),
                         34,
                         height - 34);
     }
@@ -56,9 +56,9 @@ final class SongStrip extends ScalingCanvas {
     private void hits(double x, double y, double w) {
         pen.text("HIT INTERVAL", x, y, Type.strong(10.5), pen.palette.ink2);
         Optional<Source> source =
-                FieldEvents.hitsSource(session.design().get(), session.measured().materials());
+                FieldEvents.hitsSource(model.design().get(), model.measured().materials());
         Optional<Hits> found =
-                source.map(s -> session.measured().materials().get(s.id()))
+                source.map(s -> model.measured().materials().get(s.id()))
                         .flatMap(Material::hits)
                         .filter(h -> h.hits().size() > 2);
         if (found.isEmpty()) {
@@ -85,7 +85,7 @@ final class SongStrip extends ScalingCanvas {
         double half = h.intervalSeconds(0.5);
         mark(half, 2, x, y + 38 + bars, w);
         Optional<GateKey> gate =
-                source.map(s -> session.measured().materials().get(s.id()))
+                source.map(s -> model.measured().materials().get(s.id()))
                         .flatMap(m -> m.facts().gate());
         String separation =
                 h.hits().size()
@@ -101,7 +101,7 @@ final class SongStrip extends ScalingCanvas {
     private void gaps(double x, double y, double w) {
         pen.text("PHRASE GAP", x, y, Type.strong(10.5), pen.palette.ink2);
         Optional<Phrases> found =
-                FieldEvents.lead(session.design().get(), session.measured().materials());
+                FieldEvents.lead(model.design().get(), model.measured().materials());
         if (found.isEmpty() || found.get().gaps().isEmpty()) {
             pen.text("no lead with rests", x, y + 20, Type.regular(11.5), pen.palette.ink3);
             return;

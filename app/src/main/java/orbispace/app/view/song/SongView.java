@@ -3,10 +3,10 @@ package orbispace.app.view.song;
 import javafx.collections.MapChangeListener;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.session.Session;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.Playhead;
 import orbispace.app.view.control.ScalingCanvas;
@@ -15,7 +15,7 @@ import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Design;
 
 /** The materials: what is in the song, what was found in it, and its tempo and form. */
-public final class SongView extends Screen {
+public final class SongView extends Screen<SongModel> {
     private static final double HEAD = 46;
     private static final double FORM_HEIGHT = 126;
     private static final double STRIP_HEIGHT = 186;
@@ -29,23 +29,23 @@ public final class SongView extends Screen {
     private final Playhead playhead;
     private final SongInspector inspector;
 
-    public SongView(Session session, FileMenu files) {
-        super(session, "Song");
-        inspector = new SongInspector(session, files);
-        form = new FormLane(session, inspector::rename);
-        lanes = new SongLanes(session, form::axis);
-        strip = new SongStrip(session);
-        playhead = new Playhead(session.transport().position());
+    public SongView(SongModel model, FileMenu files) {
+        super(model, "Song");
+        inspector = new SongInspector(model, files);
+        form = new FormLane(model, inspector::rename);
+        lanes = new SongLanes(model, form::axis);
+        strip = new SongStrip(model);
+        playhead = new Playhead(model.transport().position());
         fill(legend, form, lanes, strip, playhead);
-        session.design().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().sourceId().addListener((o, was, is) -> refreshWhenSeen());
-        session.selection().section().addListener((o, was, is) -> strip.repaint());
-        session.selection().window().addListener((o, was, is) -> refreshWhenSeen());
-        session.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
-        session.measured()
+        model.design().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().sourceId().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().section().addListener((o, was, is) -> strip.repaint());
+        model.selection().window().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
+        model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        session.stems()
+        model.stems()
                 .missing()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
@@ -54,16 +54,16 @@ public final class SongView extends Screen {
 
     private void key(KeyEvent e) {
         if (e.getCode() == javafx.scene.input.KeyCode.C && !e.isShortcutDown()) {
-            session.transport().clicking().set(!session.transport().clicking().get());
+            model.transport().clicking().set(!model.transport().clicking().get());
             e.consume();
         }
     }
 
     @Override
     public void refresh() {
-        Design design = session.design().get();
+        Design design = model.design().get();
         int stems = design.sources().size();
-        long seconds = Math.round(session.songSeconds());
+        long seconds = Math.round(model.songSeconds());
         caption(
                 stems == 0
                         ? "nothing brought yet"
@@ -84,7 +84,7 @@ public final class SongView extends Screen {
     protected void layoutChildren() {
         double w = getWidth();
         double h = getHeight();
-        int stems = session.design().get().sources().size();
+        int stems = model.design().get().sources().size();
         double low = stems > MANY_LANES ? LOW_STRIP_HEIGHT : STRIP_HEIGHT;
         double top = HEAD + FORM_HEIGHT;
         double room = Math.max(40, h - top - low - 14);
@@ -125,7 +125,7 @@ public final class SongView extends Screen {
     private final class Legend extends ScalingCanvas {
         @Override
         protected void paint(Pen pen, double w, double h) {
-            if (session.design().get().sources().isEmpty()) {
+            if (model.design().get().sources().isEmpty()) {
                 return;
             }
             double y = 30;

@@ -10,11 +10,12 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.session.Material;
-import orbispace.app.session.Session;
+import orbispace.app.knob.Entries;
+import orbispace.app.knob.StepSize;
+import orbispace.app.song.Material;
 import orbispace.app.view.control.Choice;
-import orbispace.app.view.control.Entries;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -26,11 +27,11 @@ import orbispace.core.design.SourcesEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** The chosen stem: what it is, what was found wrong with it, and what was measured. */
 final class StemPanel extends VBox {
-    private final Session session;
+    private final SongModel model;
     private final FileMenu files;
     private final NameField name;
     private final Label file = new Label();
@@ -45,8 +46,8 @@ final class StemPanel extends VBox {
     private final ToggleButton solo;
     private final SpectrumPlot spectrum = new SpectrumPlot();
 
-    StemPanel(Session session, FileMenu files) {
-        this.session = session;
+    StemPanel(SongModel model, FileMenu files) {
+        this.model = model;
         this.files = files;
         name = new NameField("name of the stem", text -> change("name", text));
         name.getStyleClass().add("title-field");
@@ -66,7 +67,7 @@ final class StemPanel extends VBox {
                         "dB from \u221290 to 24, such as \u22123",
                         text -> number(text, "dB", v -> source().map(s -> s.withGain(v)), "fader"),
                         (way, size) -> stepGain(way, size),
-                        session.problem()::set);
+                        model.problem()::set);
         pan =
                 new NumberField(
                         "pan, % right",
@@ -78,19 +79,19 @@ final class StemPanel extends VBox {
                                         v -> source().map(s -> s.withPan(v / 100)),
                                         "pan"),
                         (way, size) -> stepPan(way, size),
-                        session.problem()::set);
+                        model.problem()::set);
         solo = Plate.toggle("", "hear this stem with the rest dimmed");
         solo.textProperty()
                 .bind(
                         javafx.beans.binding.Bindings.createStringBinding(
                                 () ->
                                         "Solo, the rest "
-                                                + ListenMenu.dim(session.transport().dimDb().get()),
-                                session.transport().dimDb()));
+                                                + ListenMenu.dim(model.transport().dimDb().get()),
+                                model.transport().dimDb()));
         solo.setOnAction(e ->
-                session.transport()
+                model.transport()
                         .soloSource()
-                        .set(solo.isSelected() ? session.selection().sourceId().get() : ""));
+                        .set(solo.isSelected() ? model.selection().sourceId().get() : ""));
         body = body();
         getChildren().addAll(none, body);
         listen();
@@ -114,9 +115,9 @@ final class StemPanel extends VBox {
                                 "Take out",
                                 () ->
                                         source().ifPresent(s ->
-                                                session.edit(
+                                                model.edit(
                                                         SourcesEdit.without(
-                                                                session.design().get(), s)))));
+                                                                model.design().get(), s)))));
         VBox head = new VBox(0, name, file);
         head.getStyleClass().add("stem-head");
         spectrum.setPrefHeight(64);
@@ -124,14 +125,14 @@ final class StemPanel extends VBox {
     }
 
     private void listen() {
-        session.selection().sourceId().addListener((o, was, is) -> refresh());
-        session.design().addListener((o, was, is) -> refresh());
-        session.measured()
+        model.selection().sourceId().addListener((o, was, is) -> refresh());
+        model.design().addListener((o, was, is) -> refresh());
+        model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.measured().survey().findings().addListener((o, was, is) -> refresh());
-        session.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
-        session.transport().soloSource().addListener((o, was, is) -> refresh());
+        model.measured().survey().findings().addListener((o, was, is) -> refresh());
+        model.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        model.transport().soloSource().addListener((o, was, is) -> refresh());
     }
 
     void setPalette(Palette palette) {
@@ -139,12 +140,12 @@ final class StemPanel extends VBox {
     }
 
     private Optional<Source> source() {
-        return session.design().get().findSource(session.selection().sourceId().get());
+        return model.design().get().findSource(model.selection().sourceId().get());
     }
 
     private boolean edit(Optional<Source> changed, String what) {
         return changed.isPresent()
-                && session.edit(SourcesEdit.of(session.design().get(), changed.get(), what));
+                && model.edit(SourcesEdit.of(model.design().get(), changed.get(), what));
     }
 
     private boolean change(String what, String text) {
@@ -169,16 +170,13 @@ final class StemPanel extends VBox {
         }
     }
 
-    private void stepGain(int way, NumberField.Step size) {
-        double step = size == NumberField.Step.FINE ? 0.1 : size == NumberField.Step.COARSE ? 3 : 1;
+    private void stepGain(int way, StepSize size) {
+        double step = size == StepSize.FINE ? 0.1 : size == StepSize.COARSE ? 3 : 1;
         edit(source().map(s -> s.withGain(Math.clamp(s.gainDb() + way * step, -90, 24))), "fader");
     }
 
-    private void stepPan(int way, NumberField.Step size) {
-        double step =
-                size == NumberField.Step.FINE
-                        ? 0.01
-                        : size == NumberField.Step.COARSE ? 0.25 : 0.05;
+    private void stepPan(int way, StepSize size) {
+        double step = size == StepSize.FINE ? 0.01 : size == StepSize.COARSE ? 0.25 : 0.05;
         edit(source().map(s -> s.withPan(Math.clamp(s.pan() + way * step, -1, 1))), "pan");
     }
 
@@ -197,19 +195,19 @@ final class StemPanel extends VBox {
         group.show(s.group());
         gain.show(Wording.number(s.gainDb(), 1), "dB");
         pan.show(Wording.number(100 * s.pan(), 0), "%");
-        solo.setSelected(s.id().equals(session.transport().soloSource().get()));
+        solo.setSelected(s.id().equals(model.transport().soloSource().get()));
         findings.getChildren().clear();
         facts.getChildren().clear();
-        String missing = session.stems().missing().get(s.id());
+        String missing = model.stems().missing().get(s.id());
         if (missing != null) {
             findings.getChildren().add(missingCard(s, missing));
         }
-        for (Finding f : session.measured().survey().findings().get()) {
+        for (Finding f : model.measured().survey().findings().get()) {
             if (f.subject().equals(s.id())) {
                 findings.getChildren().add(card(f));
             }
         }
-        Material m = session.measured().materials().get(s.id());
+        Material m = model.measured().materials().get(s.id());
         spectrum.show(m == null ? null : m.facts().spectrum());
         if (m != null) {
             StemReadings.of(m)
@@ -247,7 +245,7 @@ final class StemPanel extends VBox {
                             Plate.button(
                                     label.substring(0, 1).toUpperCase(java.util.Locale.ROOT)
                                             + label.substring(1),
-                                    () -> session.edit(remedy.edit())));
+                                    () -> model.edit(remedy.edit())));
         }
         VBox card = new VBox(3, head, evidence, why);
         if (!f.remedies().isEmpty()) {

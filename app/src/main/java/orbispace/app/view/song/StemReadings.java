@@ -2,10 +2,10 @@ package orbispace.app.view.song;
 
 import java.util.ArrayList;
 import java.util.List;
-import orbispace.app.session.Material;
+import orbispace.app.song.Material;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
-import orbispace.files.Wording;
+import orbispace.core.words.Wording;
 
 /** What was measured of a stem, in words. */
 final class StemReadings {

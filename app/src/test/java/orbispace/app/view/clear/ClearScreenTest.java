@@ -8,7 +8,7 @@ import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
-import orbispace.app.session.Clearance;
+import orbispace.app.song.Clearance;
 import orbispace.app.view.WindowCase;
 import orbispace.core.clear.Proposal;
 import orbispace.core.design.Design;
@@ -22,8 +22,8 @@ class ClearScreenTest extends WindowCase {
     @BeforeEach
     void clear() {
         robot.interact(() -> {
-            session.edit(new ReturnEdit.Level("A", 0));
-            session.selection().returnId().set("A");
+            desk.frame().edit(new ReturnEdit.Level("A", 0));
+            desk.frame().selection().returnId().set("A");
             window.show("Clear");
         });
         settleWithRemedies();
@@ -31,11 +31,11 @@ class ClearScreenTest extends WindowCase {
 
     private void settleWithRemedies() {
         settle();
-        until(() -> clearance().proposals().containsKey("A") && !session.jobs().busy());
+        until(() -> clearance().proposals().containsKey("A") && !desk.frame().jobs().busy());
     }
 
     private Clearance clearance() {
-        return java.util.Objects.requireNonNull(session.measured().clearance().get());
+        return java.util.Objects.requireNonNull(desk.frame().measured().clearance().get());
     }
 
     private List<Proposal> proposals() {
@@ -50,7 +50,7 @@ class ClearScreenTest extends WindowCase {
     void solvingTakesOneStepThatUndoTakesBack() {
         Design before = design();
         press("Solve");
-        until(() -> session.clearing().solution().get() != null);
+        until(() -> desk.clear().clearing().solution().get() != null);
         settleWithRemedies();
         assertThat(design()).isNotEqualTo(before);
         assertThat(labels()).anyMatch(l -> l.startsWith("Reached: presence"));
@@ -75,7 +75,7 @@ class ClearScreenTest extends WindowCase {
             item.setSelected(false);
             item.fire();
         });
-        until(() -> session.clearing().barred().get().contains(first));
+        until(() -> desk.clear().clearing().barred().get().contains(first));
         settleWithRemedies();
         assertThat(proposals()).noneMatch(p -> p.kind() == first);
         assertThat(kinds.getText()).isEqualTo("1 barred");
@@ -85,19 +85,19 @@ class ClearScreenTest extends WindowCase {
     void anEarWordIsAnsweredWithEvidenceAndTakenBack() {
         focusCalled("I hear: washed out");
         key(KeyCode.SPACE);
-        until(() -> session.clearing().diagnosis().get() != null);
+        until(() -> desk.clear().clearing().diagnosis().get() != null);
         assertThat(labels()).anyMatch(l -> l.startsWith("Yes: ") && l.contains("clash"));
         assertThat(labels()).anyMatch(l -> l.startsWith("Duck "));
         focusCalled("I hear: pumping");
         key(KeyCode.SPACE);
         until(() ->
-                java.util.Objects.requireNonNull(session.clearing().diagnosis().get())
+                java.util.Objects.requireNonNull(desk.clear().clearing().diagnosis().get())
                         .word()
                         .label()
                         .equals("pumping"));
         assertThat(labels()).anyMatch(l -> l.startsWith("Nothing measured supports it"));
         key(KeyCode.SPACE);
-        until(() -> session.clearing().diagnosis().get() == null);
+        until(() -> desk.clear().clearing().diagnosis().get() == null);
         assertThat(labels()).anyMatch(l -> l.startsWith("Press a word"));
     }
 
@@ -109,7 +109,7 @@ class ClearScreenTest extends WindowCase {
         int bar = bars.indexOf(least) + 1;
         key(KeyCode.N);
         double seconds = design().song().clock().secondsOfBar(bar);
-        assertThat(on(() -> Math.abs(session.transport().position().get() - seconds) < 0.3))
+        assertThat(on(() -> Math.abs(desk.frame().transport().position().get() - seconds) < 0.3))
                 .isTrue();
     }
 
@@ -126,7 +126,7 @@ class ClearScreenTest extends WindowCase {
             sources.hide();
             pad.fire();
         });
-        until(() -> clearance().source().id().equals("pad") && !session.jobs().busy());
+        until(() -> clearance().source().id().equals("pad") && !desk.frame().jobs().busy());
         assertThat(sources.getText()).isEqualToIgnoringCase("pad");
     }
 
@@ -222,8 +222,8 @@ class ClearScreenTest extends WindowCase {
     @Test
     void roomBetweenDrySourcesIsLookedForAndSaidEitherWay() {
         pressByKey("Make room between dry sources");
-        until(() -> session.clearing().room().get() != null);
-        var moves = java.util.Objects.requireNonNull(session.clearing().room().get());
+        until(() -> desk.clear().clearing().room().get() != null);
+        var moves = java.util.Objects.requireNonNull(desk.clear().clearing().room().get());
         if (moves.isEmpty()) {
             assertThat(labels()).anyMatch(l -> l.startsWith("No small move of dry sources"));
         } else {

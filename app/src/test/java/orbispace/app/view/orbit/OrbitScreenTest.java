@@ -7,7 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
-import orbispace.app.session.SpaceKinds;
+import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.WindowCase;
 import orbispace.app.view.control.NameField;
 import orbispace.core.design.Return;
@@ -21,7 +21,7 @@ class OrbitScreenTest extends WindowCase {
     void orbit() {
         robot.interact(() -> {
             window.show("Orbit");
-            session.selection().returnId().set("A");
+            desk.frame().selection().returnId().set("A");
         });
         settle();
     }
@@ -50,7 +50,7 @@ class OrbitScreenTest extends WindowCase {
         choose("add a return", "Plate");
         settle();
         assertThat(labels()).contains("Plate");
-        assertThat(session.selection().returnId().get()).isEqualTo("C");
+        assertThat(desk.frame().selection().returnId().get()).isEqualTo("C");
         Node name = called("name of the return");
         focus(name);
         robot.interact(() -> ((NameField) name).setText("Lantern"));
@@ -139,7 +139,7 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void draftsAreShownSideBySideAndOneIsAdopted() {
         press("Draft");
-        until(() -> session.drafting().drafts().get().size() == 3);
+        until(() -> desk.orbit().drafting().drafts().get().size() == 3);
         assertThat(labels()).contains("One shared space", "Short and long", "One space per depth");
         robot.clickOn(called("adopt the draft Short and long"));
         assertThat(design().returns().getFirst().name()).isEqualTo("Near room");
@@ -151,20 +151,20 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void filtersAreSettledInWords() {
         pressByKey("Before or after? Settle it");
-        until(() -> !session.field().settled().isEmpty());
+        until(() -> !desk.orbit().field().settled().isEmpty());
         assertThat(labels()).anyMatch(l -> l.startsWith("The same sound"));
     }
 
     @Test
     void eightReturnsOfAllKindsFitTheList() {
         robot.interact(() -> {
-            session.field().add(SpaceKinds.STEREO_ECHO);
-            session.field().add(SpaceKinds.DOUBLER);
-            session.field().add(SpaceKinds.SPLIT);
-            session.field().add(SpaceKinds.GATED_RISING);
-            session.field().add(SpaceKinds.PARALLEL);
-            session.field().add(SpaceKinds.VAST);
-            session.edit(new ReturnEdit.SendLevel("H", "lead-voice", -9.0));
+            desk.orbit().field().add(SpaceKinds.STEREO_ECHO);
+            desk.orbit().field().add(SpaceKinds.DOUBLER);
+            desk.orbit().field().add(SpaceKinds.SPLIT);
+            desk.orbit().field().add(SpaceKinds.GATED_RISING);
+            desk.orbit().field().add(SpaceKinds.PARALLEL);
+            desk.orbit().field().add(SpaceKinds.VAST);
+            desk.frame().edit(new ReturnEdit.SendLevel("H", "lead-voice", -9.0));
         });
         settle();
         Node last = called("return H");
@@ -184,7 +184,7 @@ class OrbitScreenTest extends WindowCase {
         tab("every source into every return");
         String source = design().sources().getFirst().id();
         String name = design().sources().getFirst().name();
-        robot.interact(() -> session.edit(new ReturnEdit.Sending("B", source, null)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Sending("B", source, null)));
         focusCalled(name + " into B");
         key(KeyCode.UP);
         assertThat(design().requireReturn("B").sendDb(source)).hasValue(-12);
@@ -198,14 +198,14 @@ class OrbitScreenTest extends WindowCase {
         key(KeyCode.ENTER);
         robot.write("loud");
         key(KeyCode.ENTER);
-        assertThat(session.problem().get()).contains("loud").contains("or off");
+        assertThat(desk.frame().problem().get()).contains("loud").contains("or off");
         assertThat(design().requireReturn("A").sendDb(source)).isEmpty();
     }
 
     @Test
     void aSendsGateIsSetByItsNumbers() {
         String source = ret().sends().keySet().iterator().next();
-        robot.interact(() -> session.field().gateSend(ret(), source));
+        robot.interact(() -> desk.orbit().field().gateSend(ret(), source));
         settle();
         Node opens = called("opens at");
         focus(opens);
@@ -247,20 +247,20 @@ class OrbitScreenTest extends WindowCase {
     void wetAloneIsHeardByKeyAndSaid() {
         robot.interact(() -> window.scene().getRoot().requestFocus());
         key(KeyCode.W);
-        assertThat(session.transport().wetOnly().get()).isTrue();
+        assertThat(desk.frame().transport().wetOnly().get()).isTrue();
         assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("wet alone");
         key(KeyCode.W);
-        assertThat(session.transport().wetOnly().get()).isFalse();
+        assertThat(desk.frame().transport().wetOnly().get()).isFalse();
     }
 
     @Test
     void thePairIsSettledOnTheScreen() {
         tab("the field before against");
         assertThat(labels()).contains("Nothing has changed since the field before.");
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -30)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -30)));
         settle();
         press("Settle it");
-        until(() -> session.field().pair().get() != null);
+        until(() -> desk.orbit().field().pair().get() != null);
         assertThat(labels()).contains("The same sound, to the last bit.");
         assertThat(labels()).anyMatch(t -> t.startsWith("Different sounds"));
     }
@@ -268,12 +268,13 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void whatKeysADuckerIsChosenFromSourcesAndGroups() {
         robot.interact(() -> {
-            session.edit(
-                    new ReturnEdit.Ducking(
-                            "A",
-                            new orbispace.core.design.Duck(
-                                    "lead-voice", 6, -40, 8, 6, 5, 100, 240)));
-            session.selection().returnId().set("A");
+            desk.frame()
+                    .edit(
+                            new ReturnEdit.Ducking(
+                                    "A",
+                                    new orbispace.core.design.Duck(
+                                            "lead-voice", 6, -40, 8, 6, 5, 100, 240)));
+            desk.frame().selection().returnId().set("A");
             window.show("Orbit");
         });
         settle();
@@ -289,7 +290,7 @@ class OrbitScreenTest extends WindowCase {
         var duck = java.util.Objects.requireNonNull(design().requireReturn("A").duck());
         assertThat(duck.keySource()).isEqualTo("pad");
         assertThat(key.getText()).isEqualToIgnoringCase("keyed by pad");
-        robot.interact(() -> session.edit(new ReturnEdit.Ducking("A", null)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Ducking("A", null)));
         assertThat(on(() -> !key.isVisible())).isTrue();
     }
 }

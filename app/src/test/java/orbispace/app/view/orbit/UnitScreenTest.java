@@ -20,8 +20,8 @@ class UnitScreenTest extends WindowCase {
     void orbit() {
         robot.interact(() -> {
             window.show("Orbit");
-            session.selection().returnId().set("A");
-            session.units().open().set(true);
+            desk.frame().selection().returnId().set("A");
+            desk.orbit().units().open().set(true);
         });
         settle();
     }
@@ -38,7 +38,7 @@ class UnitScreenTest extends WindowCase {
     @Test
     void theSimulatedUnitIsMeasuredAndItsResponseTakenIntoAReturn() {
         press("Try a simulated unit");
-        until(() -> session.units().measured().get() != null);
+        until(() -> desk.orbit().units().measured().get() != null);
         fill("decay that the unit's panel says", "2.0 s");
         assertThat(labels())
                 .contains(SimulatedUnit.LATENCY_SAMPLES + " samples, 4.40 ms", "upside down")
@@ -61,13 +61,13 @@ class UnitScreenTest extends WindowCase {
         Path sweep = folder.resolve("out/sweep.wav");
         fill("sweep to play", sweep.toString());
         press("Write it");
-        until(() -> Files.exists(sweep) && !session.jobs().busy());
+        until(() -> Files.exists(sweep) && !desk.frame().jobs().busy());
         Path came = folder.resolve("plate-in-the-loft.wav");
         WavWriter.write(
                 came, SimulatedUnit.record(SoundReader.read(sweep)), WavWriter.Depth.FLOAT_32, "");
         fill("recording of the sweep", came.toString());
         press("Measure it");
-        until(() -> session.units().measured().get() != null);
+        until(() -> desk.orbit().units().measured().get() != null);
         assertThat(labels()).contains("plate-in-the-loft");
         press("Set our reverb like it");
         until(() -> fitted());
@@ -75,11 +75,11 @@ class UnitScreenTest extends WindowCase {
         assertThat(a().space()).isInstanceOf(Space.Reverb.class);
         assertThat(((Space.Reverb) a().space()).decaySeconds()).isBetween(1.5, 2.1);
         assertThat(a().chain().width().factor()).isBetween(0.8, 1.5);
-        robot.interact(session::undo);
+        robot.interact(desk.frame().editor()::undo);
     }
 
     private boolean fitted() {
-        var now = session.units().measured().get();
+        var now = desk.orbit().units().measured().get();
         return now != null && now.fit().isPresent();
     }
 
@@ -88,12 +88,12 @@ class UnitScreenTest extends WindowCase {
         var before = design();
         fill("recording of the sweep", folder.resolve("pad.wav").toString());
         press("Measure it");
-        until(() -> session.problem().get().contains("ends after"));
+        until(() -> desk.frame().problem().get().contains("ends after"));
         fill("recording of the sweep", "");
         press("Measure it");
-        assertThat(session.problem().get()).contains("Say where the file is");
+        assertThat(desk.frame().problem().get()).contains("Say where the file is");
         assertThat(design()).isEqualTo(before);
         press("Back to the field");
-        assertThat(session.units().open().get()).isFalse();
+        assertThat(desk.orbit().units().open().get()).isFalse();
     }
 }

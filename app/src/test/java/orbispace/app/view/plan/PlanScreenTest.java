@@ -20,16 +20,17 @@ class PlanScreenTest extends WindowCase {
     @BeforeEach
     void plan() {
         robot.interact(() -> {
-            session.edit(
-                    new SongEdit(
-                            design().song()
-                                    .withSections(
-                                            List.of(
-                                                    new Section("Verse", 1, 2),
-                                                    new Section("Chorus", 3, 3))),
-                            "form"));
-            session.selection().returnId().set("A");
-            session.selection().section().set(design().song().sections().getFirst());
+            desk.frame()
+                    .edit(
+                            new SongEdit(
+                                    design().song()
+                                            .withSections(
+                                                    List.of(
+                                                            new Section("Verse", 1, 2),
+                                                            new Section("Chorus", 3, 3))),
+                                    "form"));
+            desk.frame().selection().returnId().set("A");
+            desk.frame().selection().section().set(design().song().sections().getFirst());
             window.show("Plan");
         });
         settle();
@@ -50,7 +51,7 @@ class PlanScreenTest extends WindowCase {
         assertThat(cell(0).decayScale()).isEqualTo(1.05);
         press("Mute");
         assertThat(cell(0).muted()).isTrue();
-        Section chosen = java.util.Objects.requireNonNull(session.selection().section().get());
+        Section chosen = java.util.Objects.requireNonNull(desk.frame().selection().section().get());
         assertThat(design().song().sections()).contains(chosen);
         press("As elsewhere");
         assertThat(cell(0).isPlain()).isTrue();
@@ -64,15 +65,16 @@ class PlanScreenTest extends WindowCase {
         focusCalled("sections and returns");
         int sections = design().song().sections().size();
         key(KeyCode.RIGHT);
-        assertThat(session.selection().section().get())
+        assertThat(desk.frame().selection().section().get())
                 .isEqualTo(design().song().sections().get(Math.min(1, sections - 1)));
         key(KeyCode.DOWN);
-        assertThat(session.selection().returnId().get()).isEqualTo("B");
+        assertThat(desk.frame().selection().returnId().get()).isEqualTo("B");
         key(KeyCode.UP);
         key(KeyCode.LEFT);
-        assertThat(session.selection().section().get())
+        assertThat(desk.frame().selection().section().get())
                 .isEqualTo(design().song().sections().getFirst());
-        robot.interact(() -> session.planning().change(c -> c.withEdge(PlanCell.Edge.CUT), "tail"));
+        robot.interact(
+                () -> desk.plan().planning().change(c -> c.withEdge(PlanCell.Edge.CUT), "tail"));
         assertThat(((Button) called("tail of the section before")).getText()).isEqualTo("tail cut");
     }
 
@@ -89,7 +91,7 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void aSectionsColumnIsCopiedToAnother() {
-        robot.interact(() -> session.planning().change(c -> c.withLevel(-5), "level"));
+        robot.interact(() -> desk.plan().planning().change(c -> c.withLevel(-5), "level"));
         MenuButton copy = (MenuButton) called("copy this section's plan");
         robot.interact(() -> {
             copy.getOnShowing().handle(null);
@@ -115,7 +117,7 @@ class PlanScreenTest extends WindowCase {
         key(KeyCode.DELETE);
         assertThat(cell(0).isPlain() && cell(1).isPlain()).isTrue();
         key(KeyCode.LEFT);
-        assertThat(session.planning().along().get()).isEmpty();
+        assertThat(desk.plan().planning().along().get()).isEmpty();
         key(KeyCode.A, KeyCode.CONTROL);
         key(KeyCode.EQUALS);
         assertThat(cell(0).levelDb()).isEqualTo(0.5);
@@ -124,7 +126,7 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void aSectionIsCopiedByKeysAndLevelsAreDrawnByHand() {
-        robot.interact(() -> session.planning().change(c -> c.withLevel(-5), "level"));
+        robot.interact(() -> desk.plan().planning().change(c -> c.withLevel(-5), "level"));
         Node chart = called("sections and returns");
         focus(chart);
         key(KeyCode.C, KeyCode.CONTROL);
@@ -154,7 +156,7 @@ class PlanScreenTest extends WindowCase {
 
     @Test
     void whatIsHeardInACellIsMeasured() {
-        until(() -> session.planning().measured().get() != null && !session.jobs().busy());
+        until(() -> desk.plan().planning().measured().get() != null && !desk.frame().jobs().busy());
         until(() -> labels().stream().anyMatch(l -> l.contains("Wet share")));
     }
 
@@ -162,13 +164,13 @@ class PlanScreenTest extends WindowCase {
     void holdingIsDoneInTheBackgroundAsOneStep() {
         Design before = design();
         press("Hold");
-        until(() -> !session.jobs().busy());
+        until(() -> !desk.frame().jobs().busy());
         settle();
         if (!design().equals(before)) {
             assertThat(design().song().sections()).anyMatch(s -> !s.plan().isPlain());
             key(KeyCode.Z, KeyCode.CONTROL);
             assertThat(design()).isEqualTo(before);
         }
-        assertThat(session.problem().get()).isEmpty();
+        assertThat(desk.frame().problem().get()).isEmpty();
     }
 }

@@ -24,7 +24,7 @@ class ThrowScreenTest extends WindowCase {
     @BeforeEach
     void plan() {
         robot.interact(() -> {
-            session.selection().returnId().set(echo());
+            desk.frame().selection().returnId().set(echo());
             window.show("Plan");
         });
         settle();
@@ -40,7 +40,7 @@ class ThrowScreenTest extends WindowCase {
     }
 
     private Span picked() {
-        return java.util.Objects.requireNonNull(session.throwing().picking().picked().get());
+        return java.util.Objects.requireNonNull(desk.plan().throwing().picking().picked().get());
     }
 
     private Throw thrown() {
@@ -76,9 +76,9 @@ class ThrowScreenTest extends WindowCase {
         assertThat(thrown().returnId()).isEqualTo(echo());
         assertThat(thrown().fromBeat()).isCloseTo(6, within(0.1));
         key(KeyCode.LEFT);
-        assertThat(session.throwing().chosen()).isEmpty();
+        assertThat(desk.plan().throwing().chosen()).isEmpty();
         key(KeyCode.RIGHT);
-        assertThat(session.throwing().chosen()).contains(thrown());
+        assertThat(desk.plan().throwing().chosen()).contains(thrown());
         key(KeyCode.DELETE);
         assertThat(design().thrown()).isEmpty();
         key(KeyCode.Z, KeyCode.CONTROL);
@@ -101,7 +101,7 @@ class ThrowScreenTest extends WindowCase {
         assertThat(thrown().trail().time()).isInstanceOf(MusicalTime.Note.class);
         fireText("Single repeat");
         assertThat(thrown().trail().feedback()).isEqualTo(0.0);
-        robot.interact(() -> session.throwing().trail(t -> t.withSides(Trail.Sides.ALTERNATE)));
+        robot.interact(() -> desk.plan().throwing().trail(t -> t.withSides(Trail.Sides.ALTERNATE)));
         assertThat(((Button) called("sides of its repeats")).getText())
                 .isEqualTo("repeats alternate");
         robot.interact(() -> ((ToggleButton) called("feed the source's spaces")).fire());
@@ -115,15 +115,15 @@ class ThrowScreenTest extends WindowCase {
         assertThat(design().requireReturn(echo())).isEqualTo(parent);
         fireText("As its return");
         assertThat(thrown().trail().isPlain()).isTrue();
-        assertThat(session.problem().get()).isEmpty();
+        assertThat(desk.frame().problem().get()).isEmpty();
     }
 
     @Test
     void repeatsThatRunOnAreToldMeasuredAndMended() {
         throwFirst();
         robot.interact(() -> {
-            session.throwing().change(t -> t.withLevel(12));
-            session.throwing().trail(t -> t.withFeedback(0.9));
+            desk.plan().throwing().change(t -> t.withLevel(12));
+            desk.plan().throwing().trail(t -> t.withFeedback(0.9));
         });
         until(() -> labels().contains("Runs into the next phrase"));
         until(() -> labels().stream().anyMatch(l -> l.startsWith("The next phrase keeps")));
@@ -158,7 +158,7 @@ class ThrowScreenTest extends WindowCase {
         assertThat(design().thrown()).hasSize(1);
         settle();
         String gone = echo();
-        robot.interact(() -> session.edit(new FieldEdit.Remove(gone)));
+        robot.interact(() -> desk.frame().edit(new FieldEdit.Remove(gone)));
         settle();
         assertThat(labels()).contains("Not heard");
         MenuButton to = (MenuButton) called("return of throw t1");
@@ -176,15 +176,14 @@ class ThrowScreenTest extends WindowCase {
         var box = chart.localToScreen(chart.getBoundsInLocal());
         double left = box.getMinX() + 16 + Screen.LABELS;
         double width = box.getWidth() - 32 - Screen.LABELS;
-        double perSecond = width / session.songSeconds();
+        double perSecond = width / desk.frame().songSeconds();
         robot.clickOn(new javafx.geometry.Point2D(left + 3.5 * perSecond, box.getMinY() + 50));
         assertThat(picked().startSeconds()).isCloseTo(3, within(0.05));
         key(KeyCode.ENTER);
         double before = thrown().levelDb();
         // The lens begins 0.8 s before the word; its level line lies in the upper half.
         double y =
-                box.getMinY()
-                        + new LensProbe(session, chart.getBoundsInLocal().getHeight()).y(before);
+                box.getMinY() + new LensProbe(desk, chart.getBoundsInLocal().getHeight()).y(before);
         double x = left + 60 + 0.9 * width / 6;
         robot.moveTo(x, y);
         robot.press(javafx.scene.input.MouseButton.PRIMARY);
@@ -195,10 +194,10 @@ class ThrowScreenTest extends WindowCase {
     }
 
     /** Where the lens draws a level. */
-    private record LensProbe(orbispace.app.session.Session session, double height) {
+    private record LensProbe(orbispace.app.desk.Desk desk, double height) {
         double y(double db) {
             return new ThrowLens(
-                            session,
+                            desk.plan(),
                             new orbispace.app.draw.TimeAxis(0, 1, 0, 1),
                             ThrowChart.LENS_TOP,
                             height)

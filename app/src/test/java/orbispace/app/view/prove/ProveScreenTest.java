@@ -28,19 +28,19 @@ class ProveScreenTest extends WindowCase {
     }
 
     private boolean isProven() {
-        var known = session.proving().proven().get();
-        return known != null && known.design().equals(design()) && !session.jobs().busy();
+        var known = desk.prove().proving().proven().get();
+        return known != null && known.design().equals(design()) && !desk.frame().jobs().busy();
     }
 
     private void change() {
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 3)));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", 3)));
         settle();
         until(this::isProven);
     }
 
     @Test
     void findingsAreShownPressedAndLeaveWhenTheyAreMended() {
-        List<Finding> open = session.proving().open();
+        List<Finding> open = desk.prove().proving().open();
         assertThat(open).isNotEmpty();
         Finding first =
                 open.stream()
@@ -54,14 +54,14 @@ class ProveScreenTest extends WindowCase {
         robot.interact(() -> ((Button) called(label + ", for ")).fire());
         assertThat(design()).isNotEqualTo(before);
         until(this::isProven);
-        assertThat(session.proving().open()).isNotEqualTo(open);
+        assertThat(desk.prove().proving().open()).isNotEqualTo(open);
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(design()).isEqualTo(before);
     }
 
     @Test
     void aFindingIsAcceptedWithAReasonThatIsKeptBesideTheFileAndInIt() throws FileProblem {
-        Finding first = session.proving().open().getFirst();
+        Finding first = desk.prove().proving().open().getFirst();
         robot.interact(
                 () -> ((Button) called("accept " + first.rule() + " " + first.subject())).fire());
         TextField why = (TextField) called("why " + first.rule());
@@ -69,10 +69,10 @@ class ProveScreenTest extends WindowCase {
             why.setText("the buoy may ring on");
             why.fireEvent(new javafx.event.ActionEvent());
         });
-        assertThat(session.proving().open()).doesNotContain(first);
+        assertThat(desk.prove().proving().open()).doesNotContain(first);
         assertThat(labels()).anyMatch(l -> l.startsWith("Accepted:") && l.contains("ring on"));
         until(() -> kept().contains("the buoy may ring on"));
-        assertThat(on(() -> session.save(project))).isTrue();
+        assertThat(on(() -> desk.frame().opening().save(project))).isTrue();
         ProjectFile file = ProjectFile.read(project);
         assertThat(file.logbook().entries().getLast().why()).isEqualTo("the buoy may ring on");
         assertThat(file.design()).isEqualTo(design());
@@ -90,17 +90,21 @@ class ProveScreenTest extends WindowCase {
     void aSnapshotIsTakenComparedWithAndRestored() {
         Design first = design();
         fire("Take a snapshot");
-        assertThat(session.log().book().get().snapshots()).hasSize(1);
+        assertThat(desk.prove().log().book().get().snapshots()).hasSize(1);
         change();
         MenuButton menu = (MenuButton) called("snapshots");
         assertThat(menu.getText()).isEqualTo("1 snapshot");
-        assertThat(session.log().differences(session.log().book().get().snapshots().getFirst()))
+        assertThat(
+                        desk.prove()
+                                .log()
+                                .differences(
+                                        desk.prove().log().book().get().snapshots().getFirst()))
                 .anyMatch(d -> d.subject().equals("return A") && d.label().equals("Return"));
         robot.interact(() -> {
             menu.getOnShowing().handle(null);
             menu.getItems().get(0).fire();
         });
-        assertThat(session.pair().before().get()).isEqualTo(first);
+        assertThat(desk.frame().pair().before().get()).isEqualTo(first);
         robot.interact(() -> {
             menu.getOnShowing().handle(null);
             menu.getItems().get(1).fire();
@@ -111,7 +115,7 @@ class ProveScreenTest extends WindowCase {
         TextField name = (TextField) called("name of the snapshot");
         robot.interact(() -> name.setText("snapshot 1"));
         fire("Take a snapshot");
-        assertThat(session.problem().get()).contains("already");
+        assertThat(desk.frame().problem().get()).contains("already");
     }
 
     private void item(String menu, String text) {
@@ -132,14 +136,15 @@ class ProveScreenTest extends WindowCase {
         fire("Take a snapshot");
         item("what is heard before", "without A " + whole.requireReturn("A").name());
         settle();
-        assertThat(session.pair().before().get().findReturn("A")).isEmpty();
-        assertThat(session.pair().firstName()).startsWith("without A");
-        assertThat(session.pair().otherName()).isEqualTo("As it stands");
+        assertThat(desk.frame().pair().before().get().findReturn("A")).isEmpty();
+        assertThat(desk.frame().pair().firstName()).startsWith("without A");
+        assertThat(desk.frame().pair().otherName()).isEqualTo("As it stands");
         double apart =
-                java.util.Objects.requireNonNull(session.measured().mix().get()).differenceLu();
+                java.util.Objects.requireNonNull(desk.frame().measured().mix().get())
+                        .differenceLu();
         assertThat(apart).isPositive();
-        var mix = java.util.Objects.requireNonNull(session.measured().mix().get());
-        assertThat(mix.pair().span()).isEqualTo(session.span());
+        var mix = java.util.Objects.requireNonNull(desk.frame().measured().mix().get());
+        assertThat(mix.pair().span()).isEqualTo(desk.frame().span());
         assertThat(mix.pair().beforeLufs().orElseThrow() + mix.matchDb(true))
                 .isCloseTo(
                         mix.pair().otherLufs().orElseThrow() + mix.matchDb(false),
@@ -147,13 +152,13 @@ class ProveScreenTest extends WindowCase {
         change();
         item("what is heard after", "Snapshot 1");
         settle();
-        assertThat(session.pair().after()).isEqualTo(whole);
+        assertThat(desk.frame().pair().after()).isEqualTo(whole);
         assertThat(design()).isNotEqualTo(whole);
         item("what is heard before", "Snapshot 1");
         settle();
-        assertThat(session.pair().same()).isTrue();
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", -2)));
-        assertThat(session.pair().after()).isEqualTo(design());
+        assertThat(desk.frame().pair().same()).isTrue();
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -2)));
+        assertThat(desk.frame().pair().after()).isEqualTo(design());
     }
 
     @Test
@@ -161,16 +166,16 @@ class ProveScreenTest extends WindowCase {
         assertThat(labels()).anyMatch(l -> l.contains("notch"));
         for (var r : design().returns()) {
             robot.interact(() -> ((ButtonBase) called("fold of return " + r.id())).fire());
-            var known = java.util.Objects.requireNonNull(session.proving().proven().get());
+            var known = java.util.Objects.requireNonNull(desk.prove().proving().proven().get());
             var fold = java.util.Objects.requireNonNull(known.folds().get(r.id()));
             double loss = fold.wholeLossDb().orElseThrow();
             var facts = java.util.Objects.requireNonNull(known.returns().get(r.id()));
             double told = facts.stereo().monoFoldLossDb().orElseThrow();
             assertThat(loss).isCloseTo(told, org.assertj.core.api.Assertions.within(0.2));
-            assertThat(labels()).contains(orbispace.files.Wording.number(-loss, 1) + " dB");
+            assertThat(labels()).contains(orbispace.core.words.Wording.number(-loss, 1) + " dB");
         }
         fire("hear it folded");
-        assertThat(session.transport().mono().get()).isTrue();
+        assertThat(desk.frame().transport().mono().get()).isTrue();
     }
 
     @Test
@@ -181,9 +186,9 @@ class ProveScreenTest extends WindowCase {
                 orbispace.app.Songs.drum(),
                 orbispace.files.sound.WavWriter.Depth.BITS_24,
                 "");
-        robot.interact(() -> session.references().add(track));
-        until(() -> session.references().held().get() != null);
-        var held = java.util.Objects.requireNonNull(session.references().held().get());
+        robot.interact(() -> desk.frame().references().add(track));
+        until(() -> desk.frame().references().held().get() != null);
+        var held = java.util.Objects.requireNonNull(desk.frame().references().held().get());
         double mix = held.mix().loudness().integratedLufs().orElseThrow();
         double other = held.track().loudness().integratedLufs().orElseThrow();
         assertThat(held.difference().trackGainDb() + other)
@@ -193,88 +198,89 @@ class ProveScreenTest extends WindowCase {
         assertThat(labels()).anyMatch(l -> l.contains("weaker") || l.contains("stronger"));
         focusCalled("reference track");
         key(KeyCode.R);
-        assertThat(session.references().hearing().get()).isTrue();
+        assertThat(desk.frame().references().hearing().get()).isTrue();
         key(KeyCode.R);
-        assertThat(session.references().hearing().get()).isFalse();
-        robot.interact(() -> session.references().from(900));
-        assertThat(session.problem().get()).contains("old-quay can be begun from 0 to");
-        robot.interact(() -> session.references().add(folder.resolve("none.wav")));
-        until(() -> session.problem().get().contains("none.wav"));
-        assertThat(session.references().held().get()).isEqualTo(held);
-        robot.interact(() -> session.save(project));
+        assertThat(desk.frame().references().hearing().get()).isFalse();
+        robot.interact(() -> desk.frame().references().from(900));
+        assertThat(desk.frame().problem().get()).contains("old-quay can be begun from 0 to");
+        robot.interact(() -> desk.frame().references().add(folder.resolve("none.wav")));
+        until(() -> desk.frame().problem().get().contains("none.wav"));
+        assertThat(desk.frame().references().held().get()).isEqualTo(held);
+        robot.interact(() -> desk.frame().opening().save(project));
         assertThat(ProjectFile.read(project).references()).containsExactly("old-quay.wav");
         item("reference track", "Let old-quay go");
-        assertThat(session.references().held().get()).isNull();
+        assertThat(desk.frame().references().held().get()).isNull();
     }
 
     @Test
     void aBlindTrialIsRunByKeysAndTellsNothingBeforeItsEnd() {
         change();
-        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
+        robot.interact(() -> desk.prove().proving().beginTrial(BlindTrial.Kind.WHICH, 8));
         focusCalled("blind trial");
         assertThat(labels()).contains("Which one is X?");
-        BlindTrial trial = java.util.Objects.requireNonNull(session.proving().trial().get());
+        BlindTrial trial = java.util.Objects.requireNonNull(desk.prove().proving().trial().get());
         for (int i = 0; i < 8; i++) {
-            assertThat(session.transport().blind().get()).isEqualTo(trial.hiddenIsA());
+            assertThat(desk.frame().transport().blind().get()).isEqualTo(trial.hiddenIsA());
             key(KeyCode.LEFT);
-            assertThat(session.transport().blind().get()).isTrue();
+            assertThat(desk.frame().transport().blind().get()).isTrue();
             key(KeyCode.RIGHT);
-            assertThat(session.transport().blind().get()).isFalse();
+            assertThat(desk.frame().transport().blind().get()).isFalse();
             key(KeyCode.X);
-            assertThat(session.transport().blind().get()).isEqualTo(trial.hiddenIsA());
+            assertThat(desk.frame().transport().blind().get()).isEqualTo(trial.hiddenIsA());
             assertThat(labels()).noneMatch(l -> l.contains("right"));
             key(trial.hiddenIsA() ? KeyCode.DIGIT1 : KeyCode.DIGIT2);
         }
-        assertThat(session.transport().blind().get()).isNull();
+        assertThat(desk.frame().transport().blind().get()).isNull();
         assertThat(labels()).anyMatch(l -> l.contains("8 of 8 right"));
-        assertThat(session.log().book().get().entries().getLast().what()).contains("8 of 8 right");
+        assertThat(desk.prove().log().book().get().entries().getLast().what())
+                .contains("8 of 8 right");
     }
 
     @Test
     void aTrialThatIsBrokenOffTellsNothing() {
         change();
-        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.PREFERENCE, 8));
+        robot.interact(() -> desk.prove().proving().beginTrial(BlindTrial.Kind.PREFERENCE, 8));
         focusCalled("blind trial");
         key(KeyCode.DIGIT1);
         key(KeyCode.ESCAPE);
-        assertThat(session.proving().trial().get()).isNull();
-        assertThat(session.transport().blind().get()).isNull();
-        assertThat(session.log().book().get().entries()).isEmpty();
+        assertThat(desk.prove().proving().trial().get()).isNull();
+        assertThat(desk.frame().transport().blind().get()).isNull();
+        assertThat(desk.prove().log().book().get().entries()).isEmpty();
         assertThat(labels()).contains("Blind trial");
     }
 
     @Test
     void aTrialEndsWhenOneOfItsFieldsIsChanged() {
         change();
-        robot.interact(() -> session.proving().beginTrial(BlindTrial.Kind.WHICH, 8));
-        robot.interact(() -> session.edit(new ReturnEdit.Level("A", 1)));
-        assertThat(session.proving().trial().get()).isNull();
-        assertThat(session.transport().blind().get()).isNull();
-        assertThat(session.problem().get()).contains("blind trial has ended");
-        assertThat(session.log().book().get().entries())
+        robot.interact(() -> desk.prove().proving().beginTrial(BlindTrial.Kind.WHICH, 8));
+        robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", 1)));
+        assertThat(desk.prove().proving().trial().get()).isNull();
+        assertThat(desk.frame().transport().blind().get()).isNull();
+        assertThat(desk.frame().problem().get()).contains("blind trial has ended");
+        assertThat(desk.prove().log().book().get().entries())
                 .noneMatch(e -> e.what().startsWith("Blind trial"));
     }
 
     @Test
     void whatWasListenedToIsCountedCalibratedAndPutAway() {
         assertThat(labels()).anyMatch(l -> l.contains("Ears: 0 h 0 min listened"));
-        robot.interact(() -> session.transport().togglePlaying());
+        robot.interact(() -> desk.frame().transport().togglePlaying());
         org.testfx.util.WaitForAsyncUtils.sleep(300, java.util.concurrent.TimeUnit.MILLISECONDS);
-        robot.interact(() -> session.transport().togglePlaying());
-        until(() -> session.ears().exposure().get().seconds() > 0.2);
+        robot.interact(() -> desk.frame().transport().togglePlaying());
+        until(() -> desk.frame().ears().exposure().get().seconds() > 0.2);
         TextField meter = (TextField) called("reading of a sound-level meter");
         robot.interact(() -> {
             meter.setText("loud");
             meter.fireEvent(new javafx.event.ActionEvent());
         });
-        assertThat(session.problem().get()).contains("a level like 79");
+        assertThat(desk.frame().problem().get()).contains("a level like 79");
         robot.interact(() -> {
             meter.setText("79");
             meter.fireEvent(new javafx.event.ActionEvent());
         });
         assertThat(labels()).anyMatch(l -> l.contains("at about 79 dB"));
         fire("I have rested");
-        assertThat(session.ears().exposure().get().sinceRestSeconds()).isZero();
+        assertThat(desk.frame().ears().exposure().get().sinceRestSeconds()).isZero();
         fire("Put away");
         assertThat(labels()).noneMatch(l -> l.contains("Ears:"));
     }
@@ -282,8 +288,8 @@ class ProveScreenTest extends WindowCase {
     @Test
     void aChangeThatStaysIsNotedByItself() {
         change();
-        until(() -> !session.log().book().get().entries().isEmpty());
-        var entry = session.log().book().get().entries().getLast();
+        until(() -> !desk.prove().log().book().get().entries().isEmpty());
+        var entry = desk.prove().log().book().get().entries().getLast();
         assertThat(entry.what()).isEqualTo("return A Return");
         assertThat(entry.to()).contains("3.0 dB");
     }

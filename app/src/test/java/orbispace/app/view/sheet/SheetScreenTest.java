@@ -36,11 +36,15 @@ class SheetScreenTest extends WindowCase {
         robot.interact(() -> {
             Section verse = new Section("Verse", 1, 2);
             Section chorus = new Section("Chorus", 3, 3);
-            session.edit(
-                    new SongEdit(design().song().withSections(List.of(verse, chorus)), "form"));
-            session.selection().section().set(chorus);
-            session.selection().returnId().set("A");
-            session.planning().change(c -> c.withLevel(-4).withEdge(PlanCell.Edge.FADED), "level");
+            desk.frame()
+                    .edit(
+                            new SongEdit(
+                                    design().song().withSections(List.of(verse, chorus)), "form"));
+            desk.frame().selection().section().set(chorus);
+            desk.frame().selection().returnId().set("A");
+            desk.plan()
+                    .planning()
+                    .change(c -> c.withLevel(-4).withEdge(PlanCell.Edge.FADED), "level");
             window.show("Sheet");
         });
         settle();
@@ -69,13 +73,13 @@ class SheetScreenTest extends WindowCase {
             key(KeyCode.UP);
         }
         assertThat(called("controller of " + lane() + " 31")).isNotNull();
-        assertThat(session.problem().get()).contains("0 to 31");
+        assertThat(desk.frame().problem().get()).contains("0 to 31");
     }
 
     @Test
     void aSongThatDoesNotMoveSaysSo() {
         robot.interact(() -> {
-            session.planning().clear();
+            desk.plan().planning().clear();
             box("Controllers").fire();
         });
         assertThat(labels()).anyMatch(l -> l.startsWith("Nothing moves"));
@@ -138,8 +142,8 @@ class SheetScreenTest extends WindowCase {
     @Test
     void snapshotsStandInTheLogWithWhatDiffers() {
         robot.interact(() -> {
-            session.log().snapshot("Ebb");
-            session.edit(new ReturnEdit.Level("A", 2.5));
+            desk.prove().log().snapshot("Ebb");
+            desk.frame().edit(new ReturnEdit.Level("A", 2.5));
         });
         settle();
         fire("Log");
@@ -153,8 +157,8 @@ class SheetScreenTest extends WindowCase {
             name.setText("Low water");
             name.fireEvent(new javafx.event.ActionEvent());
         });
-        assertThat(session.log().book().get().find("low water")).isPresent();
-        robot.interact(() -> session.log().note("the pier waits"));
+        assertThat(desk.prove().log().book().get().find("low water")).isPresent();
+        robot.interact(() -> desk.prove().log().note("the pier waits"));
         robot.interact(() -> ((Button) called("add why the pier waits")).fire());
         TextField why = (TextField) called("why the pier waits");
         robot.interact(() -> {

@@ -7,7 +7,7 @@ import java.util.Objects;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import orbispace.app.draw.TimeWindow;
-import orbispace.app.session.FormItem;
+import orbispace.app.song.FormItem;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
@@ -29,23 +29,23 @@ class SongScreenTest extends WindowCase {
     void theKeyboardMovesEdgesAndTempiSplitsAndJoins() {
         ruler();
         int before = design().song().sections().size();
-        robot.interact(() -> session.selection().section().set(section(0)));
-        robot.interact(() -> session.transport().seek(4.1));
+        robot.interact(() -> desk.frame().selection().section().set(section(0)));
+        robot.interact(() -> desk.frame().transport().seek(4.1));
         key(KeyCode.X);
         assertThat(design().song().sections()).hasSize(before + 1);
         assertThat(section(1).firstBar()).isEqualTo(3);
-        robot.interact(() -> session.selection().form().set(new FormItem.Edge(1)));
+        robot.interact(() -> desk.frame().selection().form().set(new FormItem.Edge(1)));
         key(KeyCode.RIGHT);
         assertThat(section(1).firstBar()).isEqualTo(4);
         key(KeyCode.DELETE);
         assertThat(design().song().sections()).hasSize(before);
-        robot.interact(() -> session.selection().form().set(new FormItem.Tempo(0)));
+        robot.interact(() -> desk.frame().selection().form().set(new FormItem.Tempo(0)));
         key(KeyCode.UP);
         assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(121);
         key(KeyCode.DOWN, KeyCode.SHIFT);
         assertThat(design().song().clock().bpmOfBar(1)).isCloseTo(120.9, within(1e-9));
         key(KeyCode.T);
-        assertThat(session.selection().form().get()).isInstanceOf(FormItem.Tempo.class);
+        assertThat(desk.frame().selection().form().get()).isInstanceOf(FormItem.Tempo.class);
         key(KeyCode.PAGE_UP);
         key(KeyCode.Z, KeyCode.CONTROL);
         key(KeyCode.Z, KeyCode.CONTROL);
@@ -55,7 +55,7 @@ class SongScreenTest extends WindowCase {
     @Test
     void aSectionIsRenamedAndItsKindChosen() {
         ruler();
-        robot.interact(() -> session.selection().section().set(section(0)));
+        robot.interact(() -> desk.frame().selection().section().set(section(0)));
         key(KeyCode.F2);
         robot.write("Chorus of gulls").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
@@ -72,14 +72,14 @@ class SongScreenTest extends WindowCase {
         focus(tempo);
         robot.write("9000").type(KeyCode.ENTER);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
-        assertThat(session.problem().get()).contains("9000");
+        assertThat(desk.frame().problem().get()).contains("9000");
         assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(96);
     }
 
     @Test
     void aStemGetsItsRoleFaderPanAndName() {
         key(KeyCode.DIGIT1);
-        robot.interact(() -> session.selection().sourceId().set("pad"));
+        robot.interact(() -> desk.frame().selection().sourceId().set("pad"));
         press("harmony bed");
         robot.clickOn("colour");
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
@@ -104,22 +104,22 @@ class SongScreenTest extends WindowCase {
         key(KeyCode.DIGIT1);
         focusCalled("stems over time");
         key(KeyCode.EQUALS);
-        Span seen = Objects.requireNonNull(session.selection().window().get());
-        assertThat(seen.seconds()).isCloseTo(session.songSeconds() / 1.25, within(1e-6));
+        Span seen = Objects.requireNonNull(desk.frame().selection().window().get());
+        assertThat(seen.seconds()).isCloseTo(desk.frame().songSeconds() / 1.25, within(1e-6));
         key(KeyCode.RIGHT);
-        Span later = Objects.requireNonNull(session.selection().window().get());
+        Span later = Objects.requireNonNull(desk.frame().selection().window().get());
         assertThat(later.startSeconds()).isGreaterThan(seen.startSeconds());
-        assertThat(later.endSeconds()).isLessThanOrEqualTo(session.songSeconds() + 1e-6);
-        robot.interact(() -> session.loopOver(new Span(2, 4)));
+        assertThat(later.endSeconds()).isLessThanOrEqualTo(desk.frame().songSeconds() + 1e-6);
+        robot.interact(() -> desk.frame().transport().loopOver(new Span(2, 4)));
         key(KeyCode.Z);
-        assertThat(session.selection().window().get()).isEqualTo(new Span(2, 4));
+        assertThat(desk.frame().selection().window().get()).isEqualTo(new Span(2, 4));
         robot.interact(() -> robot.moveTo(called("stems over time")));
         robot.scroll(1, javafx.geometry.VerticalDirection.DOWN);
         org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         key(KeyCode.HOME);
-        assertThat(session.selection().window().get()).isNull();
+        assertThat(desk.frame().selection().window().get()).isNull();
         key(KeyCode.C);
-        assertThat(session.transport().clicking().get()).isTrue();
+        assertThat(desk.frame().transport().clicking().get()).isTrue();
     }
 
     @Test

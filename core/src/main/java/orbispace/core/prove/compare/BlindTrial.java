@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
+import orbispace.core.words.Wording;
 
 /**
  * A blind trial: in each round X is one of two, in an order that nobody knows. Nothing is told
@@ -71,12 +72,9 @@ public final class BlindTrial {
         public String course() {
             return answers.stream()
                     .map(a ->
-                            String.format(
-                                    java.util.Locale.ROOT,
+                            Wording.format(
                                     "%s/%s %.1f",
-                                    a.hiddenIsA() ? "A" : "B",
-                                    a.saidA() ? "A" : "B",
-                                    a.seconds()))
+                                    a.hiddenIsA() ? "A" : "B", a.saidA() ? "A" : "B", a.seconds()))
                     .collect(java.util.stream.Collectors.joining(", "));
         }
 
@@ -88,10 +86,7 @@ public final class BlindTrial {
                             ? count + " of " + n + " right"
                             : "A liked better in " + count + " of " + n;
             String guessing =
-                    String.format(
-                            java.util.Locale.ROOT,
-                            "; guessing does as well in %.1f %% of trials. ",
-                            100 * chance);
+                    Wording.format("; guessing does as well in %.1f %% of trials. ", 100 * chance);
             String verdict =
                     kind == Kind.WHICH
                             ? significant()

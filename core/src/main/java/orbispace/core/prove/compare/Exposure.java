@@ -1,6 +1,7 @@
 package orbispace.core.prove.compare;
 
 import java.util.OptionalDouble;
+import orbispace.core.words.Wording;
 
 /**
  * How long and how loud was listened, against published guidance: 85 dB(A) for 8 hours a day with
@@ -79,12 +80,10 @@ public record Exposure(
         String level =
                 offsetDb.isEmpty()
                         ? "; level not known, enter what a sound-level meter reads"
-                        : String.format(
-                                java.util.Locale.ROOT,
+                        : Wording.format(
                                 " at about %.0f dB: %.0f %% of a day by the guidance of 85 dB for"
                                         + " 8 h",
-                                lufs + offsetDb.getAsDouble(),
-                                100 * dose);
+                                lufs + offsetDb.getAsDouble(), 100 * dose);
         return time + level + (restDue() ? ". A rest is due." : ".");
     }
 }

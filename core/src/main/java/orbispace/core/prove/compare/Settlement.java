@@ -1,8 +1,8 @@
 package orbispace.core.prove.compare;
 
-import java.util.Locale;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
+import orbispace.core.words.Wording;
 
 /**
  * Two renderings of the same song subtracted: how far what is left lies under the sound itself.
@@ -51,7 +51,7 @@ public record Settlement(OptionalDouble residualDb, String words) {
 
     private static String words(double db) {
         String level =
-                String.format(Locale.ROOT, "%.0f dB", Math.abs(db))
+                Wording.format("%.0f dB", Math.abs(db))
                         + (db < 0 ? " under the wet" : " over the wet");
         if (db < SAME_DB) {
             return "The same sound: what differs lies " + level + ".";

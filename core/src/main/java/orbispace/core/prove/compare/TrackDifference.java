@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Decibels;
 import orbispace.core.measure.StereoReport;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /**
  * How a mix differs from a finished track that it is held against, both at one loudness.
@@ -99,7 +99,7 @@ public record TrackDifference(
             said.add(
                     new Said(
                             Math.abs(db) / HEARD_DB,
-                            StemFindings.text(
+                            Wording.text(
                                     "%s is %.1f dB %s",
                                     capital(region.name()),
                                     Math.abs(db),
@@ -126,7 +126,7 @@ public record TrackDifference(
             said.add(
                     new Said(
                             Math.abs(degrees) / HEARD_DEGREES,
-                            StemFindings.text(
+                            Wording.text(
                                     "%s is %.0f degrees %s",
                                     capital(region.name()),
                                     Math.abs(degrees),
@@ -143,7 +143,7 @@ public record TrackDifference(
             said.add(
                     new Said(
                             Math.abs(Math.log(ratio)) / HEARD_DECAY,
-                            StemFindings.text(
+                            Wording.text(
                                     "Where it stops it rings %s: %.2f against %.2f s",
                                     ratio > 1 ? "longer" : "shorter",
                                     mix.stop().get().decaySeconds(),
@@ -159,7 +159,7 @@ public record TrackDifference(
             said.add(
                     new Said(
                             Math.abs(lu) / 2,
-                            StemFindings.text(
+                            Wording.text(
                                     "Its loudness ranges %.1f LU %s",
                                     Math.abs(lu), lu > 0 ? "more" : "less")));
         }

@@ -1,6 +1,7 @@
 package orbispace.core.prove.log;
 
 import java.time.Instant;
+import java.util.Optional;
 
 /**
  * A line of the log: a change that stayed for a while, or a note.
@@ -21,6 +22,16 @@ public record LogEntry(
         String why,
         LogMeasures before,
         LogMeasures after) {
+    /** Begins what is noted of a finding that was accepted; it is from what was the evidence. */
+    public static final String ACCEPTED = "accepted: ";
+
+    /** The finding that this says was accepted; empty for anything else. */
+    public Optional<String> accepted() {
+        return what.startsWith(ACCEPTED)
+                ? Optional.of(what.substring(ACCEPTED.length()))
+                : Optional.empty();
+    }
+
     /** A note without a change. */
     public static LogEntry note(Instant when, String text) {
         return new LogEntry(when, text, "", "", "", LogMeasures.NONE, LogMeasures.NONE);

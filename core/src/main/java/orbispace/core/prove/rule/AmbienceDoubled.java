@@ -12,7 +12,7 @@ import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A stem with a space printed into it that is sent on to another. */
 final class AmbienceDoubled implements FieldRule {
@@ -40,7 +40,7 @@ final class AmbienceDoubled implements FieldRule {
     private static Finding finding(Source s, Return r, Send send, Optional<Ambience> room) {
         String inside =
                 room.map(a ->
-                                StemFindings.text(
+                                Wording.text(
                                         "%s holds a room of %.2f s, %.0f dB under it",
                                         s.name(), a.decaySeconds(), a.underDb()))
                         .orElse(s.name() + " is marked as wet");
@@ -50,16 +50,14 @@ final class AmbienceDoubled implements FieldRule {
                 Severity.WEIGH,
                 r.id(),
                 "ambience doubled",
-                inside
-                        + StemFindings.text(
-                                ", and is sent to %s at %.1f dB.", r.name(), send.levelDb()),
+                inside + Wording.text(", and is sent to %s at %.1f dB.", r.name(), send.levelDb()),
                 "A space in a space blurs both: the printed one cannot be taken out again.",
                 -1,
                 List.of(
                         new Remedy(
                                 "do not send it", new ReturnEdit.SendLevel(r.id(), s.id(), null)),
                         new Remedy(
-                                StemFindings.text("send it at %.1f dB", softer),
+                                Wording.text("send it at %.1f dB", softer),
                                 new ReturnEdit.SendLevel(r.id(), s.id(), softer))));
     }
 }

@@ -9,8 +9,8 @@ import orbispace.core.design.Space;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.time.Fit;
+import orbispace.core.words.Wording;
 
 /** A tail that has not fallen far enough when the next phrase or hit comes. */
 final class DecayTooLong implements FieldRule {
@@ -58,7 +58,7 @@ final class DecayTooLong implements FieldRule {
                         Severity.WEIGH,
                         r.id(),
                         "too long",
-                        StemFindings.text(
+                        Wording.text(
                                 "%s is only %.0f dB down at the next %s, %.2f s later; its decay is"
                                         + " %.2f s.",
                                 r.name(),
@@ -66,12 +66,12 @@ final class DecayTooLong implements FieldRule {
                                 byGap ? "phrase" : "hit",
                                 event,
                                 tail.decaySeconds()),
-                        StemFindings.text(
+                        Wording.text(
                                 "A tail %.0f dB down stays out of the way of what comes.", down),
                         -1,
                         List.of(
                                 new Remedy(
-                                        StemFindings.text("decay %.2f s", fits),
+                                        Wording.text("decay %.2f s", fits),
                                         new ReturnEdit.Decay(r.id(), fits)))));
     }
 }

@@ -9,7 +9,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A ducker that chatters inside phrases, or never lets its tail bloom. */
 final class DuckerAtFault implements FieldRule {
@@ -55,7 +55,7 @@ final class DuckerAtFault implements FieldRule {
                             -1,
                             List.of(
                                     new Remedy(
-                                            StemFindings.text(
+                                            Wording.text(
                                                     "hold %.0f ms, release %.0f ms", hold, release),
                                             new ReturnEdit.Ducking(
                                                     r.id(),
@@ -80,7 +80,7 @@ final class DuckerAtFault implements FieldRule {
                         .map(DuckCourse::swingsPerSecond)
                         .orElse(0.0);
         return chatters
-                ? StemFindings.text(": %.1f swings of 3 dB a second in phrases.", swings)
+                ? Wording.text(": %.1f swings of 3 dB a second in phrases.", swings)
                 : " in the gaps of the lead.";
     }
 }

@@ -9,8 +9,8 @@ import orbispace.core.design.Space;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.time.SongClock;
+import orbispace.core.words.Wording;
 
 /** An echo near a note value but not on it: neither locked nor apart. */
 final class EchoOffGrid implements FieldRule {
@@ -37,7 +37,7 @@ final class EchoOffGrid implements FieldRule {
                                 Severity.WEIGH,
                                 r.id(),
                                 "off the grid",
-                                StemFindings.text(
+                                Wording.text(
                                         "%s repeats every %.0f ms, %.1f %% off %s (%.0f ms).",
                                         r.name(), millis, off, near.value().label(), near.millis()),
                                 "Between 3 and 12 % off, repeats sound like a mistake in time:"

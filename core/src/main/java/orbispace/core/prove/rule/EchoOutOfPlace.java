@@ -10,7 +10,7 @@ import orbispace.core.design.Space;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** An echo that does not feed the space that its source lives in. */
 final class EchoOutOfPlace implements FieldRule {
@@ -47,14 +47,14 @@ final class EchoOutOfPlace implements FieldRule {
                 Severity.KNOW,
                 echo.id(),
                 "stands alone",
-                StemFindings.text(
+                Wording.text(
                         "%s repeats %s, which lives in %s, but does not enter it.",
                         echo.name(), facts.lead().map(s -> s.name()).orElse(""), home.name()),
                 "Repeats outside the space of their source stand before it like a second singer.",
                 -1,
                 List.of(
                         new Remedy(
-                                StemFindings.text(
+                                Wording.text(
                                         "feed %s into %s at %.1f dB", echo.id(), home.id(), level),
                                 new ReturnEdit.Feed(home.id(), echo.id(), level))));
     }

@@ -15,7 +15,7 @@ import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /** A gate whose threshold does not lie between the hits and the bleed of its key. */
@@ -65,7 +65,7 @@ final class GateCannotPart implements FieldRule {
         String evidence =
                 parts.isEmpty()
                         ? "No level parts the hits of " + name + " from its bleed by 6 dB."
-                        : StemFindings.text(
+                        : Wording.text(
                                 "The gate of %s opens at %.1f dB; the hits of %s lie %.1f dB over"
                                         + " its bleed, and %.1f dB parts them.",
                                 r.name(),
@@ -92,7 +92,7 @@ final class GateCannotPart implements FieldRule {
         Gate better =
                 gate.withThreshold(Math.rint(10 * parts.thresholdDb()) / 10, parts.hysteresisDb())
                         .withKeyFilter(new Filter(highPass(parts), lowPass(parts)));
-        String label = StemFindings.text("threshold %.1f dB", better.thresholdDb());
+        String label = Wording.text("threshold %.1f dB", better.thresholdDb());
         if (sendOf.isEmpty()) {
             return new Remedy(label, new ReturnEdit.Gating(r.id(), better));
         }

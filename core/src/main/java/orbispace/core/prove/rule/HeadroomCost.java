@@ -8,7 +8,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A return that makes the mix louder or its peaks higher by more than 1 dB. */
 final class HeadroomCost implements FieldRule {
@@ -30,8 +30,8 @@ final class HeadroomCost implements FieldRule {
                                 "headroom-cost",
                                 Severity.WEIGH,
                                 r.id(),
-                                StemFindings.text("costs %.1f dB", most),
-                                StemFindings.text(
+                                Wording.text("costs %.1f dB", most),
+                                Wording.text(
                                         "With %s the mix is %.1f LU louder and peaks %.1f dB"
                                                 + " higher.",
                                         r.name(), cost.loudnessLu(), cost.truePeakDb()),
@@ -40,7 +40,7 @@ final class HeadroomCost implements FieldRule {
                                 -1,
                                 List.of(
                                         new Remedy(
-                                                StemFindings.text("level %.1f dB", softer),
+                                                Wording.text("level %.1f dB", softer),
                                                 new ReturnEdit.Level(r.id(), softer)))));
             }
         }

@@ -9,8 +9,8 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.time.Fit;
+import orbispace.core.words.Wording;
 
 /** Layered spaces of one source whose later one starts before the first has spoken. */
 final class LayersTooClose implements FieldRule {
@@ -59,7 +59,7 @@ final class LayersTooClose implements FieldRule {
                         Severity.KNOW,
                         later.id(),
                         "starts too early",
-                        StemFindings.text(
+                        Wording.text(
                                 "%s starts after %.0f ms; %s is 6 dB down only after %.0f ms.",
                                 later.name(), 1000 * starts, first.name(), 1000 * spoken),
                         "Layers that begin together are heard as one thick space instead of a near"
@@ -67,7 +67,7 @@ final class LayersTooClose implements FieldRule {
                         -1,
                         List.of(
                                 new Remedy(
-                                        StemFindings.text("predelay %.0f ms", millis),
+                                        Wording.text("predelay %.0f ms", millis),
                                         new ReturnEdit.Predelay(
                                                 later.id(),
                                                 new MusicalTime.Millis(millis),

@@ -10,7 +10,7 @@ import orbispace.core.measure.StereoReport;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A return that folding to mono costs more than unrelated channels would. */
 final class MonoLoss implements FieldRule {
@@ -45,7 +45,7 @@ final class MonoLoss implements FieldRule {
                         finding(
                                 r,
                                 "mono-notch",
-                                StemFindings.text(
+                                Wording.text(
                                         "Folded to mono, %s loses %.0f dB around %.0f Hz.",
                                         r.name(),
                                         notches.getFirst().monoFoldLossDb().orElse(0),
@@ -58,7 +58,7 @@ final class MonoLoss implements FieldRule {
     private static String evidence(Return r, double loss) {
         return loss == Double.MAX_VALUE
                 ? "Folded to mono, nothing of " + r.name() + " is left."
-                : StemFindings.text("Folded to mono, %s loses %.1f dB.", r.name(), loss);
+                : Wording.text("Folded to mono, %s loses %.1f dB.", r.name(), loss);
     }
 
     private static Finding finding(Return r, String rule, String evidence) {
@@ -75,7 +75,7 @@ final class MonoLoss implements FieldRule {
                 -1,
                 List.of(
                         new Remedy(
-                                StemFindings.text("width %.0f %%", 100 * factor),
+                                Wording.text("width %.0f %%", 100 * factor),
                                 new ReturnEdit.Widening(r.id(), narrower))));
     }
 }

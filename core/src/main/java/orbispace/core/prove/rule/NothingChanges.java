@@ -6,7 +6,7 @@ import orbispace.core.plan.PlanTemplate;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A song of several sections whose field is the same throughout. */
 final class NothingChanges implements FieldRule {
@@ -25,7 +25,7 @@ final class NothingChanges implements FieldRule {
                         Severity.KNOW,
                         "",
                         "one field throughout",
-                        StemFindings.text(
+                        Wording.text(
                                 "None of %d sections changes level, decay or mute of any return.",
                                 sections.size()),
                         "A field that never moves is half a design; a chorus may open up, or close"

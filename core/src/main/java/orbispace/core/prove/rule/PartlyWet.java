@@ -8,7 +8,7 @@ import orbispace.core.design.Space;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A response that holds the dry sound itself, so that sending raises the source. */
 final class PartlyWet implements FieldRule {
@@ -35,7 +35,7 @@ final class PartlyWet implements FieldRule {
                                 Severity.ACT,
                                 r.id(),
                                 "partly wet",
-                                StemFindings.text(
+                                Wording.text(
                                         "%.0f %% of what %s makes comes within 2 ms of the dry"
                                                 + " sound.",
                                         100 * direct, r.name()),

@@ -9,7 +9,7 @@ import orbispace.core.design.Source;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A send taken before the fader of a source that is turned down. */
 final class PreFaderLeft implements FieldRule {
@@ -35,7 +35,7 @@ final class PreFaderLeft implements FieldRule {
                 Severity.WEIGH,
                 r.id(),
                 "wet without dry",
-                StemFindings.text(
+                Wording.text(
                         "%s is turned down to %.1f dB, but %s still takes it before its fader at"
                                 + " %.1f dB.",
                         s.name(), s.gainDb(), r.name(), send.levelDb()),

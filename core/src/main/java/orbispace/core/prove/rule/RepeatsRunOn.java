@@ -8,8 +8,8 @@ import orbispace.core.design.Space;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.time.Fit;
+import orbispace.core.words.Wording;
 
 /** An echo of the lead whose repeats outlast its gaps. */
 final class RepeatsRunOn implements FieldRule {
@@ -36,7 +36,7 @@ final class RepeatsRunOn implements FieldRule {
                                 Severity.WEIGH,
                                 r.id(),
                                 "repeats run on",
-                                StemFindings.text(
+                                Wording.text(
                                         "%d repeats of %s end %.2f s after the word; the median gap"
                                                 + " is %.2f s.",
                                         Fit.arrivalsAbove(echo.feedback(), DOWN_DB),
@@ -47,7 +47,7 @@ final class RepeatsRunOn implements FieldRule {
                                 -1,
                                 List.of(
                                         new Remedy(
-                                                StemFindings.text("feedback %.2f", fits),
+                                                Wording.text("feedback %.2f", fits),
                                                 new ReturnEdit.Feedback(r.id(), fits)))));
             }
         }

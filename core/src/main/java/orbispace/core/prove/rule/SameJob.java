@@ -7,7 +7,7 @@ import orbispace.core.design.Return;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** Two spaces that rise and fall together, as long and as late as each other. */
 final class SameJob implements FieldRule {
@@ -72,7 +72,7 @@ final class SameJob implements FieldRule {
                 Severity.WEIGH,
                 b.id(),
                 "does the same",
-                StemFindings.text(
+                Wording.text(
                         "%s and %s rise and fall together (%.2f), with decays of %.2f and %.2f s.",
                         a.name(),
                         b.name(),

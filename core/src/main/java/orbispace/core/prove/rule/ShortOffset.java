@@ -10,7 +10,7 @@ import orbispace.core.design.Source;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A return that is a short copy of its source and combs with it. */
 final class ShortOffset implements FieldRule {
@@ -39,14 +39,14 @@ final class ShortOffset implements FieldRule {
                 Severity.WEIGH,
                 r.id(),
                 "combs",
-                StemFindings.text(
+                Wording.text(
                         "%s is a copy of %s %.1f ms later: notches from %.0f Hz on, %.1f dB deep.",
                         r.name(), s.name(), copy.millis(), copy.firstNotchHz(), copy.rippleDb()),
                 "A copy within 35 ms in the same place colours its source instead of placing it.",
                 -1,
                 List.of(
                         new Remedy(
-                                StemFindings.text("level %.1f dB", softer),
+                                Wording.text("level %.1f dB", softer),
                                 new ReturnEdit.Level(r.id(), softer))));
     }
 }

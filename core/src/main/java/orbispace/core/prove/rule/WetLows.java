@@ -8,7 +8,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** Energy of a return under 80 Hz, where it only costs headroom. */
 final class WetLows implements FieldRule {
@@ -34,7 +34,7 @@ final class WetLows implements FieldRule {
                             share >= ACT_SHARE ? Severity.ACT : Severity.WEIGH,
                             r.id(),
                             "lows in the wet",
-                            StemFindings.text(
+                            Wording.text(
                                     "%.0f %% of the energy of %s lies under 80 Hz.",
                                     100 * share, r.name()),
                             "Down there a space is not heard as one; it takes headroom and"
@@ -42,7 +42,7 @@ final class WetLows implements FieldRule {
                             -1,
                             List.of(
                                     new Remedy(
-                                            StemFindings.text(
+                                            Wording.text(
                                                     "high-pass at %.0f Hz, %d dB/oct",
                                                     hz, 6 * poles),
                                             new ReturnEdit.FilterOut(

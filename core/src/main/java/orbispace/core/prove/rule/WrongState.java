@@ -13,7 +13,7 @@ import orbispace.core.hearing.WetState;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.words.Wording;
 
 /** A return that nobody hears, or one that stands out where it should only be felt. */
 final class WrongState implements FieldRule {
@@ -49,7 +49,7 @@ final class WrongState implements FieldRule {
         asked.ifPresent(db -> remedies.add(level(r, db)));
         remedies.add(new Remedy("take it out", new FieldEdit.Remove(r.id())));
         String evidence =
-                StemFindings.text(
+                Wording.text(
                         "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
                         r.name(), 100 * share);
         return new Finding(
@@ -68,7 +68,7 @@ final class WrongState implements FieldRule {
 
     /** The level that the ear line finds, so that one press is enough. */
     private static Remedy level(Return r, double db) {
-        return new Remedy(StemFindings.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
+        return new Remedy(Wording.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
     }
 
     private static Finding obvious(Return r, double share, OptionalDouble asked) {
@@ -78,7 +78,7 @@ final class WrongState implements FieldRule {
                 Severity.WEIGH,
                 r.id(),
                 "too obvious",
-                StemFindings.text(
+                Wording.text(
                         "%s has %.0f %% of the loudness where felt, up to 3 %%, is asked.",
                         r.name(), 100 * share),
                 "A space that is noticed takes the listener out of the song, unless that is"

@@ -11,6 +11,7 @@ import orbispace.core.material.LineUp;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
+import orbispace.core.words.Wording;
 
 /**
  * What it means that two stems share sound. Of two copies the later is moved; where one only bleeds
@@ -60,7 +61,7 @@ public final class PairFindings {
             Design design, Source moved, int frames, boolean inverted) {
         List<Remedy> remedies = new ArrayList<>();
         Placement shifted = moved.placement().shifted(frames);
-        String shift = StemFindings.text("shift by %+d samples", frames);
+        String shift = Wording.text("shift by %+d samples", frames);
         if (frames != 0 && inverted) {
             remedies.add(
                     new Remedy(
@@ -110,13 +111,13 @@ public final class PairFindings {
             Design design, Source earlier, Source later, int frames, LineUp l, boolean copy) {
         String share =
                 copy
-                        ? StemFindings.text(
+                        ? Wording.text(
                                 "share %.0f %% of their sound", 100 * Math.sqrt(l.sharedShare()))
                         : "share some sound";
         String lag =
                 frames == 0
                         ? "at the same time"
-                        : StemFindings.text(
+                        : Wording.text(
                                 "%s %d samples (%.2f ms) later",
                                 later.name(), frames, 1000 * frames / design.song().sampleRateHz());
         return earlier.name()
@@ -127,6 +128,6 @@ public final class PairFindings {
                 + ", "
                 + lag
                 + (l.inverted() ? " and upside down" : "")
-                + StemFindings.text("; confidence %.2f.", l.confidence());
+                + Wording.text("; confidence %.2f.", l.confidence());
     }
 }

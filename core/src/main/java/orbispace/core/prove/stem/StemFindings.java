@@ -2,7 +2,6 @@ package orbispace.core.prove.stem;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import orbispace.core.audio.Quantile;
@@ -16,6 +15,7 @@ import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
+import orbispace.core.words.Wording;
 
 /** The rules about the material of a song: one stem by itself, and against its neighbours. */
 public final class StemFindings {
@@ -95,7 +95,7 @@ public final class StemFindings {
                         Severity.ACT,
                         source.id(),
                         "clipped " + runs + (runs == 1 ? " time" : " times"),
-                        text(
+                        Wording.text(
                                 "%d %s cut flat, the first at %.2f s.",
                                 runs, runs == 1 ? "peak is" : "peaks are", at),
                         "Cut peaks are bright bursts that every space repeats; ask for a new"
@@ -115,8 +115,8 @@ public final class StemFindings {
                         "constant-offset",
                         Severity.WEIGH,
                         source.id(),
-                        text("offset %.3f", mean),
-                        text("Its samples lie %.4f off zero on the whole.", mean),
+                        Wording.text("offset %.3f", mean),
+                        Wording.text("Its samples lie %.4f off zero on the whole.", mean),
                         "An offset eats headroom, and clicks where a send or gate opens.",
                         -1,
                         List.of(
@@ -135,7 +135,7 @@ public final class StemFindings {
             return Optional.empty();
         }
         String evidence =
-                text(
+                Wording.text(
                         "After %d of its stops a straight decay of %.2f s remains, %.0f dB under"
                                 + " the sound.",
                         room.get().stops(), room.get().decaySeconds(), room.get().underDb());
@@ -149,7 +149,7 @@ public final class StemFindings {
                         "already-wet",
                         source.wet() ? Severity.KNOW : Severity.WEIGH,
                         source.id(),
-                        text("wet, %.1f s", room.get().decaySeconds()),
+                        Wording.text("wet, %.1f s", room.get().decaySeconds()),
                         evidence,
                         why,
                         -1,
@@ -167,18 +167,18 @@ public final class StemFindings {
                         ? ""
                         : " once the key is filtered"
                                 + (key.keyHighPassHz() > 0
-                                        ? text(" from %.0f Hz", key.keyHighPassHz())
+                                        ? Wording.text(" from %.0f Hz", key.keyHighPassHz())
                                         : "")
                                 + (key.keyLowPassHz() > 0
-                                        ? text(" up to %.0f Hz", key.keyLowPassHz())
+                                        ? Wording.text(" up to %.0f Hz", key.keyLowPassHz())
                                         : "");
         return Optional.of(
                 new Finding(
                         "bleed",
                         Severity.KNOW,
                         source.id(),
-                        text("bleed, %.0f dB", key.separationDb()),
-                        text(
+                        Wording.text("bleed, %.0f dB", key.separationDb()),
+                        Wording.text(
                                 "%d hits and %d events of bleed lie %.1f dB apart%s; a gate at"
                                         + " %.1f dB parts them.",
                                 key.events().hits().size(),
@@ -203,15 +203,15 @@ public final class StemFindings {
                             "length",
                             Severity.KNOW,
                             source.id(),
-                            text("%.1f s longer", more),
-                            text(
+                            Wording.text("%.1f s longer", more),
+                            Wording.text(
                                     "It is %.1f s longer than most, silent from %.1f s on.",
                                     more, last),
                             "The song would end in silence, and prints with it.",
                             -1,
                             List.of(
                                     new Remedy(
-                                            text("trim to %.1f s", keep / rate),
+                                            Wording.text("trim to %.1f s", keep / rate),
                                             SourcesEdit.of(
                                                     design,
                                                     source.withPlacement(
@@ -226,8 +226,8 @@ public final class StemFindings {
                         "length",
                         Severity.KNOW,
                         source.id(),
-                        text("%.1f s %s", Math.abs(more), more > 0 ? "longer" : "shorter"),
-                        text(
+                        Wording.text("%.1f s %s", Math.abs(more), more > 0 ? "longer" : "shorter"),
+                        Wording.text(
                                 "It is %.1f s %s than most stems.",
                                 Math.abs(more), more > 0 ? "longer" : "shorter"),
                         "A stem that does not start with the song, or was cut, lies wrong"
@@ -246,16 +246,12 @@ public final class StemFindings {
                         "rate",
                         Severity.KNOW,
                         source.id(),
-                        text("%.1f kHz", stem.ownRateHz() / 1000),
-                        text(
+                        Wording.text("%.1f kHz", stem.ownRateHz() / 1000),
+                        Wording.text(
                                 "Its file is at %.0f Hz, the song at %.0f Hz; it was converted.",
                                 stem.ownRateHz(), song),
                         "Stems of one song usually share a rate; another may be a wrong export.",
                         -1,
                         List.of()));
-    }
-
-    public static String text(String format, Object... values) {
-        return String.format(Locale.ROOT, format, values).replaceAll("-(?=[0-9])", "\u2212");
     }
 }

@@ -1,0 +1,54 @@
+package orbispace.app.desk;
+
+import orbispace.app.measuring.Drafting;
+import orbispace.app.session.ComparedPair;
+import orbispace.app.session.Jobs;
+
+/** What the Orbit shows and does: the returns in time. */
+public final class OrbitModel extends ScreenModel {
+    private final FieldEditing field;
+    private final Drafting drafting;
+    private final ComparedPair pair;
+    private final UnitMeasuring units;
+    private final Jobs jobs;
+
+    OrbitModel(
+            Common common,
+            FieldEditing field,
+            Drafting drafting,
+            ComparedPair pair,
+            UnitMeasuring units,
+            Jobs jobs) {
+        super(common);
+        this.field = field;
+        this.drafting = drafting;
+        this.pair = pair;
+        this.units = units;
+        this.jobs = jobs;
+    }
+
+    /** Adding, moving and removing returns, and what they are. */
+    public FieldEditing field() {
+        return field;
+    }
+
+    /** Drafting whole fields. */
+    public Drafting drafting() {
+        return drafting;
+    }
+
+    /** The two fields that are heard against each other. */
+    public ComparedPair pair() {
+        return pair;
+    }
+
+    /** Measuring units. */
+    public UnitMeasuring units() {
+        return units;
+    }
+
+    /** Work in the background. */
+    public Jobs jobs() {
+        return jobs;
+    }
+}

@@ -1,0 +1,64 @@
+package orbispace.app.desk;
+
+import orbispace.app.listen.Ears;
+import orbispace.app.measuring.Referencing;
+import orbispace.app.session.ComparedPair;
+import orbispace.app.session.LogKeeping;
+import orbispace.app.session.SongStems;
+
+/** What the Prove screen shows and does: findings and comparisons. */
+public final class ProveModel extends ScreenModel {
+    private final Proving proving;
+    private final ComparedPair pair;
+    private final LogKeeping log;
+    private final Referencing references;
+    private final Ears ears;
+    private final SongStems stems;
+
+    ProveModel(
+            Common common,
+            Proving proving,
+            ComparedPair pair,
+            LogKeeping log,
+            Referencing references,
+            Ears ears,
+            SongStems stems) {
+        super(common);
+        this.proving = proving;
+        this.pair = pair;
+        this.log = log;
+        this.references = references;
+        this.ears = ears;
+        this.stems = stems;
+    }
+
+    /** Findings and blind trials. */
+    public Proving proving() {
+        return proving;
+    }
+
+    /** The two fields that are heard against each other. */
+    public ComparedPair pair() {
+        return pair;
+    }
+
+    /** The log and the snapshots. */
+    public LogKeeping log() {
+        return log;
+    }
+
+    /** Finished tracks that the mix is held against. */
+    public Referencing references() {
+        return references;
+    }
+
+    /** What was listened to, for the ears' sake. */
+    public Ears ears() {
+        return ears;
+    }
+
+    /** The stems of the song. */
+    public SongStems stems() {
+        return stems;
+    }
+}

@@ -1,0 +1,258 @@
+package orbispace.app.listen;
+
+import java.util.HashMap;
+import java.util.Map;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.property.SimpleStringProperty;
+import javafx.beans.property.StringProperty;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.render.ClickTrack;
+import orbispace.core.render.LiveSettings;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
+
+/** Listening: play, loop, solo, mono, and before or after at matched loudness. */
+public final class Transport {
+    /** How far everything else is turned down at first while a source is soloed. */
+    public static final double USUAL_DIM_DB = -18;
+
+    /** From here on, what is turned down is silent. */
+    public static final double SILENT_DB = -100;
+
+    private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
+    private final BooleanProperty playing = new SimpleBooleanProperty(false);
+    private final BooleanProperty looping = new SimpleBooleanProperty(false);
+    private final ObjectProperty<@Nullable Boolean> blind = new SimpleObjectProperty<>();
+    private final BooleanProperty hearingBefore = new SimpleBooleanProperty(false);
+    private final BooleanProperty clicking = new SimpleBooleanProperty(false);
+    private final BooleanProperty mono = new SimpleBooleanProperty(false);
+    private final BooleanProperty wetOnly = new SimpleBooleanProperty(false);
+    private final BooleanProperty returnAlone = new SimpleBooleanProperty(false);
+    private final DoubleProperty dimDb = new SimpleDoubleProperty(USUAL_DIM_DB);
+    private final DoubleProperty position = new SimpleDoubleProperty(0);
+    private final StringProperty outputName = new SimpleStringProperty("");
+    private final StringProperty soloSource = new SimpleStringProperty("");
+    private final StringProperty soloReturn = new SimpleStringProperty("");
+    private @Nullable Player player;
+    private @Nullable SongMaterial material;
+    private @Nullable LiveSettings heard;
+    private @Nullable ClickTrack click;
+    private @Nullable SongClock clicked;
+
+    /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
+    public void loopOver(Span stretch) {
+        looping.set(true);
+        setLoop(stretch);
+    }
+
+    /** Whether it plays. */
+    public BooleanProperty playing() {
+        return playing;
+    }
+
+    /** Whether the chosen section repeats. */
+    public BooleanProperty looping() {
+        return looping;
+    }
+
+    /** What a blind trial lets be heard, the field before or now; null while none runs. */
+    public ObjectProperty<@Nullable Boolean> blind() {
+        return blind;
+    }
+
+    /** Whether the field before is heard. */
+    public BooleanProperty hearingBefore() {
+        return hearingBefore;
+    }
+
+    /** Whether both sides are folded to one. */
+    public BooleanProperty mono() {
+        return mono;
+    }
+
+    /** Whether only the returns are heard, and no dry sound. */
+    public BooleanProperty wetOnly() {
+        return wetOnly;
+    }
+
+    /** Whether a soloed return is heard without the dry sources. */
+    public BooleanProperty returnAlone() {
+        return returnAlone;
+    }
+
+    /** How far the other sources are turned down while one is soloed, dB; returns stay alive. */
+    public DoubleProperty dimDb() {
+        return dimDb;
+    }
+
+    /** Whether a click is heard on every beat. */
+    public BooleanProperty clicking() {
+        return clicking;
+    }
+
+    /** Where the song is, in seconds. */
+    public ReadOnlyDoubleProperty position() {
+        return position;
+    }
+
+    /** Where the sound goes, in words; empty before a song is open. */
+    public StringProperty outputName() {
+        return outputName;
+    }
+
+    /** Source heard alone with the rest dimmed, by id; empty for none. */
+    public StringProperty soloSource() {
+        return soloSource;
+    }
+
+    /** Return heard alone beside the sources, by letter; empty for none. */
+    public StringProperty soloReturn() {
+        return soloReturn;
+    }
+
+    /** Opens an output for a song's material. */
+    public void begin(SongMaterial given) {
+        close();
+        material = given;
+        heard = null;
+        click = null;
+        playing.set(false);
+        player = new Player(given.sampleRateHz());
+        outputName.set(player.outputName());
+        position.set(0);
+    }
+
+    /** Goes on with other material of the same rate, from the same place. */
+    public void renew(SongMaterial given) {
+        material = given;
+        click = null;
+    }
+
+    /** Makes a design heard within a block, gliding. */
+    public void hear(Design design, double outputGainDb) {
+        Player to = player;
+        SongMaterial from = material;
+        if (to == null || from == null) {
+            return;
+        }
+        play(to, LiveSettings.of(design, from, hearing(design, outputGainDb), heard));
+    }
+
+    /** Makes a finished track heard instead of the song, on the song's own time. */
+    public void hearTrack(Design around, SongMaterial track, double outputGainDb) {
+        Player to = player;
+        if (to == null) {
+            return;
+        }
+        LiveSettings.Hearing plain =
+                new LiveSettings.Hearing(
+                        Map.of(), Map.of(), mono.get(), Decibels.toAmplitude(outputGainDb), null);
+        play(to, LiveSettings.of(around, track, plain));
+    }
+
+    private void play(Player to, LiveSettings settings) {
+        to.hear(settings, material == null ? 0 : material.frames());
+        heard = settings;
+    }
+
+    private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
+        Map<String, Double> dimmed = new HashMap<>();
+        String source = soloSource.get();
+        boolean dry = !wetOnly.get() && !(returnAlone.get() && !soloReturn.get().isEmpty());
+        for (Source s : design.sources()) {
+            if (!dry) {
+                dimmed.put(s.id(), 0.0);
+            } else if (!source.isEmpty() && !s.id().equals(source)) {
+                dimmed.put(
+                        s.id(), dimDb.get() <= SILENT_DB ? 0 : Decibels.toAmplitude(dimDb.get()));
+            }
+        }
+        Map<String, Double> returns = new HashMap<>();
+        String only = soloReturn.get();
+        design.returns()
+                .forEach(r ->
+                        returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
+        return new LiveSettings.Hearing(
+                dimmed,
+                returns,
+                mono.get(),
+                Decibels.toAmplitude(outputGainDb),
+                clicking.get() ? click(design.song().clock()) : null);
+    }
+
+    private ClickTrack click(SongClock clock) {
+        ClickTrack known = click;
+        SongMaterial from = java.util.Objects.requireNonNull(material);
+        if (known == null || !clock.equals(clicked)) {
+            known = ClickTrack.of(clock, from.frames() / from.sampleRateHz(), from.sampleRateHz());
+            click = known;
+            clicked = clock;
+        }
+        return known;
+    }
+
+    /** Starts or stops. */
+    public void togglePlaying() {
+        Player to = player;
+        if (to != null && heard != null) {
+            playing.set(!playing.get());
+            to.setPlaying(playing.get());
+        }
+    }
+
+    /** Goes to a time. */
+    public void seek(double seconds) {
+        Player to = player;
+        if (to != null) {
+            to.seek(Math.max(0, seconds));
+            position.set(Math.max(0, seconds));
+        }
+    }
+
+    /** The stretch that is repeated; null for none. */
+    public ReadOnlyObjectProperty<@Nullable Span> loop() {
+        return loop;
+    }
+
+    public void setLoop(@Nullable Span span) {
+        loop.set(span);
+        Player to = player;
+        if (to != null) {
+            to.setLoop(span);
+        }
+    }
+
+    /** Takes over where the player is; call once per picture on the interface thread. */
+    public void refresh() {
+        Player from = player;
+        if (from != null) {
+            position.set(from.positionSeconds());
+            int late = from.lateBlocks();
+            outputName.set(
+                    late == 0 ? from.outputName() : from.outputName() + ", " + late + " late");
+            if (playing.get() && !from.playing()) {
+                playing.set(false);
+            }
+        }
+    }
+
+    /** Stops and lets the sound card go. */
+    public void close() {
+        Player old = player;
+        if (old != null) {
+            old.close();
+        }
+        player = null;
+    }
+}

@@ -1,0 +1,23 @@
+package orbispace.app.song;
+
+import java.nio.file.Path;
+import orbispace.files.project.FactsCache;
+
+/** The folder where the program keeps what it can make again. */
+public final class CacheFolder {
+    private CacheFolder() {}
+
+    /** The facts of stems, so that a stem is only measured once. */
+    public static FactsCache facts() {
+        return new FactsCache(path().resolve("facts"));
+    }
+
+    static Path path() {
+        String cache = System.getenv("XDG_CACHE_HOME");
+        Path base =
+                cache == null || cache.isBlank()
+                        ? Path.of(System.getProperty("user.home", "."), ".cache")
+                        : Path.of(cache);
+        return base.resolve("orbispace");
+    }
+}

@@ -1,0 +1,95 @@
+package orbispace.app.song;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.material.Silhouette;
+import orbispace.core.material.StemFacts;
+import orbispace.core.plan.ThrowConflict;
+import orbispace.core.plan.Words;
+import orbispace.core.prove.Finding;
+import orbispace.core.prove.rule.FieldFacts;
+import orbispace.core.prove.rule.FieldFindings;
+import orbispace.core.prove.rule.FieldSurvey;
+import orbispace.core.prove.stem.SharedSound;
+import orbispace.core.prove.stem.StemFindings;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.files.project.ProjectFolder;
+
+/** Findings about a whole song, measured without a window. */
+public final class CheckSong {
+    private CheckSong() {}
+
+    /** Everything that is found about the stems and the design, what must be done first. */
+    public static List<Finding> of(Design design, ProjectFolder.Stems stems, Job job) {
+        SongMaterial material = stems.material(design);
+        Map<String, StemFacts> facts = new HashMap<>();
+        Map<String, Words> words = new HashMap<>();
+        List<Source> known =
+                design.sources().stream()
+                        .filter(s -> material.audio().containsKey(s.id()))
+                        .toList();
+        for (Source s : known) {
+            job.check();
+            Silhouette silhouette =
+                    Silhouette.of(java.util.Objects.requireNonNull(material.audio().get(s.id())));
+            StemFacts of = StemSurvey.facts(design, s, material, silhouette);
+            facts.put(s.id(), of);
+            words.put(s.id(), words(design, material, of, silhouette));
+        }
+        List<SharedSound> pairs = StemSurvey.pairs(known, material, job);
+        List<Finding> found = new ArrayList<>(ofField(design, material, facts, pairs, words, job));
+        Map<String, StemFindings.Stem> whole = new HashMap<>();
+        facts.forEach((id, f) -> whole.put(id, stem(stems, material, id, f)));
+        found.addAll(StemFindings.of(design, whole, List.of()));
+        found.sort(java.util.Comparator.comparing(Finding::severity));
+        return List.copyOf(found);
+    }
+
+    private static StemFindings.Stem stem(
+            ProjectFolder.Stems stems, SongMaterial material, String id, StemFacts facts) {
+        return new StemFindings.Stem(
+                facts,
+                java.util.Objects.requireNonNull(material.audio().get(id)).seconds(),
+                java.util.Objects.requireNonNull(stems.stems().get(id)).ownRateHz());
+    }
+
+    private static Words words(
+            Design design, SongMaterial material, StemFacts facts, Silhouette silhouette) {
+        return facts.phrases()
+                .map(p -> Words.of(p, silhouette))
+                .or(() -> facts.hits().map(Words::of))
+                .filter(w -> !w.phrases().isEmpty())
+                .orElseGet(() -> Words.of(design.song().clock(), seconds(material)));
+    }
+
+    private static double seconds(SongMaterial material) {
+        return material.frames() / material.sampleRateHz();
+    }
+
+    private static List<Finding> ofField(
+            Design design,
+            SongMaterial material,
+            Map<String, StemFacts> facts,
+            List<SharedSound> pairs,
+            Map<String, Words> words,
+            Job job) {
+        Renderer renderer =
+                new Renderer(material, material.frames(), StageCache.beside(material.bytes()));
+        CoverAnalysis analysis = ClearSong.heard(design, renderer, job);
+        return FieldFindings.of(
+                new FieldFacts(
+                        design,
+                        facts,
+                        new FieldSurvey(analysis, renderer).measure(design, facts, job),
+                        pairs,
+                        ThrowConflict.of(design, material.responses(), words, seconds(material))));
+    }
+}

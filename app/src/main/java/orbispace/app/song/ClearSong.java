@@ -1,0 +1,149 @@
+package orbispace.app.song;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import orbispace.core.audio.Audio;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.Proposal;
+import orbispace.core.clear.Question;
+import orbispace.core.clear.RemedyFinder;
+import orbispace.core.clear.RoomFinder;
+import orbispace.core.clear.RoomMove;
+import orbispace.core.clear.Solution;
+import orbispace.core.clear.Solver;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Role;
+import orbispace.core.design.Setting;
+import orbispace.core.design.Source;
+import orbispace.core.design.Targets;
+import orbispace.core.hearing.Cover;
+import orbispace.core.material.PhraseFinder;
+import orbispace.core.material.Phrases;
+import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.Span;
+
+/** A whole song measured for what its returns cover, and cleared. */
+public final class ClearSong {
+    private static final double QUIET_LUFS = -20;
+    private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
+
+    private final Design design;
+    private final Span span;
+    private final Set<Setting> barred;
+    private final CoverAnalysis analysis;
+    private final Map<String, Phrases> phrases = new HashMap<>();
+
+    /** One source against one return. */
+    public record Pair(String source, String returnId, Cover cover) {}
+
+    /**
+     * Renders a song and hears it at the listening level.
+     *
+     * @param section the stretch; empty for all of it
+     * @param barred remedies not to propose
+     */
+    public ClearSong(
+            Design design,
+            SongMaterial material,
+            Optional<Span> section,
+            Set<Setting> barred,
+            Job job) {
+        this.design = design;
+        this.barred = Set.copyOf(barred);
+        span = section.orElse(new Span(0, material.frames() / material.sampleRateHz()));
+        analysis = heard(design, material, job);
+        for (Source s : design.sources()) {
+            Audio audio = material.audio().get(s.id());
+            if (audio != null && s.role() != Role.HITS) {
+                phrases.put(s.id(), PhraseFinder.find(audio));
+            }
+        }
+    }
+
+    /** The analysis of a song heard at its listening level. */
+    static CoverAnalysis heard(Design design, SongMaterial material, Job job) {
+        return heard(
+                design,
+                new Renderer(material, material.frames(), StageCache.beside(material.bytes())),
+                job);
+    }
+
+    /** The same with a renderer that is at hand. */
+    static CoverAnalysis heard(Design design, Renderer renderer, Job job) {
+        double lufs =
+                LoudnessMeter.measure(renderer.render(design, job).mix())
+                        .integratedLufs()
+                        .orElse(QUIET_LUFS);
+        return new CoverAnalysis(
+                renderer,
+                lufs,
+                design.aims().hearing().levelDbSpl(),
+                design.aims().hearing().roomPower());
+    }
+
+    /** Every source against every return. */
+    public List<Pair> pairs(Job job) {
+        List<Pair> pairs = new ArrayList<>();
+        for (Source s : design.sources()) {
+            for (Return r : design.returns()) {
+                Cover cover = analysis.pair(design, s, r, found(s).spans(), span, job).cover();
+                pairs.add(new Pair(s.id(), r.id(), cover));
+            }
+        }
+        return pairs;
+    }
+
+    private Phrases found(Source s) {
+        return phrases.getOrDefault(s.id(), NONE);
+    }
+
+    private Question question(Source s, String returnId) {
+        return new Question(design, s, returnId, found(s), span, false);
+    }
+
+    /** What would clear the leads of each return, best bargains first. */
+    public List<Proposal> proposals(Job job) {
+        List<Proposal> proposals = new ArrayList<>();
+        for (Source s : design.sourcesOf(Role.LEAD)) {
+            for (Return r : design.returns()) {
+                RemedyFinder finder =
+                        new RemedyFinder(analysis, Targets.asked(design, s, r), barred);
+                proposals.addAll(finder.propose(question(s, r.id()), job));
+            }
+        }
+        return proposals;
+    }
+
+    /** Moves of dry sources that make room for the leads. */
+    public List<RoomMove> room(Job job) {
+        return design.sourcesOf(Role.LEAD).stream()
+                .flatMap(s -> RoomFinder.find(analysis, question(s, ""), job).stream())
+                .toList();
+    }
+
+    /** The field in which the first lead is clear; empty without a lead or a return. */
+    public Optional<Solution> solve(Job job) {
+        Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
+        if (lead.isEmpty() || design.returns().isEmpty()) {
+            return Optional.empty();
+        }
+        Solver solver = new Solver(new RemedyFinder(analysis, Targets.LEAD, barred));
+        return Optional.of(
+                solver.solveField(question(lead.get(), design.returns().getFirst().id()), job));
+    }
+
+    /** A design as it must be written into another folder, so that its stems are found. */
+    public static Design movedTo(Design design, Path from, Path to) {
+        return Relocation.moved(design, from, to);
+    }
+}

@@ -1,0 +1,38 @@
+package orbispace.app.song;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.design.Role;
+import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
+import orbispace.core.material.Silhouette;
+import orbispace.core.material.StemFacts;
+
+/**
+ * What was measured of one stem as it lies in the song.
+ *
+ * @param silhouette its level over time
+ * @param facts everything else
+ */
+public record Material(Silhouette silhouette, StemFacts facts) {
+
+    /** What is looked for in a stem of a role. */
+    public static StemFacts.Wanted wanted(Role role) {
+        return new StemFacts.Wanted(role == Role.LEAD || role == Role.BACKING, role == Role.HITS);
+    }
+
+    /** Its loudness. */
+    public OptionalDouble integratedLufs() {
+        return facts.integratedLufs();
+    }
+
+    /** Where it sings, for leads and backing. */
+    public Optional<Phrases> phrases() {
+        return facts.phrases();
+    }
+
+    /** Its strokes, for hits. */
+    public Optional<Hits> hits() {
+        return facts.hits();
+    }
+}

@@ -1,0 +1,124 @@
+package orbispace.app.song;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.Space;
+import orbispace.core.measure.DecayCurve;
+import orbispace.core.measure.DecayMeter;
+import orbispace.core.measure.DecayReport;
+import orbispace.core.measure.DecayTime;
+import orbispace.core.measure.PolarEnergy;
+import orbispace.core.render.ImpulseResponse;
+import orbispace.core.render.Responses;
+import orbispace.core.space.EchoSettings;
+import orbispace.files.sheet.RecallSheet;
+
+/**
+ * What a return's measured impulse response looks like.
+ *
+ * @param predelaySeconds as set
+ * @param decaySeconds T60 as set or measured; the length of a gated space; for an echo or a doubler
+ *     the time of its last arrival above -60 dB
+ * @param polar energy over time and bearing
+ * @param curve energy still to come
+ * @param report ISO 3382 decay
+ * @param arrivals of an echo or a doubler, measured
+ */
+public record ReturnPicture(
+        double predelaySeconds,
+        double decaySeconds,
+        PolarEnergy polar,
+        DecayCurve curve,
+        Optional<DecayReport> report,
+        List<Arrival> arrivals) {
+    private static final int MOST_ARRIVALS = 6;
+
+    /**
+     * One arrival of an echo.
+     *
+     * @param seconds after the dry sound
+     * @param bearingDegrees measured
+     * @param levelDb measured energy re the first arrival
+     */
+    public record Arrival(double seconds, double bearingDegrees, double levelDb) {}
+
+    /** Keeps its own list. */
+    public ReturnPicture {
+        arrivals = List.copyOf(arrivals);
+    }
+
+    /** Measures a return. */
+    public static ReturnPicture measure(Design design, Return r, Responses responses) {
+        return measure(design, r, responses, quick -> {});
+    }
+
+    /**
+     * Measures a return.
+     *
+     * @param first takes what is drawn as soon as it is there, before the decay per band
+     */
+    public static ReturnPicture measure(
+            Design design, Return r, Responses responses, Consumer<ReturnPicture> first) {
+        Audio response = ImpulseResponse.of(design, r, responses);
+        PolarEnergy polar = PolarEnergy.of(response);
+        DecayCurve curve = DecayMeter.curve(response);
+        double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
+        List<Arrival> arrivals =
+                new ArrivalFinder(response, polar).arrivals(predelay, expected(design, r));
+        double decay = decay(design, r, arrivals, predelay, response.seconds());
+        ReturnPicture quick =
+                new ReturnPicture(predelay, decay, polar, curve, Optional.empty(), arrivals);
+        if (!RecallSheet.hasDecay(r.space())) {
+            return quick;
+        }
+        first.accept(quick);
+        DecayReport report = DecayMeter.measure(response);
+        double measured = r.space() instanceof Space.Convolution ? measured(report, decay) : decay;
+        return new ReturnPicture(predelay, measured, polar, curve, Optional.of(report), arrivals);
+    }
+
+    private static double decay(
+            Design design, Return r, List<Arrival> arrivals, double predelay, double whole) {
+        return switch (r.space()) {
+            case Space.Reverb reverb -> reverb.decaySeconds();
+            case Space.Split s -> Math.max(s.left().decaySeconds(), s.right().decaySeconds());
+            case Space.Gated g -> g.length().seconds(design.song().clock(), r.timedAtBar());
+            case Space.Convolution c -> whole;
+            case Space.Echo e -> last(arrivals, predelay);
+            case Space.Doubler d -> last(arrivals, predelay);
+            case Space.Parallel p -> 0.001;
+        };
+    }
+
+    private static double last(List<Arrival> arrivals, double otherwise) {
+        return arrivals.isEmpty() ? otherwise : arrivals.getLast().seconds();
+    }
+
+    private static double measured(DecayReport report, double otherwise) {
+        return report.broadband().t30() instanceof DecayTime.Measured t ? t.seconds() : otherwise;
+    }
+
+    /** When single arrivals should come, after the predelay; none for spaces without any. */
+    private static List<Double> expected(Design design, Return r) {
+        var clock = design.song().clock();
+        List<Double> times = new ArrayList<>();
+        if (r.space() instanceof Space.Echo e) {
+            double left = e.time().seconds(clock, r.timedAtBar());
+            double right = e.rightTime().seconds(clock, r.timedAtBar());
+            for (int k = 1; k <= MOST_ARRIVALS; k++) {
+                times.add(k * left);
+                if (e.kind() == EchoSettings.Kind.PAIR && Math.abs(left - right) > 1e-6) {
+                    times.add(k * right);
+                }
+            }
+        } else if (r.space() instanceof Space.Doubler d) {
+            d.copies().forEach(c -> times.add(c.seconds()));
+        }
+        return times.stream().filter(t -> t > 0).sorted().toList();
+    }
+}

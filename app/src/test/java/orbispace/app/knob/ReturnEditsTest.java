@@ -1,0 +1,248 @@
+package orbispace.app.knob;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import orbispace.app.Songs;
+import orbispace.app.desk.Desk;
+import orbispace.app.session.RecentProjects;
+import orbispace.app.song.NewSong;
+import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
+import orbispace.core.design.Edit;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import orbispace.core.dynamics.DuckBand;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ReturnEditsTest {
+    @TempDir Path folder;
+
+    private final Desk desk = new Desk(Runnable::run, RecentProjects.inMemory(), Songs.facts());
+
+    @BeforeEach
+    void open() throws IOException {
+        Songs.write(folder);
+        NewSong song =
+                NewSong.fromStems(
+                        List.of(folder.resolve("lead-voice.wav"), folder.resolve("pad.wav")), 120);
+        desk.frame().opening().begin(song);
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private Return ret(String id) {
+        return desk.frame().design().get().requireReturn(id);
+    }
+
+    private Return typed(String id, String name, String text) {
+        Edit edit = ReturnEdits.typed(desk.chain().at(), ret(id), name, text).orElseThrow();
+        Design changed = edit.applyTo(desk.frame().design().get());
+        return changed.requireReturn(id);
+    }
+
+    private static double number(Return r, String name) {
+        Space.Reverb hall = r.space() instanceof Space.Reverb h ? h : Space.hall(1, 1, 1);
+        Space.Echo echo =
+                r.space() instanceof Space.Echo p
+                        ? p
+                        : Space.Echo.pingPong(new MusicalTime.Millis(1), 0, 20, 20000, 1);
+        return switch (name) {
+            case "decay" -> hall.decaySeconds();
+            case "lows" -> hall.lowRatio();
+            case "highs" -> hall.highRatio();
+            case "feedback" -> echo.feedback();
+            case "sides" -> echo.width();
+            case "return" -> r.levelDb();
+            case "high-pass" -> Objects.requireNonNull(r.filterOut().highPass()).hz();
+            case "low-pass" -> Objects.requireNonNull(r.filterOut().lowPass()).hz();
+            case "high-pass before" -> Objects.requireNonNull(r.filterIn().highPass()).hz();
+            case "low-pass before" -> Objects.requireNonNull(r.filterIn().lowPass()).hz();
+            case "depth" -> Objects.requireNonNull(r.duck()).rangeDb();
+            case "hold" -> Objects.requireNonNull(r.duck()).holdMillis();
+            case "release" -> Objects.requireNonNull(r.duck()).releaseMillis();
+            default -> throw new IllegalArgumentException(name);
+        };
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "A, decay, 2.5 s, 2.5",
+        "A, lows, x1.3, 1.3",
+        "A, highs, 0.5, 0.5",
+        "B, feedback, 40 %, 0.4",
+        "B, sides, 100, 1",
+        "A, return, -9.5, -9.5",
+        "A, high-pass, 3.1k, 3100",
+        "A, low-pass, 9k, 9000",
+        "B, high-pass before, 300, 300",
+        "B, low-pass before, 4k, 4000",
+        "A, depth, 6, 6",
+        "A, depth, -6 dB, 6",
+    })
+    void typedNumbersArriveWhereTheyBelong(String id, String name, String text, double expected) {
+        assertThat(number(typed(id, name, text), name)).isCloseTo(expected, within(1e-9));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "A, decay, 1.85",
+        "A, lows, 1.15",
+        "A, highs, 0.65",
+        "B, feedback, 0.31",
+        "B, sides, 0.75",
+        "A, return, -3.5",
+        "A, high-pass, 191",
+        "A, low-pass, 6887"
+    })
+    void oneStepUpIsSmallAndInTheRightDirection(String id, String name, double expected) {
+        Edit edit =
+                ReturnEdits.step(desk.chain().at(), ret(id), name, 1, StepSize.PLAIN).orElseThrow();
+        Return up = edit.applyTo(desk.frame().design().get()).requireReturn(id);
+        assertThat(number(up, name)).isCloseTo(expected, within(1e-6));
+        Edit fine =
+                ReturnEdits.step(desk.chain().at(), ret(id), name, 1, StepSize.FINE).orElseThrow();
+        double fineValue =
+                number(fine.applyTo(desk.frame().design().get()).requireReturn(id), name);
+        assertThat(Math.abs(fineValue - number(ret(id), name)))
+                .isLessThanOrEqualTo(Math.abs(expected - number(ret(id), name)));
+    }
+
+    @Test
+    void predelaysTakeNoteValuesWithOffsetsAndTheBarOfTheSection() {
+        desk.frame()
+                .selection()
+                .section()
+                .set(desk.frame().design().get().song().sections().getFirst());
+        Return r = typed("A", "predelay", "1/32 + 3 ms");
+        assertThat(
+                        1000
+                                * r.predelay()
+                                        .seconds(
+                                                desk.frame().design().get().song().clock(),
+                                                r.timedAtBar()))
+                .isCloseTo(65.5, within(1e-6));
+        Edit step =
+                ReturnEdits.step(desk.chain().at(), ret("A"), "predelay", -1, StepSize.PLAIN)
+                        .orElseThrow();
+        Return less = step.applyTo(desk.frame().design().get()).requireReturn("A");
+        assertThat(1000 * less.predelay().seconds(desk.frame().design().get().song().clock(), 1))
+                .isCloseTo(30.25, within(1e-6));
+        Return millis = typed("B", "echo time", "333 ms");
+        assertThat(((Space.Echo) millis.space()).time()).isEqualTo(new MusicalTime.Millis(333));
+    }
+
+    @Test
+    void filtersAreSwitchedOffAtTheEndsOfTheirRange() {
+        assertThat(typed("A", "high-pass", "20").filterOut().highPass()).isNull();
+        assertThat(typed("A", "low-pass", "20k").filterOut().lowPass()).isNull();
+        assertThat(typed("A", "depth", "0").duck()).isNull();
+    }
+
+    @Test
+    void aFirstDuckIsKeyedByTheLead() {
+        Edit step =
+                ReturnEdits.step(desk.chain().at(), ret("A"), "depth", 1, StepSize.PLAIN)
+                        .orElseThrow();
+        var duck =
+                Objects.requireNonNull(
+                        step.applyTo(desk.frame().design().get()).requireReturn("A").duck());
+        assertThat(duck.keySource()).isEqualTo("lead-voice");
+        assertThat(duck.rangeDb()).isEqualTo(0.5);
+    }
+
+    @Test
+    void aDuckersBandAndThresholdAreTypedAndZeroMeansEverywhere() {
+        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "duck from", "310")).isEmpty();
+        desk.frame().edit(new ReturnEdit.Ducking("A", new Duck("pad", 6, -40, 8, 6, 5, 100, 240)));
+        Duck from = Objects.requireNonNull(typed("A", "duck from", "310").duck());
+        assertThat(from.band()).isEqualTo(new DuckBand(310, 4000));
+        assertThat(from.keySource()).isEqualTo("pad");
+        desk.frame().edit(new ReturnEdit.Ducking("A", from));
+        Duck narrow = Objects.requireNonNull(typed("A", "duck to", "250").duck());
+        assertThat(narrow.band()).isEqualTo(new DuckBand(200, 250));
+        Duck wide = Objects.requireNonNull(typed("A", "duck from", "9k").duck());
+        assertThat(wide.band()).isEqualTo(new DuckBand(9000, 11250));
+        assertThat(Objects.requireNonNull(typed("A", "duck to", "0").duck()).band()).isNull();
+        assertThat(Objects.requireNonNull(typed("A", "duck over", "-33").duck()).thresholdDb())
+                .isEqualTo(-33);
+    }
+
+    @Test
+    void nonsenseAndForeignNamesAreNoEdits() {
+        for (Map.Entry<String, String> e :
+                Map.of(
+                                "decay",
+                                "long",
+                                "predelay",
+                                "1/7",
+                                "high-pass",
+                                "low",
+                                "feedback",
+                                "5 dB",
+                                "shine",
+                                "3")
+                        .entrySet()) {
+            assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), e.getKey(), e.getValue()))
+                    .as(e.getKey())
+                    .isEmpty();
+        }
+        assertThat(ReturnEdits.typed(desk.chain().at(), ret("B"), "lows", "1.2")).isEmpty();
+        assertThat(ReturnEdits.step(desk.chain().at(), ret("A"), "shine", 1, StepSize.PLAIN))
+                .isEmpty();
+    }
+
+    @Test
+    void aDipIsTypedDeepenedAndTakenOut() {
+        Return dipped = typed("A", "dip at", "420");
+        var dip = Objects.requireNonNull(dipped.filterOut().dip());
+        assertThat(dip.hz()).isEqualTo(420);
+        assertThat(dip.depthDb()).isEqualTo(3);
+        desk.frame().edit(new orbispace.core.design.ReturnEdit.FilterOut("A", dipped.filterOut()));
+        assertThat(
+                        Objects.requireNonNull(typed("A", "dip by", "-6 dB").filterOut().dip())
+                                .depthDb())
+                .isEqualTo(6);
+        assertThat(typed("A", "dip by", "0").filterOut().dip()).isNull();
+        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "dip at", "deep")).isEmpty();
+        // Corners are left as they are.
+        assertThat(typed("A", "dip by", "0").filterOut().highPass())
+                .isEqualTo(ret("A").filterOut().highPass());
+    }
+
+    @Test
+    void theGateOfASendIsReachedByItsName() {
+        String source = ret("A").sends().keySet().iterator().next();
+        String name = GateNumbers.ofSend(source) + "opens at";
+        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), name, "-18")).isEmpty();
+        desk.orbit().field().gateSend(ret("A"), source);
+        var gate = Objects.requireNonNull(typed("A", name, "-18").sends().get(source)).gate();
+        assertThat(Objects.requireNonNull(gate).thresholdDb()).isEqualTo(-18);
+        assertThat(ReturnEdits.accepted(name)).contains("decibels");
+        var key =
+                Objects.requireNonNull(
+                                typed("A", GateNumbers.ofSend(source) + "key to", "900")
+                                        .sends()
+                                        .get(source))
+                        .gate();
+        assertThat(Objects.requireNonNull(Objects.requireNonNull(key).keyFilter().lowPass()).hz())
+                .isEqualTo(900);
+        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "gate of nobody: hold", "20"))
+                .isEmpty();
+    }
+}

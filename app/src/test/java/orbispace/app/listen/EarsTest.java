@@ -1,0 +1,104 @@
+package orbispace.app.listen;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import orbispace.app.Songs;
+import orbispace.app.desk.Desk;
+import orbispace.app.session.RecentProjects;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+class EarsTest {
+    private final RecentProjects kept = RecentProjects.inMemory();
+    private final Hands clock = new Hands();
+    private final Desk desk = new Desk(Runnable::run, kept, Songs.facts());
+    private Ears ears = open();
+
+    /** A clock that is set by hand. */
+    private static final class Hands extends Clock {
+        private long millis = Instant.parse("2026-11-14T12:00:00Z").toEpochMilli();
+
+        void pass(double seconds) {
+            millis += (long) (1000 * seconds);
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
+
+        @Override
+        public Instant instant() {
+            return Instant.ofEpochMilli(millis);
+        }
+    }
+
+    private Ears open() {
+        return new Ears(desk.frame().transport(), desk.frame().measured().mix(), kept, clock);
+    }
+
+    private void listen(double seconds) {
+        desk.frame().transport().playing().set(true);
+        clock.pass(seconds);
+        desk.frame().transport().playing().set(false);
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    @Test
+    void theDaysListeningIsKnownAtTheNextStartAndForgottenTheNextDay() {
+        ears.read(85);
+        listen(1800);
+        assertThat(ears.exposure().get().seconds()).isEqualTo(1800);
+        assertThat(ears.exposure().get().dose()).isCloseTo(1800 / (8 * 3600.0), within(1e-9));
+        clock.pass(60);
+        ears = open();
+        assertThat(ears.exposure().get().seconds()).isEqualTo(1800);
+        assertThat(ears.exposure().get().sinceRestSeconds()).isEqualTo(1800);
+        assertThat(ears.exposure().get().offsetDb()).isPresent();
+        clock.pass(900);
+        ears = open();
+        assertThat(ears.exposure().get().sinceRestSeconds()).isZero();
+        clock.pass(24 * 3600);
+        ears = open();
+        assertThat(ears.exposure().get().seconds()).isZero();
+        kept.remember("ears-today", "2026-11-15 nonsense 1 2 3 4");
+        assertThat(open().exposure().get().seconds()).isZero();
+    }
+
+    @Test
+    void whatIsJudgedLateIsToBeJudgedAgainRested() {
+        assertThat(ears.judged("the blind trial")).isEmpty();
+        listen(3700);
+        assertThat(ears.judged("the blind trial").orElseThrow())
+                .isEqualTo("judged after 61 min without a rest");
+        ears.judged("the blind trial");
+        assertThat(ears.late()).containsExactly("the blind trial");
+        ears.rested();
+        assertThat(ears.judged("snapshot Ebb")).isEmpty();
+        assertThat(ears.late()).containsExactly("the blind trial");
+        ears.judgedAgain();
+        assertThat(ears.late()).isEmpty();
+    }
+
+    @Test
+    void whoDoesNotWantToBeToldIsNotToldAtTheNextStartEither() {
+        ears.told().set(false);
+        assertThat(open().told().get()).isFalse();
+        ears.told().set(true);
+        assertThat(open().told().get()).isTrue();
+    }
+}
