@@ -1,8 +1,10 @@
 package orbispace.app;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.Random;
 import orbispace.app.song.NewSong;
 import orbispace.core.audio.Audio;
@@ -66,12 +68,33 @@ public final class Songs {
         return Audio.of(RATE, x);
     }
 
-    /** A cache that holds nothing yet. */
+    /** What is known of stems, kept for all tests of one run: a stem is measured once. */
     public static FactsCache facts() {
-        try {
-            return new FactsCache(Files.createTempDirectory("orbispace-facts"));
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+        return SharedFacts.CACHE;
+    }
+
+    /** A folder that goes when the run ends. */
+    private static final class SharedFacts {
+        private static final FactsCache CACHE = new FactsCache(folder());
+
+        private static Path folder() {
+            try {
+                Path folder = Files.createTempDirectory("orbispace-facts");
+                Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
+                return folder;
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+
+        private static void remove(Path folder) {
+            try (var inside = Files.walk(folder)) {
+                for (Path path : inside.sorted(Comparator.reverseOrder()).toList()) {
+                    Files.deleteIfExists(path);
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
     }
 

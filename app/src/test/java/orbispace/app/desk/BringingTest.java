@@ -168,10 +168,9 @@ class BringingTest {
     }
 
     @Test
-    void aMissingStemIsSearchedForAndRelinked() throws Exception {
+    void aMissingStemIsSearchedForAndRelinked(@TempDir Path away) throws Exception {
         Path inside = Files.createDirectories(folder.resolve("takes"));
         Files.move(folder.resolve("pad.wav"), inside.resolve("pad.wav"));
-        Path away = Files.createTempDirectory("orbispace-away");
         Files.move(folder.resolve("drum.wav"), away.resolve("drum.wav"));
         desk.frame().opening().open(project);
         settle();

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.util.List;
 import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
@@ -13,6 +15,7 @@ import orbispace.app.song.NewSong;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.log.LogEntry;
 import orbispace.files.project.Autosave;
+import orbispace.files.project.LogJournal;
 import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -54,14 +57,17 @@ class KeptWorkTest {
     }
 
     private void waitForState(String holding) throws Exception {
-        Path file = Autosave.fileOf(project);
+        waitFor(Autosave.fileOf(project), holding);
+    }
+
+    private static void waitFor(Path file, String holding) throws Exception {
         for (int i = 0; i < 500; i++) {
             if (Files.exists(file) && Files.readString(file).contains(holding)) {
                 return;
             }
             Thread.sleep(10);
         }
-        throw new AssertionError("the state was not kept");
+        throw new AssertionError(file + " was not kept");
     }
 
     private List<String> logged() {
@@ -73,10 +79,11 @@ class KeptWorkTest {
         String saved = Files.readString(project);
         desk.frame().edit(new ReturnEdit.Named("A", "Customs house"));
         waitForState("Customs house");
-        Thread.sleep(20);
+        FileTime earlier = FileTime.from(Instant.now().minusSeconds(5));
+        Files.setLastModifiedTime(Autosave.fileOf(project), earlier);
         desk.prove().log().note("The pier is too loud.");
         settle();
-        Thread.sleep(200);
+        waitFor(LogJournal.fileOf(project), "The pier is too loud.");
         assertThat(Files.readString(project)).as("only saving writes the file").isEqualTo(saved);
         crashAndOpenAgain();
         assertThat(desk.frame().bringing().recovered().get()).isNotNull();
@@ -91,7 +98,7 @@ class KeptWorkTest {
         desk.frame().edit(new ReturnEdit.Level("A", -11));
         waitForState("-11");
         Files.setLastModifiedTime(
-                project, java.nio.file.attribute.FileTime.fromMillis(Long.MAX_VALUE / 1000000));
+                project, FileTime.fromMillis(Long.MAX_VALUE / 1000000));
         crashAndOpenAgain();
         assertThat(desk.frame().bringing().recovered().get()).isNotNull();
     }

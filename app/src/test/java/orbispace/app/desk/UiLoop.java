@@ -14,6 +14,13 @@ public final class UiLoop implements Executor {
         queue.add(task);
     }
 
+    /** Runs what waits. */
+    public void drain() {
+        for (Runnable task = queue.poll(); task != null; task = queue.poll()) {
+            task.run();
+        }
+    }
+
     /** Runs tasks until a condition holds; fails after five minutes. */
     public void until(BooleanSupplier done) throws InterruptedException {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(300);

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.CyclicBarrier;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.prefs.Preferences;
 import orbispace.app.desk.UiLoop;
 import org.junit.jupiter.api.AfterEach;
@@ -19,6 +21,21 @@ class JobsTest {
     @AfterEach
     void close() {
         jobs.close();
+    }
+
+    /** Returns once nothing that was begun before is at work any more. */
+    private void bothWorkersWereFree() throws InterruptedException {
+        CyclicBarrier together = new CyclicBarrier(2);
+        AtomicInteger met = new AtomicInteger();
+        for (String name : List.of("one", "other")) {
+            jobs.start(
+                    name,
+                    "meets",
+                    (job, d) -> together.await(),
+                    (found, d) -> met.incrementAndGet(),
+                    e -> failures.add(String.valueOf(e)));
+        }
+        ui.until(() -> met.get() == 2);
     }
 
     @Test
@@ -42,8 +59,8 @@ class JobsTest {
                 e -> failures.add(String.valueOf(e.getMessage())));
         release.countDown();
         ui.until(() -> !jobs.busy());
-        Thread.sleep(100);
-        ui.until(() -> true);
+        bothWorkersWereFree();
+        ui.drain();
         assertThat(results).containsExactly("new");
         assertThat(failures).isEmpty();
         assertThat(jobs.busyWith().get()).isEmpty();
@@ -95,8 +112,8 @@ class JobsTest {
                 e -> failures.add(String.valueOf(e.getMessage())));
         jobs.cancel("w");
         release.countDown();
-        Thread.sleep(100);
-        ui.until(() -> true);
+        bothWorkersWereFree();
+        ui.drain();
         assertThat(results).isEmpty();
         assertThat(jobs.busyWith().get()).isEmpty();
     }
