@@ -97,8 +97,7 @@ class KeptWorkTest {
     void whatIsCurrentIsTakenForItByItsContentWhateverTheClockSays() throws Exception {
         desk.frame().edit(new ReturnEdit.Level("A", -11));
         waitForState("-11");
-        Files.setLastModifiedTime(
-                project, FileTime.fromMillis(Long.MAX_VALUE / 1000000));
+        Files.setLastModifiedTime(project, FileTime.fromMillis(Long.MAX_VALUE / 1000000));
         crashAndOpenAgain();
         assertThat(desk.frame().bringing().recovered().get()).isNotNull();
     }

@@ -83,7 +83,6 @@ record Candidate(
         };
     }
 
-
     /** A level with a true minus. */
     static String level(double db) {
         return Wording.format("%.1f", db).replace('-', '\u2212');
