@@ -22,7 +22,7 @@ class ArchitectureTest {
             order(
                     "orbispace.app.",
                     List.of(
-                            List.of("song", "knob"),
+                            List.of("song"),
                             List.of("session"),
                             List.of("listen"),
                             List.of("measuring"),
@@ -65,7 +65,6 @@ class ArchitectureTest {
                     .that()
                     .resideInAnyPackage(
                             "orbispace.app.song..",
-                            "orbispace.app.knob..",
                             "orbispace.app.session..",
                             "orbispace.app.listen..",
                             "orbispace.app.measuring..",
@@ -83,10 +82,7 @@ class ArchitectureTest {
     static final ArchRule WHAT_SERVES_THE_COMMAND_LINE_OBSERVES_NOTHING =
             noClasses()
                     .that()
-                    .resideInAnyPackage(
-                            "orbispace.app.song..",
-                            "orbispace.app.knob..",
-                            "orbispace.app.command..")
+                    .resideInAnyPackage("orbispace.app.song..", "orbispace.app.command..")
                     .should()
                     .dependOnClassesThat()
                     .resideInAPackage("javafx..");

@@ -1,8 +1,8 @@
 package orbispace.app.desk;
 
+import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.StringProperty;
-import orbispace.app.knob.ReturnNumber;
 import orbispace.app.listen.Transport;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.session.Editor;
@@ -11,6 +11,8 @@ import orbispace.app.session.Stretch;
 import orbispace.app.song.Reasons;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
+import orbispace.core.design.Knob;
+import orbispace.core.design.Return;
 import orbispace.core.time.Span;
 
 /**
@@ -51,17 +53,18 @@ public abstract class ScreenModel {
     }
 
     /** Where a number of a return is turned: in the design as it stands, at the chosen bar. */
-    public final ReturnNumber.At at() {
-        return new ReturnNumber.At(editor.now(), selection.bar());
+    public final Knob.At at() {
+        return new Knob.At(editor.now(), selection.bar());
+    }
+
+    /** The chosen return. */
+    public final Optional<Return> chosenReturn() {
+        return editor.now().findReturn(selection.returnId().get());
     }
 
     /** Why the numbers of the chosen return are what they are. */
     public final Reasons reasons() {
-        return new Reasons(
-                editor.now(),
-                editor.now().findReturn(selection.returnId().get()),
-                measured.materials(),
-                measured.pictures());
+        return new Reasons(editor.now(), chosenReturn(), measured.materials(), measured.pictures());
     }
 
     /** The chosen stretch of the song. */

@@ -11,7 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import orbispace.app.knob.ReturnEdits;
+import orbispace.core.design.ChainKnob;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Targets;
@@ -180,7 +180,8 @@ class ScreensTest extends WindowCase {
         robot.interact(() -> {
             desk.frame()
                     .edit(
-                            ReturnEdits.typed(desk.chain().at(), ret("A"), "high-pass", "400")
+                            ChainKnob.HIGH_PASS
+                                    .typed(desk.chain().at(), ret("A"), "400")
                                     .orElseThrow());
             desk.frame().edit(new ReturnEdit.Level("A", -60));
         });

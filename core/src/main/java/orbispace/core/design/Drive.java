@@ -9,6 +9,6 @@ package orbispace.core.design;
 public record Drive(double driveDb, boolean afterSpace) {
     /** Checks the range. */
     public Drive {
-        Ranges.require("drive", driveDb, 0, 40);
+        ChainKnob.DRIVE.require(driveDb);
     }
 }

@@ -53,13 +53,13 @@ public record Duck(
         if (keySource.isBlank()) {
             throw new IllegalArgumentException("the key of a ducker has no name");
         }
-        Ranges.require("duck range", rangeDb, 0, 60);
-        Ranges.require("duck threshold", thresholdDb, -90, 0);
+        DuckKnob.DEPTH.require(rangeDb);
+        DuckKnob.OVER.require(thresholdDb);
         Ranges.require("duck ratio", ratio, 1, 100);
         Ranges.require("duck knee", kneeDb, 0, 24);
         Ranges.require("duck attack", attackMillis, 0.5, 1000);
-        Ranges.require("duck hold", holdMillis, 0, 2000);
-        Ranges.require("duck release", releaseMillis, 5, 5000);
+        DuckKnob.HOLD.require(holdMillis);
+        DuckKnob.RELEASE.require(releaseMillis);
     }
 
     /** The same ducker with another range. */

@@ -28,8 +28,8 @@ public record Filter(@Nullable Corner highPass, @Nullable Corner lowPass, @Nulla
     public record Dip(double hz, double depthDb, double octaves) {
         /** Checks the ranges. */
         public Dip {
-            Ranges.require("dip", hz, 20, 20000);
-            Ranges.require("dip depth", depthDb, 0.5, 24);
+            ChainKnob.DIP_AT.require(hz);
+            ChainKnob.DIP_BY.require(depthDb);
             Ranges.require("dip width", octaves, 0.2, 4);
         }
 

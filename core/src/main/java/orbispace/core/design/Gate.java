@@ -30,12 +30,12 @@ public record Gate(
 
     /** Checks the ranges. */
     public Gate {
-        Ranges.require("gate threshold", thresholdDb, -90, 0);
-        Ranges.require("gate hysteresis", hysteresisDb, 0, 40);
-        Ranges.require("gate range", rangeDb, 0, 120);
-        Ranges.require("gate attack", attackMillis, 0.1, 500);
-        Ranges.require("gate hold", holdMillis, 0, 5000);
-        Ranges.require("gate release", releaseMillis, 1, 5000);
+        GateKnob.OPENS_AT.require(thresholdDb);
+        GateKnob.HYSTERESIS.require(hysteresisDb);
+        GateKnob.CLOSES_BY.require(rangeDb);
+        GateKnob.ATTACK.require(attackMillis);
+        GateKnob.HOLD.require(holdMillis);
+        GateKnob.RELEASE.require(releaseMillis);
     }
 
     /** The same gate with another threshold and hysteresis. */

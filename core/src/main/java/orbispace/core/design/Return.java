@@ -40,7 +40,7 @@ public record Return(
     /** Checks the ranges. */
     public Return {
         Ranges.requireId("return", id);
-        Ranges.require("return level", levelDb, -90, 24);
+        ChainKnob.LEVEL.require(levelDb);
         feeds.values().forEach(db -> Ranges.require("feed level", db, -90, 24));
         sends = Collections.unmodifiableMap(new TreeMap<>(sends));
         feeds = Collections.unmodifiableMap(new TreeMap<>(feeds));

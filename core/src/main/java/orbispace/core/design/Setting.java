@@ -1,6 +1,7 @@
 package orbispace.core.design;
 
 import java.util.EnumSet;
+import java.util.LinkedHashSet;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -51,40 +52,30 @@ public enum Setting {
         Return was = design.requireReturn(edit.returnId());
         Return is = edit.applyTo(design).requireReturn(edit.returnId());
         Set<Setting> changed = EnumSet.noneOf(Setting.class);
-        Filter[][] slots = {
-            {was.filterIn(), is.filterIn()}, {was.filterOut(), is.filterOut()},
-        };
-        for (Filter[] slot : slots) {
-            add(changed, HIGH_PASS, slot[0].highPass(), slot[1].highPass());
-            add(changed, LOW_PASS, slot[0].lowPass(), slot[1].lowPass());
-            add(changed, DIP, slot[0].dip(), slot[1].dip());
+        Set<Knob> knobs = new LinkedHashSet<>(Knob.of(was));
+        knobs.addAll(Knob.of(is));
+        for (Knob knob : knobs) {
+            if (knob.setting() != null) {
+                add(changed, knob.setting(), knob.turn().state(was), knob.turn().state(is));
+            }
         }
         add(changed, GATE, was.gate(), is.gate());
         add(changed, DUCK, was.duck(), is.duck());
-        add(changed, PREDELAY, was.predelay(), is.predelay());
-        add(changed, LEVEL, was.levelDb(), is.levelDb());
-        add(changed, WIDTH, was.chain().width(), is.chain().width());
-        changed.addAll(changedSpace(was.space(), is.space()));
+        add(changed, DIP, was.filterIn().dip(), is.filterIn().dip());
+        add(changed, DIP, was.filterOut().dip(), is.filterOut().dip());
+        add(changed, SPACE, false, isOtherwise(was.space(), is.space()));
         return changed;
     }
 
-    private static Set<Setting> changedSpace(Space was, Space is) {
-        if (was.equals(is)) {
-            return EnumSet.noneOf(Setting.class);
-        }
-        if (was instanceof Space.Reverb a && is instanceof Space.Reverb b) {
-            boolean decay = a.withDecay(b.decaySeconds()).equals(b);
-            return EnumSet.of(decay ? DECAY : SPACE);
-        }
-        if (was instanceof Space.Echo a && is instanceof Space.Echo b) {
-            Set<Setting> changed = EnumSet.noneOf(Setting.class);
-            add(changed, FEEDBACK, a.feedback(), b.feedback());
-            add(changed, ECHO_TIME, a.time(), b.time());
-            boolean all = a.withTime(b.time()).withFeedback(b.feedback()).equals(b);
-            add(changed, SPACE, true, all);
-            return changed;
-        }
-        return EnumSet.of(SPACE);
+    /** Whether more of a space is changed than has a setting of its own. */
+    private static boolean isOtherwise(Space was, Space is) {
+        return switch (was) {
+            case Space.Reverb a when is instanceof Space.Reverb b ->
+                    !a.withDecay(b.decaySeconds()).equals(b);
+            case Space.Echo a when is instanceof Space.Echo b ->
+                    !a.withTime(b.time()).withFeedback(b.feedback()).equals(b);
+            default -> !was.equals(is);
+        };
     }
 
     private static void add(

@@ -23,15 +23,20 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Reverb {
-            Ranges.require("decay", decaySeconds, 0.1, 20);
-            Ranges.require("low decay ratio", lowRatio, 0.25, 2);
-            Ranges.require("high decay ratio", highRatio, 0.1, 1.5);
-            Ranges.require("size", size, 0.5, 2);
+            SpaceKnob.DECAY.require(decaySeconds);
+            SpaceKnob.LOWS.require(lowRatio);
+            SpaceKnob.HIGHS.require(highRatio);
+            SpaceKnob.SIZE.require(size);
         }
 
         /** The same reverb with another decay. */
         public Reverb withDecay(double seconds) {
             return new Reverb(kind, seconds, lowRatio, highRatio, size);
+        }
+
+        /** The same reverb of another size. */
+        public Reverb withSize(double other) {
+            return new Reverb(kind, decaySeconds, lowRatio, highRatio, other);
         }
 
         /** The same reverb with other lows and highs. */
@@ -53,8 +58,8 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Gated {
-            Ranges.require("fall", fallMillis, 2, 500);
-            Ranges.require("brightness", brightHz, 1000, 20000);
+            SpaceKnob.GATED_FALL.require(fallMillis);
+            SpaceKnob.GATED_BRIGHT.require(brightHz);
         }
 
         /** The same falling in another time. */
@@ -91,11 +96,16 @@ public sealed interface Space {
             if (file.isBlank()) {
                 throw new IllegalArgumentException("the impulse response has no file");
             }
-            Ranges.require("start of the response", startMillis, 0, 10000);
-            Ranges.require("length of the response", keepMillis, 0, 60000);
-            Ranges.require("low decay scale", lowScale, 0.25, 2);
-            Ranges.require("decay scale", midScale, 0.25, 2);
-            Ranges.require("high decay scale", highScale, 0.25, 2);
+            SpaceKnob.RESPONSE_START.require(startMillis);
+            SpaceKnob.RESPONSE_KEEP.require(keepMillis);
+            SpaceKnob.RESPONSE_LOWS.require(lowScale);
+            SpaceKnob.RESPONSE_DECAY.require(midScale);
+            SpaceKnob.RESPONSE_HIGHS.require(highScale);
+        }
+
+        /** The same response decaying otherwise. */
+        public Convolution withScales(double low, double mid, double high) {
+            return new Convolution(file, startMillis, keepMillis, low, mid, high);
         }
     }
 
@@ -123,8 +133,8 @@ public sealed interface Space {
                 throw new IllegalArgumentException(
                         "feedback " + feedback + " would grow without end; it must stay under 1");
             }
-            Ranges.require("feedback", feedback, 0, 0.95);
-            Ranges.require("width", width, 0, 1);
+            SpaceKnob.FEEDBACK.require(feedback);
+            SpaceKnob.SIDES.require(width);
         }
 
         /** An echo that alternates between the sides, with two filters in its loop. */
@@ -189,7 +199,12 @@ public sealed interface Space {
         public Doubler {
             copies = List.copyOf(copies);
             Ranges.require("number of copies", copies.size(), 2, 4);
-            Ranges.require("doubler high-pass", highPassHz, 20, 1000);
+            SpaceKnob.COPIES_HIGH_PASS.require(highPassHz);
+        }
+
+        /** Other copies. */
+        public Doubler withCopies(List<DoublerSettings.Voice> other) {
+            return new Doubler(other, highPassHz, centre);
         }
     }
 
@@ -203,7 +218,7 @@ public sealed interface Space {
     record Split(Reverb left, Reverb right, double width) implements Space {
         /** Checks the range. */
         public Split {
-            Ranges.require("width", width, 0, 1);
+            SpaceKnob.PAIR_SIDES.require(width);
         }
     }
 
@@ -227,12 +242,12 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Parallel {
-            Ranges.require("threshold", thresholdDb, -90, 0);
-            Ranges.require("ratio", ratio, 1, 100);
+            SpaceKnob.PRESS_OVER.require(thresholdDb);
+            SpaceKnob.PRESS_RATIO.require(ratio);
             Ranges.require("knee", kneeDb, 0, 24);
-            Ranges.require("attack", attackMillis, 0.5, 1000);
-            Ranges.require("release", releaseMillis, 5, 5000);
-            Ranges.require("make-up", makeUpDb, 0, 24);
+            SpaceKnob.PRESS_ATTACK.require(attackMillis);
+            SpaceKnob.PRESS_RELEASE.require(releaseMillis);
+            SpaceKnob.PRESS_MAKE_UP.require(makeUpDb);
         }
     }
 

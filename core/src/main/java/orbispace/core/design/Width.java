@@ -12,7 +12,7 @@ public record Width(double factor, double monoBelowHz) {
 
     /** Checks the ranges. */
     public Width {
-        Ranges.require("width", factor, 0, 2);
+        ChainKnob.WIDTH.require(factor);
         if (monoBelowHz != 0) {
             Ranges.require("mono below", monoBelowHz, 20, 500);
         }

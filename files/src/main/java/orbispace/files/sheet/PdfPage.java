@@ -14,7 +14,7 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
  * are in points from the upper left corner.
  */
 final class PdfPage implements SheetPages, Closeable {
-    private static final String FONTS = "fonts/ibm-plex-sans-latin-";
+    private static final String FONTS = "/orbispace/files/fonts/ibm-plex-sans-latin-";
     private static final float FOOT = 26;
 
     private final PDDocument document = new PDDocument();

@@ -5,10 +5,10 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import orbispace.app.desk.ClearModel;
-import orbispace.app.knob.Entries;
-import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.StepSize;
 import orbispace.core.design.Targets;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /** The least presence or bloom that is asked, as a number that can be typed and stepped. */

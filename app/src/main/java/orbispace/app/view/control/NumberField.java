@@ -10,7 +10,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import orbispace.app.knob.StepSize;
 
 /**
  * A number with its unit and its name: click, Enter or a digit types it, arrow keys step it (Shift

@@ -6,11 +6,11 @@ import java.util.Optional;
 import orbispace.app.desk.ScreenModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.knob.Entries;
-import orbispace.app.knob.ReturnReadings;
-import orbispace.app.knob.StepSize;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.words.Entries;
+import orbispace.core.words.Wording;
+import org.jspecify.annotations.Nullable;
 
 /** The levels of what is sent and fed into the chosen return, as fields. */
 public final class SendFields {
@@ -22,7 +22,7 @@ public final class SendFields {
         this.model = model;
     }
 
-    /** A field for each send and each feed, by the names that {@link ReturnReadings} gives them. */
+    /** A field for each send and each feed, in the order of the sources. */
     public Map<String, NumberField> of(Return r) {
         Map<String, NumberField> fields = new LinkedHashMap<>();
         model.design().get().sources().stream()
@@ -30,6 +30,18 @@ public final class SendFields {
                 .forEach(s -> fields.put("send " + s.id(), sendField(s.id(), s.name())));
         r.feeds().keySet().forEach(id -> fields.put("feed " + id, feedField(id)));
         return fields;
+    }
+
+    /** Shows the levels of a return in its fields. */
+    public static void show(Map<String, NumberField> fields, Return r) {
+        r.sends().forEach((id, send) -> show(fields.get("send " + id), send.levelDb()));
+        r.feeds().forEach((id, db) -> show(fields.get("feed " + id), db));
+    }
+
+    private static void show(@Nullable NumberField field, double db) {
+        if (field != null) {
+            field.show(Wording.number(db, 1), "");
+        }
     }
 
     private Optional<Return> chosen() {

@@ -14,12 +14,12 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.knob.Entries;
-import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.control.StepSize;
 import orbispace.core.design.Source;
 import orbispace.core.render.Depth;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /**

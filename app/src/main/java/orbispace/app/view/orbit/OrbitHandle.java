@@ -8,23 +8,22 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
-import orbispace.app.knob.StepSize;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.control.StepSize;
+import orbispace.core.design.Knob;
 
 /** A diamond that is dragged, stepped or typed over, with its reading beside it. */
 final class OrbitHandle extends ScalingCanvas {
     private final OrbitHandles owner;
-    String name;
-    private String label;
+    private Knob number;
     final Label reading = new Label();
     final TextField entry = new TextField();
     private Object gesture = new Object();
 
-    OrbitHandle(OrbitHandles owner, String name) {
+    OrbitHandle(OrbitHandles owner, Knob number) {
         this.owner = owner;
-        this.name = name;
-        this.label = name;
+        this.number = number;
         setMouseTransparent(false);
         setPickOnBounds(true);
         setFocusTraversable(true);
@@ -48,10 +47,14 @@ final class OrbitHandle extends ScalingCanvas {
                 });
     }
 
-    /** What number it holds now, and what that is called. */
-    void hold(String number) {
-        name = number;
-        label = number.substring(number.indexOf(':') + 1).strip();
+    /** Holds another number from now on. */
+    void hold(Knob other) {
+        number = other;
+    }
+
+    /** The number that it holds. */
+    Knob number() {
+        return number;
     }
 
     void show(boolean on) {
@@ -63,8 +66,8 @@ final class OrbitHandle extends ScalingCanvas {
         double x = owner.axis().x(r, bearing);
         double y = owner.axis().y(r, bearing);
         Plate.place(this, x - 10, y - 10, 20, 20);
-        reading.setText(label + "  " + words);
-        setAccessibleText(label + " " + words);
+        reading.setText(number.label() + "  " + words);
+        setAccessibleText(number.label() + " " + words);
         // A label does not measure itself anew while its pane is laid out.
         double w = Pen.width(reading.getText(), Type.strong(12)) + 16;
         double side = bearing < -20 ? -w - 18 : 16;

@@ -11,13 +11,17 @@ import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.draw.ReturnGeometry;
-import orbispace.app.knob.ReturnEdits;
-import orbispace.app.knob.StepSize;
 import orbispace.app.song.ReturnPicture;
+import orbispace.app.view.control.StepSize;
+import orbispace.core.design.ChainKnob;
+import orbispace.core.design.CopyKnob;
 import orbispace.core.design.Edit;
+import orbispace.core.design.GateKnob;
+import orbispace.core.design.Knob;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceKnob;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
@@ -31,12 +35,12 @@ final class OrbitHandles extends Pane {
     private static final double ECHO_DEGREES = 90;
 
     private final OrbitModel model;
-    private final OrbitHandle predelay = new OrbitHandle(this, "predelay");
-    private final OrbitHandle end = new OrbitHandle(this, "decay");
-    private final OrbitHandle echo = new OrbitHandle(this, "echo time");
-    private final OrbitHandle right = new OrbitHandle(this, "right time");
-    private final OrbitHandle wall = new OrbitHandle(this, "gate: length");
-    private final OrbitHandle width = new OrbitHandle(this, "width");
+    private final OrbitHandle predelay = new OrbitHandle(this, ChainKnob.PREDELAY);
+    private final OrbitHandle end = new OrbitHandle(this, SpaceKnob.DECAY);
+    private final OrbitHandle echo = new OrbitHandle(this, SpaceKnob.ECHO_TIME);
+    private final OrbitHandle right = new OrbitHandle(this, SpaceKnob.RIGHT_TIME);
+    private final OrbitHandle wall = new OrbitHandle(this, GateKnob.LENGTH.own());
+    private final OrbitHandle width = new OrbitHandle(this, ChainKnob.WIDTH);
     private final List<OrbitHandle> all = List.of(predelay, end, wall, echo, right, width);
     private final StringProperty why = new SimpleStringProperty("");
     private PolarAxis axis = new PolarAxis(0, 0, 1);
@@ -44,7 +48,6 @@ final class OrbitHandles extends Pane {
     OrbitHandles(OrbitModel model) {
         this.model = model;
         setPickOnBounds(false);
-        wall.hold("gate: length");
         all.forEach(h -> getChildren().add(h.reading));
         getChildren().addAll(all);
         all.forEach(h -> getChildren().add(h.entry));
@@ -97,19 +100,22 @@ final class OrbitHandles extends Pane {
         switch (r.space()) {
             case Space.Reverb reverb -> {
                 begin(r, pre);
-                end("decay", pre + reverb.decaySeconds(), Wording.seconds(reverb.decaySeconds()));
+                end(
+                        SpaceKnob.DECAY,
+                        pre + reverb.decaySeconds(),
+                        Wording.seconds(reverb.decaySeconds()));
                 side(r, edges[1], pre + reverb.decaySeconds());
             }
             case Space.Gated g -> {
                 begin(r, pre);
                 double length = seconds(r, g.length());
-                end("gated: length", pre + length, reading(g.length(), length));
+                end(SpaceKnob.GATED_LENGTH, pre + length, reading(g.length(), length));
                 side(r, edges[1], pre + length);
             }
             case Space.Split s -> {
                 begin(r, pre);
                 double decay = s.left().decaySeconds();
-                end("pair: left", pre + decay, Wording.seconds(decay));
+                end(SpaceKnob.PAIR_LEFT, pre + decay, Wording.seconds(decay));
             }
             case Space.Convolution c -> {
                 begin(r, pre);
@@ -118,13 +124,13 @@ final class OrbitHandles extends Pane {
                                 ? 1
                                 : ReturnGeometry.of(model.design().get(), r, picture).endSeconds()
                                         - pre;
-                end("response: decay", pre + decay, Wording.seconds(decay));
+                end(SpaceKnob.RESPONSE_DECAY, pre + decay, Wording.seconds(decay));
                 side(r, edges[1], pre + decay);
             }
             case Space.Echo e -> placeEcho(r, e, pre);
             case Space.Doubler d ->
                     echo(
-                            "copy 1: later",
+                            new CopyKnob(0, CopyKnob.Trait.LATER),
                             pre + d.copies().getFirst().seconds(),
                             d.copies().getFirst().side(),
                             Wording.millis(1000 * d.copies().getFirst().seconds()));
@@ -147,14 +153,14 @@ final class OrbitHandles extends Pane {
         predelay.place(axis.r(pre), 0, reading(r.predelay(), pre));
     }
 
-    private void end(String number, double seconds, String words) {
+    private void end(Knob number, double seconds, String words) {
         end.hold(number);
         end.show(true);
         end.place(Math.min(axis.radius() - 8, axis.r(seconds)), 0, words);
     }
 
     private void side(Return r, double edge, double endSeconds) {
-        width.hold("width");
+        width.hold(ChainKnob.WIDTH);
         width.show(true);
         double middle = (predelaySeconds(r) + endSeconds) / 2;
         width.place(
@@ -166,7 +172,7 @@ final class OrbitHandles extends Pane {
     private void placeEcho(Return r, Space.Echo e, double pre) {
         double spacing = seconds(r, e.time());
         double side = e.kind() == EchoSettings.Kind.SINGLE ? 0 : -e.width();
-        echo("echo time", pre + spacing, side, reading(e.time(), spacing));
+        echo(SpaceKnob.ECHO_TIME, pre + spacing, side, reading(e.time(), spacing));
         if (e.kind() == EchoSettings.Kind.PAIR) {
             double other = seconds(r, e.rightTime());
             right.show(true);
@@ -174,7 +180,7 @@ final class OrbitHandles extends Pane {
                     axis.r(pre + other), ECHO_DEGREES * e.width(), reading(e.rightTime(), other));
         }
         if (e.kind() == EchoSettings.Kind.PING_PONG) {
-            width.hold("sides");
+            width.hold(SpaceKnob.SIDES);
             width.show(true);
             width.place(
                     axis.r(pre + 2 * spacing),
@@ -183,7 +189,7 @@ final class OrbitHandles extends Pane {
         }
     }
 
-    private void echo(String number, double seconds, double side, String words) {
+    private void echo(Knob number, double seconds, double side, String words) {
         echo.hold(number);
         echo.show(true);
         echo.place(axis.r(seconds), ECHO_DEGREES * side, words);
@@ -227,12 +233,12 @@ final class OrbitHandles extends Pane {
 
     private Optional<Edit> widened(Return r, double bearing) {
         if (r.space() instanceof Space.Echo) {
-            return ReturnEdits.valued(model.at(), r, "sides", hundredth(bearing / ECHO_DEGREES));
+            return SpaceKnob.SIDES.valued(model.at(), r, hundredth(bearing / ECHO_DEGREES));
         }
         ReturnPicture picture = model.measured().pictures().get(r.id());
         double edge = picture == null ? 60 : Math.max(4, picture.polar().edgesDegrees()[1]);
         double now = Math.max(0.05, r.chain().width().factor());
-        return ReturnEdits.valued(model.at(), r, "width", hundredth(now * bearing / edge));
+        return ChainKnob.WIDTH.valued(model.at(), r, hundredth(now * bearing / edge));
     }
 
     private static double hundredth(double value) {
@@ -245,15 +251,15 @@ final class OrbitHandles extends Pane {
         if (handle == end && !(r.space() instanceof Space.Gated)) {
             double wanted =
                     note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));
-            return ReturnEdits.valued(model.at(), r, handle.name, scaled(r, wanted));
+            return handle.number().valued(model.at(), r, scaled(r, wanted));
         }
         if (r.space() instanceof Space.Doubler && handle == echo) {
-            return ReturnEdits.valued(model.at(), r, handle.name, Math.rint(10_000 * at) / 10);
+            return handle.number().valued(model.at(), r, Math.rint(10_000 * at) / 10);
         }
         MusicalTime plain =
                 new MusicalTime.Millis(Math.clamp(Math.rint(10_000 * at) / 10, 0, 8000));
         MusicalTime time = note.<MusicalTime>map(n -> new MusicalTime.Note(n, 0)).orElse(plain);
-        return ReturnEdits.timed(model.at(), r, handle.name, time);
+        return handle.number().timed(model.at(), r, time);
     }
 
     /** A convolution has a factor on its own decay instead of a decay. */
@@ -271,14 +277,14 @@ final class OrbitHandles extends Pane {
 
     void step(OrbitHandle handle, int direction, StepSize size) {
         chosen().ifPresent(r ->
-                ReturnEdits.step(model.at(), r, handle.name, direction, size)
+                handle.number()
+                        .stepped(model.at(), r, direction * size.steps())
                         .ifPresent(model::edit));
         explain(handle);
     }
 
     boolean typed(OrbitHandle handle, String text) {
-        Optional<Edit> edit =
-                chosen().flatMap(r -> ReturnEdits.typed(model.at(), r, handle.name, text));
+        Optional<Edit> edit = chosen().flatMap(r -> handle.number().typed(model.at(), r, text));
         edit.ifPresent(model::edit);
         if (edit.isEmpty()) {
             model.problem()
@@ -286,7 +292,7 @@ final class OrbitHandles extends Pane {
                             "\u201c"
                                     + text
                                     + "\u201d is not understood; write "
-                                    + ReturnEdits.accepted(handle.name));
+                                    + handle.number().accepted());
         }
         return edit.isPresent();
     }

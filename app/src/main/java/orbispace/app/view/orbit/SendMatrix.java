@@ -15,7 +15,6 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
-import orbispace.app.knob.Entries;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
@@ -25,6 +24,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /** Every source into every return: levels drawn and typed; an empty cell is no send. */

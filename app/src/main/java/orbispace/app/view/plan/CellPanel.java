@@ -20,7 +20,6 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.PlanModel;
 import orbispace.app.desk.Planning;
 import orbispace.app.draw.Palette;
-import orbispace.app.knob.Entries;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
@@ -31,6 +30,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.WetState;
 import orbispace.core.plan.PlanTemplate;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 import orbispace.files.sheet.PlanWording;
 

@@ -13,7 +13,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.PlanModel;
 import orbispace.app.desk.Throwing;
-import orbispace.app.knob.Entries;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
@@ -25,6 +24,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.plan.ThrowCourse;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 

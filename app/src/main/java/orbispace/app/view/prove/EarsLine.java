@@ -9,9 +9,9 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import orbispace.app.desk.ProveModel;
-import orbispace.app.knob.Entries;
 import orbispace.app.listen.Ears;
 import orbispace.app.view.control.Plate;
+import orbispace.core.words.Entries;
 
 /** One line about what was listened to; it can be put away. */
 final class EarsLine extends HBox {

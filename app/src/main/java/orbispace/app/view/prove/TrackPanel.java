@@ -17,10 +17,10 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.knob.Entries;
 import orbispace.app.measuring.Referencing;
 import orbispace.app.view.control.Plate;
 import orbispace.core.prove.compare.FinishedTrack;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /** The mix against a finished track of the engineer's own, at one loudness. */

@@ -11,12 +11,12 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SheetModel;
-import orbispace.app.knob.Entries;
 import orbispace.app.song.HandOver;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.core.plan.Automation;
+import orbispace.core.words.Entries;
 import orbispace.files.midi.ControllerTable;
 
 /** What of the plan and the throws is handed over, and the table of its controllers. */

@@ -4,8 +4,8 @@ import java.util.OptionalDouble;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
-import orbispace.app.knob.Entries;
-import orbispace.app.knob.StepSize;
+import orbispace.app.view.control.StepSize;
+import orbispace.core.words.Entries;
 
 /** Tempo and form: the chosen section, and what holds for the whole song. */
 final class FormPanel extends VBox {

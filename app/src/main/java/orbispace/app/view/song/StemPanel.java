@@ -12,13 +12,12 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.knob.Entries;
-import orbispace.app.knob.StepSize;
 import orbispace.app.song.Material;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.StepSize;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.app.view.frame.ListenMenu;
 import orbispace.core.design.Role;
@@ -27,6 +26,7 @@ import orbispace.core.design.SourcesEdit;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
+import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /** The chosen stem: what it is, what was found wrong with it, and what was measured. */

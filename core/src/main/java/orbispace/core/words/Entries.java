@@ -1,4 +1,4 @@
-package orbispace.app.knob;
+package orbispace.core.words;
 
 import java.util.Locale;
 import java.util.OptionalDouble;

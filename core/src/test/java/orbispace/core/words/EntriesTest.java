@@ -1,4 +1,4 @@
-package orbispace.app.knob;
+package orbispace.core.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

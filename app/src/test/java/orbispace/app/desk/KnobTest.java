@@ -1,4 +1,4 @@
-package orbispace.app.knob;
+package orbispace.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,8 +8,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import orbispace.app.Knobs;
 import orbispace.app.Songs;
-import orbispace.app.desk.Desk;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.NewSong;
 import orbispace.core.design.Design;
@@ -27,7 +27,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class ReturnEditsTest {
+class KnobTest {
     @TempDir Path folder;
 
     private final Desk desk = new Desk(Runnable::run, RecentProjects.inMemory(), Songs.facts());
@@ -51,7 +51,7 @@ class ReturnEditsTest {
     }
 
     private Return typed(String id, String name, String text) {
-        Edit edit = ReturnEdits.typed(desk.chain().at(), ret(id), name, text).orElseThrow();
+        Edit edit = Knobs.typed(desk.chain().at(), ret(id), name, text).orElseThrow();
         Design changed = edit.applyTo(desk.frame().design().get());
         return changed.requireReturn(id);
     }
@@ -111,12 +111,10 @@ class ReturnEditsTest {
         "A, low-pass, 6887"
     })
     void oneStepUpIsSmallAndInTheRightDirection(String id, String name, double expected) {
-        Edit edit =
-                ReturnEdits.step(desk.chain().at(), ret(id), name, 1, StepSize.PLAIN).orElseThrow();
+        Edit edit = Knobs.stepped(desk.chain().at(), ret(id), name, 1).orElseThrow();
         Return up = edit.applyTo(desk.frame().design().get()).requireReturn(id);
         assertThat(number(up, name)).isCloseTo(expected, within(1e-6));
-        Edit fine =
-                ReturnEdits.step(desk.chain().at(), ret(id), name, 1, StepSize.FINE).orElseThrow();
+        Edit fine = Knobs.stepped(desk.chain().at(), ret(id), name, 0.1).orElseThrow();
         double fineValue =
                 number(fine.applyTo(desk.frame().design().get()).requireReturn(id), name);
         assertThat(Math.abs(fineValue - number(ret(id), name)))
@@ -137,9 +135,7 @@ class ReturnEditsTest {
                                                 desk.frame().design().get().song().clock(),
                                                 r.timedAtBar()))
                 .isCloseTo(65.5, within(1e-6));
-        Edit step =
-                ReturnEdits.step(desk.chain().at(), ret("A"), "predelay", -1, StepSize.PLAIN)
-                        .orElseThrow();
+        Edit step = Knobs.stepped(desk.chain().at(), ret("A"), "predelay", -1).orElseThrow();
         Return less = step.applyTo(desk.frame().design().get()).requireReturn("A");
         assertThat(1000 * less.predelay().seconds(desk.frame().design().get().song().clock(), 1))
                 .isCloseTo(30.25, within(1e-6));
@@ -156,9 +152,7 @@ class ReturnEditsTest {
 
     @Test
     void aFirstDuckIsKeyedByTheLead() {
-        Edit step =
-                ReturnEdits.step(desk.chain().at(), ret("A"), "depth", 1, StepSize.PLAIN)
-                        .orElseThrow();
+        Edit step = Knobs.stepped(desk.chain().at(), ret("A"), "depth", 1).orElseThrow();
         var duck =
                 Objects.requireNonNull(
                         step.applyTo(desk.frame().design().get()).requireReturn("A").duck());
@@ -168,7 +162,7 @@ class ReturnEditsTest {
 
     @Test
     void aDuckersBandAndThresholdAreTypedAndZeroMeansEverywhere() {
-        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "duck from", "310")).isEmpty();
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "duck from", "310")).isEmpty();
         desk.frame().edit(new ReturnEdit.Ducking("A", new Duck("pad", 6, -40, 8, 6, 5, 100, 240)));
         Duck from = Objects.requireNonNull(typed("A", "duck from", "310").duck());
         assertThat(from.band()).isEqualTo(new DuckBand(310, 4000));
@@ -198,13 +192,12 @@ class ReturnEditsTest {
                                 "shine",
                                 "3")
                         .entrySet()) {
-            assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), e.getKey(), e.getValue()))
+            assertThat(Knobs.typed(desk.chain().at(), ret("A"), e.getKey(), e.getValue()))
                     .as(e.getKey())
                     .isEmpty();
         }
-        assertThat(ReturnEdits.typed(desk.chain().at(), ret("B"), "lows", "1.2")).isEmpty();
-        assertThat(ReturnEdits.step(desk.chain().at(), ret("A"), "shine", 1, StepSize.PLAIN))
-                .isEmpty();
+        assertThat(Knobs.typed(desk.chain().at(), ret("B"), "lows", "1.2")).isEmpty();
+        assertThat(Knobs.stepped(desk.chain().at(), ret("A"), "shine", 1)).isEmpty();
     }
 
     @Test
@@ -219,7 +212,7 @@ class ReturnEditsTest {
                                 .depthDb())
                 .isEqualTo(6);
         assertThat(typed("A", "dip by", "0").filterOut().dip()).isNull();
-        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "dip at", "deep")).isEmpty();
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "dip at", "deep")).isEmpty();
         // Corners are left as they are.
         assertThat(typed("A", "dip by", "0").filterOut().highPass())
                 .isEqualTo(ret("A").filterOut().highPass());
@@ -228,21 +221,21 @@ class ReturnEditsTest {
     @Test
     void theGateOfASendIsReachedByItsName() {
         String source = ret("A").sends().keySet().iterator().next();
-        String name = GateNumbers.ofSend(source) + "opens at";
-        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), name, "-18")).isEmpty();
+        String name = "gate of " + source + ": opens at";
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), name, "-18")).isEmpty();
         desk.orbit().field().gateSend(ret("A"), source);
         var gate = Objects.requireNonNull(typed("A", name, "-18").sends().get(source)).gate();
         assertThat(Objects.requireNonNull(gate).thresholdDb()).isEqualTo(-18);
-        assertThat(ReturnEdits.accepted(name)).contains("decibels");
+        assertThat(Knobs.titled(ret("A"), name).orElseThrow().accepted()).contains("decibels");
         var key =
                 Objects.requireNonNull(
-                                typed("A", GateNumbers.ofSend(source) + "key to", "900")
+                                typed("A", "gate of " + source + ": key to", "900")
                                         .sends()
                                         .get(source))
                         .gate();
         assertThat(Objects.requireNonNull(Objects.requireNonNull(key).keyFilter().lowPass()).hz())
                 .isEqualTo(900);
-        assertThat(ReturnEdits.typed(desk.chain().at(), ret("A"), "gate of nobody: hold", "20"))
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "gate of nobody: hold", "20"))
                 .isEmpty();
     }
 }

@@ -1,4 +1,4 @@
-package orbispace.app.knob;
+package orbispace.app.view.control;
 
 /** How far one key turns a number. */
 public enum StepSize {

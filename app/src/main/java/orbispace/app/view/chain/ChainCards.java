@@ -1,0 +1,313 @@
+package orbispace.app.view.chain;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import orbispace.app.desk.ChainModel;
+import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.song.Reasons;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.SendFields;
+import orbispace.core.design.ChainKnob;
+import orbispace.core.design.Drive;
+import orbispace.core.design.DuckKnob;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Filter;
+import orbispace.core.design.GateKnob;
+import orbispace.core.design.Knob;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
+import orbispace.core.draft.TimeProposal;
+
+/** The cards of a return's chain, one under another, with a field for each of its numbers. */
+final class ChainCards extends VBox {
+    private final ChainModel model;
+    private final Map<String, NumberField> sends = new LinkedHashMap<>();
+    private final Map<Knob, NumberField> fields = new LinkedHashMap<>();
+    private final List<ChainCard> cards = new ArrayList<>();
+    private final Label why = words();
+    private final Label settled = words();
+    private final Label fixed = words();
+    private final SendsMenu sendsMenu;
+    private final DuckKeyMenu duckKey;
+    private final Map<TimeProposal.Subject, TimeProposalList> proposals =
+            new EnumMap<>(TimeProposal.Subject.class);
+    private Palette palette = Palette.DAY;
+
+    ChainCards(ChainModel model) {
+        this.model = model;
+        sendsMenu = new SendsMenu(model);
+        duckKey = new DuckKeyMenu(model);
+        for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
+            proposals.put(subject, new TimeProposalList(model, subject));
+        }
+    }
+
+    private static Label words() {
+        Label label = new Label();
+        label.getStyleClass().add("why");
+        label.setWrapText(true);
+        return label;
+    }
+
+    void setPalette(Palette given) {
+        palette = given;
+        cards.forEach(c -> c.setPalette(given));
+    }
+
+    /** Lays out the cards that a return needs. */
+    void build(Return r) {
+        getChildren().clear();
+        fields.clear();
+        sends.clear();
+        cards.clear();
+        Drive drive = r.chain().drive();
+        before(r);
+        if (drive == null || !drive.afterSpace()) {
+            drive("DRIVE BEFORE", r);
+        }
+        add("PREDELAY", this::predelayPlot, ChainKnob.PREDELAY)
+                .addBelow(proposed(TimeProposal.Subject.PREDELAY), fixed);
+        space(r);
+        if (drive != null && drive.afterSpace()) {
+            drive("DRIVE AFTER", r);
+        }
+        behind(r);
+        cards.getFirst().end(true, false);
+        cards.getLast().end(false, true);
+    }
+
+    private void before(Return r) {
+        sends.putAll(new SendFields(model).of(r));
+        add("SENDS, dB", this::sendPlot, false, sends.values().toArray(Region[]::new))
+                .addBelow(sendsMenu);
+        r.sends()
+                .forEach((id, send) -> {
+                    if (send.gate() != null) {
+                        sendGate(id);
+                    }
+                });
+        add(
+                "FILTER BEFORE",
+                pen -> filterPlot(pen, Return::filterIn),
+                ChainKnob.HIGH_PASS_BEFORE,
+                ChainKnob.LOW_PASS_BEFORE);
+    }
+
+    private void behind(Return r) {
+        gate(r);
+        add(
+                        "FILTER AFTER",
+                        pen -> filterPlot(pen, Return::filterOut),
+                        ChainKnob.HIGH_PASS,
+                        ChainKnob.LOW_PASS,
+                        ChainKnob.DIP_AT,
+                        ChainKnob.DIP_BY)
+                .addBelow(
+                        settled,
+                        Plate.small(
+                                "Before or after? Settle it",
+                                () ->
+                                        model.chosenReturn()
+                                                .ifPresent(model.field()::settleFilters)));
+        add("DUCK", this::duckPlot, DuckKnob.values()).addBelow(duckKey);
+        add("WIDTH", this::widthPlot, ChainKnob.WIDTH, ChainKnob.MONO_BELOW);
+        add("LEVEL", this::levelPlot, ChainKnob.LEVEL);
+    }
+
+    private void space(Return r) {
+        for (SpaceCard card : SpaceCard.of(r.space())) {
+            Consumer<Pen> plot =
+                    switch (card.plot()) {
+                        case DECAY -> this::decayPlot;
+                        case ARRIVALS -> this::echoPlot;
+                        case NONE -> pen -> {};
+                    };
+            ChainCard shown = add(card.head(), plot, card.numbers().toArray(Knob[]::new));
+            if (card.explained()) {
+                shown.addBelow(why);
+            }
+        }
+        cards.getLast().addBelow(proposed(TimeProposal.Subject.SPACE));
+    }
+
+    private TimeProposalList proposed(TimeProposal.Subject subject) {
+        return Objects.requireNonNull(proposals.get(subject));
+    }
+
+    private void drive(String head, Return r) {
+        ChainCard card = add(head, this::drivePlot, ChainKnob.DRIVE);
+        Drive drive = r.chain().drive();
+        if (drive != null) {
+            ReturnEdit moved =
+                    new ReturnEdit.Driving(r.id(), new Drive(drive.driveDb(), !drive.afterSpace()));
+            String text = drive.afterSpace() ? "Before the space" : "After the space";
+            card.addBelow(Plate.small(text, () -> model.edit(moved)));
+        }
+    }
+
+    private void gate(Return r) {
+        if (r.gate() == null) {
+            add("GATE", pen -> {}, new Knob[0])
+                    .addBelow(
+                            Plate.small(
+                                    "Gate this return",
+                                    () ->
+                                            model.chosenReturn()
+                                                    .ifPresent(model.field()::gateReturn)));
+            return;
+        }
+        add(
+                        "GATE",
+                        this::gatePlot,
+                        GateKnob.OPENS_AT.own(),
+                        GateKnob.HYSTERESIS.own(),
+                        GateKnob.ATTACK.own(),
+                        GateKnob.LENGTH.own(),
+                        GateKnob.RELEASE.own(),
+                        GateKnob.CLOSES_BY.own(),
+                        GateKnob.KEY_FROM.own(),
+                        GateKnob.KEY_TO.own())
+                .addBelow(
+                        proposed(TimeProposal.Subject.GATE),
+                        Plate.small(
+                                "Take the gate out",
+                                () -> model.edit(new ReturnEdit.Gating(r.id(), null))));
+    }
+
+    private void sendGate(String source) {
+        String name = model.design().get().findSource(source).map(Source::name).orElse(source);
+        add(
+                "GATE OF THE SEND: " + name.toUpperCase(Locale.ROOT),
+                pen -> {},
+                GateKnob.OPENS_AT.ofSend(source),
+                GateKnob.HYSTERESIS.ofSend(source),
+                GateKnob.CLOSES_BY.ofSend(source),
+                GateKnob.ATTACK.ofSend(source),
+                GateKnob.HOLD.ofSend(source),
+                GateKnob.RELEASE.ofSend(source),
+                GateKnob.KEY_FROM.ofSend(source),
+                GateKnob.KEY_TO.ofSend(source));
+    }
+
+    private ChainCard add(String head, Consumer<Pen> drawing, Knob... numbers) {
+        List<Region> list = new ArrayList<>();
+        for (Knob number : numbers) {
+            NumberField field = field(number);
+            fields.put(number, field);
+            list.add(field);
+        }
+        // A note value with its milliseconds needs the room of half a row.
+        boolean wide =
+                List.of(numbers).stream().anyMatch(k -> k.isTime() && k != ChainKnob.PREDELAY);
+        return add(head, drawing, wide, list.toArray(Region[]::new));
+    }
+
+    private ChainCard add(String head, Consumer<Pen> drawing, boolean wide, Region... regions) {
+        ChainCard card = new ChainCard(head, drawing, wide, regions);
+        card.setPalette(palette);
+        cards.add(card);
+        getChildren().add(card);
+        return card;
+    }
+
+    private NumberField field(Knob number) {
+        return new NumberField(
+                number.label(),
+                number.accepted(),
+                text -> taken(r -> number.typed(model.at(), r, text)),
+                (direction, size) ->
+                        taken(r -> number.stepped(model.at(), r, direction * size.steps())),
+                model.problem()::set);
+    }
+
+    private boolean taken(Function<Return, Optional<Edit>> turn) {
+        Optional<Edit> edit = model.chosenReturn().flatMap(turn);
+        edit.ifPresent(model::edit);
+        return edit.isPresent();
+    }
+
+    /** Shows the numbers of a return. */
+    void show(Return r) {
+        duckKey.show(r);
+        SendFields.show(sends, r);
+        fields.forEach((number, field) ->
+                number.read(model.design().get(), r)
+                        .ifPresent(reading -> field.show(reading.value(), reading.unit())));
+        proposals.values().forEach(p -> p.refresh(r));
+        say(fixed, Reasons.fixedTimes(model.design().get().song(), r));
+        say(why, model.reasons().space());
+        say(settled, model.field().settled().getOrDefault(r.id(), ""));
+        cards.forEach(ChainCard::refresh);
+    }
+
+    private static void say(Label label, String words) {
+        label.setText(words);
+        label.setManaged(!words.isEmpty());
+    }
+
+    private void sendPlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.sends(pen, r, model.design().get()));
+    }
+
+    private void filterPlot(Pen pen, Function<Return, Filter> which) {
+        model.chosenReturn()
+                .ifPresent(r ->
+                        ChainPlots.filter(
+                                pen,
+                                r.id(),
+                                which.apply(r),
+                                model.design().get().song().sampleRateHz()));
+    }
+
+    private void predelayPlot(Pen pen) {
+        model.chosenReturn()
+                .ifPresent(
+                        r -> ChainPlots.predelay(pen, r, model.measured().pictures().get(r.id())));
+    }
+
+    private void decayPlot(Pen pen) {
+        model.chosenReturn()
+                .ifPresent(r ->
+                        ChainPlots.decay(pen, r.id(), model.measured().pictures().get(r.id())));
+    }
+
+    private void echoPlot(Pen pen) {
+        model.chosenReturn()
+                .ifPresent(r ->
+                        ChainPlots.arrivals(pen, r.id(), model.measured().pictures().get(r.id())));
+    }
+
+    private void drivePlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.drive(pen, r));
+    }
+
+    private void gatePlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.gate(pen, r, model.design().get()));
+    }
+
+    private void widthPlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.width(pen, r));
+    }
+
+    private void duckPlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.duck(pen, r));
+    }
+
+    private void levelPlot(Pen pen) {
+        model.chosenReturn().ifPresent(r -> ChainPlots.level(pen, r));
+    }
+}
