@@ -11,8 +11,8 @@ class HomeTest {
     @Test
     void everythingOfTheUsersLiesInTheBuildFolder() {
         Path home = Path.of(System.getProperty("user.home"));
-        assertThat(home).endsWith(Path.of("target", "home"));
-        assertThat(DemoFiles.keptFolder()).startsWith(home);
+        assertThat(home.endsWith(Path.of("target", "home"))).isTrue();
+        assertThat(DemoFiles.keptFolder().startsWith(home)).isTrue();
         assertThat(System.getProperty("java.util.prefs.userRoot")).isEqualTo(home.toString());
     }
 }

@@ -10,7 +10,6 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
-import orbispace.core.design.Space;
 import orbispace.core.measure.PolarEnergy;
 import orbispace.core.words.Wording;
 
@@ -104,7 +103,7 @@ public final class ProfilePainter {
         }
         ReturnGeometry geometry = ReturnGeometry.of(scene.design(), r, picture);
         double level = levelDb(r) + geometry.energyDb();
-        if (r.space() instanceof Space.Echo || r.space() instanceof Space.Doubler) {
+        if (single(r)) {
             lollipops(r, geometry, level, chosen);
         } else {
             curve(r, geometry, level, chosen);
@@ -178,5 +177,13 @@ public final class ProfilePainter {
                         TextAlignment.CENTER);
             }
         }
+    }
+
+    /** Whether what comes are single arrivals. */
+    private static boolean single(Return r) {
+        return switch (r.space().traits().nature()) {
+            case REPEATS, COPIES -> true;
+            case TAIL, RESPONSE, WALL, COLOUR -> false;
+        };
     }
 }

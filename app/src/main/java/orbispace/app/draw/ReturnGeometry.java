@@ -33,15 +33,16 @@ public final class ReturnGeometry {
         var clock = design.song().clock();
         double predelay = r.predelay().seconds(clock, r.timedAtBar());
         double decay =
-                switch (r.space()) {
-                    case Space.Reverb h -> h.decaySeconds();
-                    case Space.Gated g -> g.length().seconds(clock, r.timedAtBar());
-                    case Space.Split s ->
-                            Math.max(s.left().decaySeconds(), s.right().decaySeconds());
-                    case Space.Convolution c -> measured.decaySeconds();
-                    case Space.Echo e -> 0;
-                    case Space.Doubler d -> 0;
-                    case Space.Parallel p -> 0;
+                switch (r.space().traits().nature()) {
+                    case TAIL -> r.space().traits().decaySeconds().orElse(0);
+                    case WALL ->
+                            r.space()
+                                    .traits()
+                                    .wall()
+                                    .map(w -> w.seconds(clock, r.timedAtBar()))
+                                    .orElse(0.0);
+                    case RESPONSE -> measured.decaySeconds();
+                    case REPEATS, COPIES, COLOUR -> 0;
                 };
         double spacing =
                 r.space() instanceof Space.Echo e && e.kind() != EchoSettings.Kind.PAIR

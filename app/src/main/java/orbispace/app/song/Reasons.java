@@ -13,6 +13,7 @@ import orbispace.core.material.Phrases;
 import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
 import orbispace.core.words.Wording;
+import orbispace.files.sheet.SpaceWording;
 
 /**
  * Why a number is what it is, or what it does: the formula in words with this song's values in it.
@@ -56,22 +57,7 @@ public final class Reasons {
             case Space.Echo echo -> echo();
             case Space.Gated g -> gated(r.get(), g);
             case Space.Convolution c -> convolution(r.get(), c);
-            case Space.Doubler d ->
-                    d.centre()
-                            ? "In mono the copies stay; their sum combs with the dry sound."
-                            : "Only sides: in mono the copies vanish and the dry sound stays as it"
-                                    + " is.";
-            case Space.Split s ->
-                    Wording.seconds(s.left().decaySeconds())
-                            + " "
-                            + s.left().kind().label()
-                            + " on the left, "
-                            + Wording.seconds(s.right().decaySeconds())
-                            + " "
-                            + s.right().kind().label()
-                            + " on the right.";
-            case Space.Parallel p ->
-                    "No time of its own: it thickens under the dry sound, in step with it.";
+            default -> new SpaceWording(design, r.get()).whatItDoes();
         };
     }
 

@@ -8,6 +8,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceTraits;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
@@ -16,7 +17,6 @@ import orbispace.core.measure.PolarEnergy;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 import orbispace.core.space.EchoSettings;
-import orbispace.files.sheet.RecallSheet;
 
 /**
  * What a return's measured impulse response looks like.
@@ -73,7 +73,7 @@ public record ReturnPicture(
         double decay = decay(design, r, arrivals, predelay, response.seconds());
         ReturnPicture quick =
                 new ReturnPicture(predelay, decay, polar, curve, Optional.empty(), arrivals);
-        if (!RecallSheet.hasDecay(r.space())) {
+        if (!r.space().traits().nature().isPlace()) {
             return quick;
         }
         first.accept(quick);
@@ -84,14 +84,16 @@ public record ReturnPicture(
 
     private static double decay(
             Design design, Return r, List<Arrival> arrivals, double predelay, double whole) {
-        return switch (r.space()) {
-            case Space.Reverb reverb -> reverb.decaySeconds();
-            case Space.Split s -> Math.max(s.left().decaySeconds(), s.right().decaySeconds());
-            case Space.Gated g -> g.length().seconds(design.song().clock(), r.timedAtBar());
-            case Space.Convolution c -> whole;
-            case Space.Echo e -> last(arrivals, predelay);
-            case Space.Doubler d -> last(arrivals, predelay);
-            case Space.Parallel p -> 0.001;
+        SpaceTraits traits = r.space().traits();
+        return switch (traits.nature()) {
+            case TAIL -> traits.decaySeconds().orElse(0);
+            case WALL ->
+                    traits.wall()
+                            .map(w -> w.seconds(design.song().clock(), r.timedAtBar()))
+                            .orElse(0.0);
+            case RESPONSE -> whole;
+            case REPEATS, COPIES -> last(arrivals, predelay);
+            case COLOUR -> 0.001;
         };
     }
 

@@ -9,6 +9,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceTraits;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 
@@ -36,17 +37,9 @@ public record ShortCopy(double millis, double rippleDb) {
 
     /** Whether a space surely has more than a tenth of its energy later than that. */
     private static boolean rings(Space space) {
-        return switch (space) {
-            case Space.Reverb v -> v.decaySeconds() > SHORT_DECAY_SECONDS;
-            case Space.Split s ->
-                    Math.max(s.left().decaySeconds(), s.right().decaySeconds())
-                            > SHORT_DECAY_SECONDS;
-            case Space.Convolution c -> false;
-            case Space.Echo e -> false;
-            case Space.Gated g -> false;
-            case Space.Doubler d -> false;
-            case Space.Parallel p -> true;
-        };
+        SpaceTraits traits = space.traits();
+        return traits.nature() == SpaceTraits.Nature.COLOUR
+                || traits.decaySeconds().orElse(0) > SHORT_DECAY_SECONDS;
     }
 
     /** The copy that a return makes of a source; empty if it is no short copy, or not sent. */

@@ -44,20 +44,7 @@ public final class FixedTimes {
     public static Map<String, MusicalTime.Note> notes(Return r) {
         Map<String, MusicalTime.Note> notes = new LinkedHashMap<>();
         take(notes, "predelay", r.predelay());
-        switch (r.space()) {
-            case Space.Echo e -> {
-                take(notes, "echo time", e.time());
-                if (!e.rightTime().equals(e.time())) {
-                    take(notes, "right time", e.rightTime());
-                }
-            }
-            case Space.Gated g -> take(notes, "length of the space", g.length());
-            case Space.Reverb x -> {}
-            case Space.Convolution x -> {}
-            case Space.Doubler x -> {}
-            case Space.Split x -> {}
-            case Space.Parallel x -> {}
-        }
+        r.space().traits().times().forEach((name, time) -> take(notes, name, time));
         Gate gate = r.gate();
         if (gate != null && gate.length() != null) {
             take(notes, "length of the gate", gate.length());

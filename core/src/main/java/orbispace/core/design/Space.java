@@ -256,16 +256,13 @@ public sealed interface Space {
         return new Reverb(ReverbKind.HALL, decaySeconds, lowRatio, highRatio, 1);
     }
 
+    /** What there is to know of it without knowing its kind. */
+    default SpaceTraits traits() {
+        return SpaceTraits.of(this);
+    }
+
     /** The kind in words. */
     default String kindLabel() {
-        return switch (this) {
-            case Reverb r -> r.kind().label();
-            case Gated g -> g.envelope().label() + " gated reverb";
-            case Convolution c -> "convolution";
-            case Echo e -> e.kind().label();
-            case Doubler d -> "doubler";
-            case Split s -> "split pair";
-            case Parallel p -> "parallel";
-        };
+        return traits().label();
     }
 }

@@ -62,15 +62,7 @@ public final class TimeProposals {
     }
 
     private boolean isTail(Return other) {
-        return switch (other.space()) {
-            case Space.Reverb x -> true;
-            case Space.Gated x -> true;
-            case Space.Convolution x -> true;
-            case Space.Split x -> true;
-            case Space.Echo x -> false;
-            case Space.Doubler x -> false;
-            case Space.Parallel x -> false;
-        };
+        return other.space().traits().nature().isDense();
     }
 
     private static boolean same(double a, double b) {

@@ -97,11 +97,6 @@ public enum PlanTemplate {
     }
 
     private static OptionalDouble decay(Return r) {
-        return switch (r.space()) {
-            case Space.Reverb x -> OptionalDouble.of(x.decaySeconds());
-            case Space.Split x ->
-                    OptionalDouble.of(Math.max(x.left().decaySeconds(), x.right().decaySeconds()));
-            default -> OptionalDouble.empty();
-        };
+        return r.space().traits().decaySeconds();
     }
 }

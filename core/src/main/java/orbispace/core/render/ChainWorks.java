@@ -18,6 +18,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckerSettings;
@@ -127,7 +128,7 @@ public final class ChainWorks {
     }
 
     private StageSettings spatial(Space space, int bar, PlanCell cell) {
-        Space scaled = DecayScale.of(space, cell.decayScale());
+        Space scaled = SpaceTraits.ringing(space, cell.decayScale());
         return new StageSettings.Spatial(spaces.settings(scaled, bar));
     }
 

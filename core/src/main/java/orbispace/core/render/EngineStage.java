@@ -34,7 +34,7 @@ final class EngineStage implements Stage {
                 Object shape = t.tuning().shape();
                 if (!shapes.contains(shape)) {
                     shapes.add(shape);
-                    engines.add(Engine.of(t.tuning(), rate));
+                    engines.add(t.tuning().engine(rate));
                 }
                 int at = shapes.indexOf(shape);
                 int ring = (int) Math.min(1e9, s.settings().ringSeconds() * rate);

@@ -4,6 +4,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceTraits;
 
 /**
  * The impulse response of a return's linear part: filters, predelay, engine and width, without
@@ -35,7 +36,7 @@ public final class ImpulseResponse {
 
     /** Whether the response tells all of what a space does. */
     public static boolean tellsAll(Space space) {
-        return !(space instanceof Space.Parallel);
+        return space.traits().nature() != SpaceTraits.Nature.COLOUR;
     }
 
     private static boolean isLinear(StageSettings settings) {

@@ -15,7 +15,6 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
-import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.time.SongClock;
 
@@ -129,19 +128,7 @@ public final class PlanCurves {
         Chain c = r.chain();
         boolean driven = c.drive() != null && c.drive().driveDb() > 0;
         boolean gated = c.gate() != null && c.gate().key().isEmpty();
-        return driven || gated || hearsLevel(c.space());
-    }
-
-    private static boolean hearsLevel(Space space) {
-        return switch (space) {
-            case Space.Echo e -> e.loop().saturation() > 0;
-            case Space.Parallel p -> true;
-            case Space.Reverb s -> false;
-            case Space.Convolution s -> false;
-            case Space.Split s -> false;
-            case Space.Gated s -> false;
-            case Space.Doubler s -> false;
-        };
+        return driven || gated || c.space().traits().hearsLevel();
     }
 
     /** The plan's gain of what enters a return, over the song. */

@@ -55,7 +55,7 @@ sealed interface StageTuning {
                             Cascade.pack(f.sections(rate), StageSettings.Filtering.MOST_SECTIONS));
             case StageSettings.Driving d -> new Driving(d.driveDb());
             case StageSettings.Predelay p -> new Predelay(p.seconds() * rate);
-            case StageSettings.Spatial e -> new Spatial(EngineTuning.of(e.settings(), rate));
+            case StageSettings.Spatial e -> new Spatial(e.settings().tuning(rate));
             case StageSettings.Gating g -> new Gating(g.settings());
             case StageSettings.Ducking d ->
                     new Ducking(d.settings(), Ducker.section(d.settings(), rate));

@@ -12,7 +12,6 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Send;
-import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.time.SongClock;
@@ -107,15 +106,7 @@ public final class TrailReturns {
 
     /** Whether a return is a place to be in, and not itself a repeat or a colour. */
     private static boolean isPlace(Return r) {
-        return switch (r.chain().space()) {
-            case Space.Reverb s -> true;
-            case Space.Convolution s -> true;
-            case Space.Split s -> true;
-            case Space.Gated s -> false;
-            case Space.Echo s -> false;
-            case Space.Doubler s -> false;
-            case Space.Parallel s -> false;
-        };
+        return r.space().traits().nature().isPlace();
     }
 
     /** The design with the copies, in which every throw goes to its own. */

@@ -38,6 +38,11 @@ public final class ConvolutionEngine implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new ConvolutionEngine(this);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

@@ -41,6 +41,11 @@ public final class Doubler implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new Doubler(this, sampleRateHz);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

@@ -46,6 +46,11 @@ public record DoublerSettings(List<Voice> voices, double highPassHz, boolean cen
     }
 
     @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return Doubler.Tuning.of(this, sampleRateHz);
+    }
+
+    @Override
     public Object shape() {
         return "doubler" + voices.size();
     }

@@ -83,6 +83,11 @@ public final class Echo implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new Echo(this, sampleRateHz);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

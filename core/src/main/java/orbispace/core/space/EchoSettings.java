@@ -108,6 +108,11 @@ public record EchoSettings(
     }
 
     @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return Echo.Tuning.of(this, sampleRateHz);
+    }
+
+    @Override
     public Object shape() {
         return kind;
     }

@@ -6,24 +6,11 @@ package orbispace.core.space;
  * <p>{@code process} does not allocate, lock or throw. The same input gives the same output
  * whatever the block sizes. No engine has latency: each answers from its first frame.
  */
-public sealed interface Engine
-        permits NetworkReverb, ConvolutionEngine, Echo, Doubler, SplitPair, Parallel {
+public interface Engine {
 
     /** Makes the engine that settings describe. */
     static Engine of(EngineSettings settings, double sampleRateHz) {
-        return of(EngineTuning.of(settings, sampleRateHz), sampleRateHz);
-    }
-
-    /** Makes the engine of a tuning for the same rate. */
-    static Engine of(EngineTuning tuning, double sampleRateHz) {
-        return switch (tuning) {
-            case NetworkReverb.Tuning t -> new NetworkReverb(t, sampleRateHz);
-            case ConvolutionEngine.Tuning t -> new ConvolutionEngine(t);
-            case Echo.Tuning t -> new Echo(t, sampleRateHz);
-            case Doubler.Tuning t -> new Doubler(t, sampleRateHz);
-            case SplitPair.Tuning t -> new SplitPair(t, sampleRateHz);
-            case Parallel.Tuning t -> new Parallel(t, sampleRateHz);
-        };
+        return settings.tuning(sampleRateHz).engine(sampleRateHz);
     }
 
     /**

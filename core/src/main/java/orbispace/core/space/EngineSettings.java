@@ -1,17 +1,12 @@
 package orbispace.core.space;
 
+import java.util.Optional;
+
 /**
- * The settings of an engine, in seconds and hertz. To add an engine: a record of its settings here,
- * its tuning and its processor in rooms of their own.
+ * The settings of an engine, in seconds and hertz. To add an engine: a record of its settings,
+ * which makes its tuning, and its processor with that tuning.
  */
-public sealed interface EngineSettings
-        permits ReverbSettings,
-                GatedSettings,
-                ConvolutionSettings,
-                EchoSettings,
-                DoublerSettings,
-                SplitSettings,
-                ParallelSettings {
+public interface EngineSettings {
 
     /** How long the engine may still sound after its input ends, in seconds, down to -100 dB. */
     double ringSeconds();
@@ -19,6 +14,19 @@ public sealed interface EngineSettings
     /** True if its wet sound is a fixed linear answer, so that an impulse response tells all. */
     default boolean linear() {
         return true;
+    }
+
+    /** Works the settings out for a sample rate. */
+    EngineTuning tuning(double sampleRateHz);
+
+    /** The fixed response that is the engine's whole answer; empty if it has none. */
+    default Optional<Taps> fixedResponse(double sampleRateHz) {
+        return Optional.empty();
+    }
+
+    /** Whether one fixed response is the engine's whole answer. */
+    default boolean isFixed() {
+        return false;
     }
 
     /** What can change while it sounds without another engine being needed. */

@@ -1,5 +1,7 @@
 package orbispace.core.space;
 
+import java.util.Optional;
+
 /**
  * A gated reverb: dense noise that ends like a wall.
  *
@@ -42,6 +44,21 @@ public record GatedSettings(
     @Override
     public double ringSeconds() {
         return lengthSeconds + 2 * fallSeconds + 0.02;
+    }
+
+    @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return ConvolutionEngine.Tuning.of(this, VelvetNoise.response(this, sampleRateHz));
+    }
+
+    @Override
+    public Optional<Taps> fixedResponse(double sampleRateHz) {
+        return Optional.of(VelvetNoise.response(this, sampleRateHz));
+    }
+
+    @Override
+    public boolean isFixed() {
+        return true;
     }
 
     @Override

@@ -116,6 +116,11 @@ public final class NetworkReverb implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new NetworkReverb(this, sampleRateHz);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

@@ -20,6 +20,11 @@ public final class Parallel implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new Parallel(this, sampleRateHz);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

@@ -26,6 +26,11 @@ public record ParallelSettings(DuckerSettings compressor, double makeUpDb)
     }
 
     @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return new Parallel.Tuning(this);
+    }
+
+    @Override
     public Object shape() {
         return "parallel";
     }

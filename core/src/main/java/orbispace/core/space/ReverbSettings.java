@@ -43,6 +43,11 @@ public record ReverbSettings(
     }
 
     @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return NetworkReverb.Tuning.of(this, sampleRateHz);
+    }
+
+    @Override
     public Object shape() {
         return kind.label() + wallScale();
     }

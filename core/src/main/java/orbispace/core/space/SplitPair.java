@@ -32,6 +32,11 @@ public final class SplitPair implements Engine {
         }
 
         @Override
+        public Engine engine(double sampleRateHz) {
+            return new SplitPair(this, sampleRateHz);
+        }
+
+        @Override
         public Object shape() {
             return settings.shape();
         }

@@ -20,6 +20,11 @@ public record SplitSettings(ReverbSettings left, ReverbSettings right, double wi
     }
 
     @Override
+    public EngineTuning tuning(double sampleRateHz) {
+        return SplitPair.Tuning.of(this, sampleRateHz);
+    }
+
+    @Override
     public Object shape() {
         return "split" + left.shape() + right.shape();
     }

@@ -15,7 +15,7 @@ public final class WholeConvolution {
 
     /** Whether an engine's whole answer is one fixed response. */
     public static boolean serves(EngineSettings settings) {
-        return settings instanceof ConvolutionSettings || settings instanceof GatedSettings;
+        return settings.isFixed();
     }
 
     /**
@@ -34,11 +34,8 @@ public final class WholeConvolution {
             float[] right,
             BooleanSupplier goOn) {
         Taps taps =
-                switch (settings) {
-                    case ConvolutionSettings c -> c.response().taps(rate);
-                    case GatedSettings g -> VelvetNoise.response(g, rate);
-                    default -> throw new IllegalArgumentException("no fixed response");
-                };
+                settings.fixedResponse(rate)
+                        .orElseThrow(() -> new IllegalArgumentException("no fixed response"));
         new Work(taps).run(new float[][] {left, right}, goOn);
     }
 

@@ -97,7 +97,7 @@ class ConvolutionTest {
         }
         float[] y = x.clone();
         engine.process(x, y, 0, 48000);
-        engine.apply(EngineTuning.of(second, RATE));
+        engine.apply(second.tuning(RATE));
         engine.process(x, y, 48000, 96000);
         double steepest = 0;
         for (int i = 40000; i < 70000; i++) {
@@ -120,8 +120,7 @@ class ConvolutionTest {
         Audio a = Audio.of(RATE, new float[] {1});
         assertThatThrownBy(() -> SpaceResponse.trueStereo(a, Audio.of(RATE, new float[] {1, 2})))
                 .hasMessageContaining("do not fit");
-        assertThatThrownBy(
-                        () -> EngineTuning.of(new ConvolutionSettings(SpaceResponse.of(a)), 44100))
+        assertThatThrownBy(() -> new ConvolutionSettings(SpaceResponse.of(a)).tuning(44100))
                 .hasMessageContaining("44100");
     }
 }

@@ -75,7 +75,7 @@ class EchoTest {
         float[] left = orbispace.core.Signals.sine(220, 0.5, 1, RATE);
         float[] right = left.clone();
         echo.process(left, right, 0, 24000);
-        echo.apply(EngineTuning.of(pingPong(0.137, 0.4, 20, 20000, 1), RATE));
+        echo.apply(pingPong(0.137, 0.4, 20, 20000, 1).tuning(RATE));
         echo.process(left, right, 24000, 48000);
         for (int i = 23000; i < 48000; i++) {
             assertThat(Math.abs(left[i] - left[i - 1])).isLessThan(0.05f);
@@ -133,7 +133,7 @@ class EchoTest {
         }
         float[] y = x.clone();
         echo.process(x, y, 0, (int) (2 * RATE));
-        echo.apply(EngineTuning.of(short300, RATE));
+        echo.apply(short300.tuning(RATE));
         echo.process(x, y, (int) (2 * RATE), x.length);
         return x;
     }

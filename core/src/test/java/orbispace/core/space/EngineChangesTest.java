@@ -25,7 +25,7 @@ class EngineChangesTest {
         Engine engine = Engine.of(before, RATE);
         float[] l = new float[9600];
         engine.process(l, l.clone(), 0, l.length);
-        engine.apply(EngineTuning.of(after, RATE).own());
+        engine.apply(after.tuning(RATE).own());
         float[] rest = new float[24000];
         engine.process(rest, rest.clone(), 0, rest.length);
         float[] x = new float[9600];
@@ -64,7 +64,7 @@ class EngineChangesTest {
         float[] l = new float[4096];
         engine.process(l, l.clone(), 0, l.length);
         for (int millis : new int[] {20, 30, 40}) {
-            engine.apply(EngineTuning.of(response(millis), RATE).own());
+            engine.apply(response(millis).tuning(RATE).own());
             float[] part = new float[ConvolutionEngine.FADE_FRAMES + 64];
             engine.process(part, part.clone(), 0, part.length);
         }
@@ -80,9 +80,9 @@ class EngineChangesTest {
 
     @Test
     void twoEnginesOfOneTuningKnowNothingOfEachOther() {
-        EngineTuning tuning = EngineTuning.of(response(10), RATE);
-        Engine one = Engine.of(tuning.own(), RATE);
-        Engine other = Engine.of(tuning.own(), RATE);
+        EngineTuning tuning = response(10).tuning(RATE);
+        Engine one = tuning.own().engine(RATE);
+        Engine other = tuning.own().engine(RATE);
         float[] click = new float[2048];
         click[0] = 1;
         one.process(click, click.clone(), 0, click.length);
@@ -135,7 +135,7 @@ class EngineChangesTest {
             double last = 0;
             for (int move = 0; move < 60; move++) {
                 double[] corners = {3920, 500, 20000, 1500};
-                engine.apply(EngineTuning.of(loop(corners[move % 4]), rate));
+                engine.apply(loop(corners[move % 4]).tuning(rate));
                 float[] part = new float[(int) (0.05 * rate)];
                 engine.process(part, part.clone(), 0, part.length);
                 last = energyDb(part, 0, part.length);

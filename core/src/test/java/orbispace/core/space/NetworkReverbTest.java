@@ -125,7 +125,7 @@ class NetworkReverbTest {
     @Test
     void anotherSizeNeedsAnotherEngineAndIsLeftAlone() {
         Engine engine = Engine.of(new ReverbSettings(ReverbKind.ROOM, 1, 1, 1, 1), RATE);
-        var larger = EngineTuning.of(new ReverbSettings(ReverbKind.ROOM, 1, 1, 1, 2), RATE);
+        var larger = new ReverbSettings(ReverbKind.ROOM, 1, 1, 1, 2).tuning(RATE);
         engine.apply(larger);
         Audio a = Impulses.response(engine, 1, 1, 0.3, RATE, 512);
         Audio same =

@@ -34,7 +34,7 @@ final class ReturnReader {
                         filter(n.path("filterIn")),
                         n.has("drive") ? drive(object(n, "drive")) : null,
                         time(object(n, "predelay"), "predelay"),
-                        SpaceReader.read(object(n, "space")),
+                        SpaceJson.read(object(n, "space")),
                         n.has("gate") ? gate(object(n, "gate")) : null,
                         filter(n.path("filterOut")),
                         n.has("duck") ? duck(object(n, "duck")) : null,

@@ -7,13 +7,9 @@ import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
-import orbispace.core.design.Space;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckBand;
-import orbispace.core.space.DoublerSettings;
-import orbispace.core.space.EchoSettings;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Writes a return in a fixed order; what it has none of is left out. */
@@ -40,7 +36,7 @@ final class ReturnWriter {
                     .put("place", drive.afterSpace() ? "after" : "before");
         }
         n.set("predelay", time(n.objectNode(), r.predelay()));
-        space(n.putObject("space"), r.space());
+        SpaceJson.write(n.putObject("space"), r.space());
         gate(n, r.gate());
         filter(n.putObject("filterOut"), r.filterOut());
         Duck duck = r.duck();
@@ -130,86 +126,6 @@ final class ReturnWriter {
                 yield note.offsetMillis() == 0 ? n : n.put("offsetMillis", note.offsetMillis());
             }
         };
-    }
-
-    private static void space(ObjectNode n, Space space) {
-        switch (space) {
-            case Space.Reverb r -> reverb(n, r);
-            case Space.Gated g -> {
-                n.put("kind", "gated").put("envelope", g.envelope().label());
-                n.set("length", time(n.objectNode(), g.length()));
-                n.put("fallMillis", g.fallMillis()).put("brightHz", g.brightHz());
-            }
-            case Space.Convolution c ->
-                    n.put("kind", "convolution")
-                            .put("file", c.file())
-                            .put("startMillis", c.startMillis())
-                            .put("keepMillis", c.keepMillis())
-                            .put("lowScale", c.lowScale())
-                            .put("midScale", c.midScale())
-                            .put("highScale", c.highScale());
-            case Space.Echo e -> echo(n, e);
-            case Space.Doubler d -> {
-                n.put("kind", "doubler");
-                ArrayNode copies = n.putArray("copies");
-                for (DoublerSettings.Voice v : d.copies()) {
-                    copies.addObject()
-                            .put("millis", Math.rint(v.seconds() * 1e6) / 1e3)
-                            .put("cents", v.cents())
-                            .put("side", v.side());
-                }
-                n.put("highPassHz", d.highPassHz()).put("centre", d.centre());
-            }
-            case Space.Split s -> {
-                n.put("kind", "split-pair");
-                reverb(n.putObject("left"), s.left());
-                reverb(n.putObject("right"), s.right());
-                n.put("width", s.width());
-            }
-            case Space.Parallel p ->
-                    n.put("kind", "parallel")
-                            .put("thresholdDb", p.thresholdDb())
-                            .put("ratio", p.ratio())
-                            .put("kneeDb", p.kneeDb())
-                            .put("attackMillis", p.attackMillis())
-                            .put("releaseMillis", p.releaseMillis())
-                            .put("makeUpDb", p.makeUpDb());
-        }
-    }
-
-    private static void reverb(ObjectNode n, Space.Reverb r) {
-        n.put("kind", r.kind().label())
-                .put("decaySeconds", r.decaySeconds())
-                .put("lowRatio", r.lowRatio())
-                .put("highRatio", r.highRatio())
-                .put("size", r.size());
-    }
-
-    private static void echo(ObjectNode n, Space.Echo e) {
-        n.put(
-                "kind",
-                switch (e.kind()) {
-                    case SINGLE -> "echo";
-                    case PAIR -> "stereo-echo";
-                    case PING_PONG -> "ping-pong";
-                });
-        n.set("time", time(n.objectNode(), e.time()));
-        if (e.kind() == EchoSettings.Kind.PAIR) {
-            n.set("rightTime", time(n.objectNode(), e.rightTime()));
-        }
-        n.put("feedback", e.feedback())
-                .put("loopHighPassHz", e.loop().highPassHz())
-                .put("loopLowPassHz", e.loop().lowPassHz());
-        if (e.loop().saturation() != 0 || e.loop().wowMillis() != 0) {
-            n.put("loopSaturation", e.loop().saturation())
-                    .put("wowMillis", e.loop().wowMillis())
-                    .put("wowHz", e.loop().wowHz());
-        }
-        n.remove("glideMillis");
-        if (e.loop().glideMillis() != 0) {
-            n.put("glideMillis", e.loop().glideMillis());
-        }
-        n.put("width", e.width());
     }
 
     private static void duck(ObjectNode n, Duck d) {

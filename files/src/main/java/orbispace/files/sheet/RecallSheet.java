@@ -7,7 +7,6 @@ import java.util.Set;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
-import orbispace.core.design.Space;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.DecayTime;
@@ -216,7 +215,7 @@ public record RecallSheet(
     private static ReturnCard card(
             Design design, Return r, @org.jspecify.annotations.Nullable DecayReport decay) {
         List<Band> bands =
-                decay == null || !hasDecay(r.space())
+                decay == null || !r.space().traits().nature().isPlace()
                         ? List.of()
                         : decay.bands().stream().map(RecallSheet::band).toList();
         return new ReturnCard(r.id(), r.name(), r.space().kindLabel(), lines(design, r), bands);
@@ -227,13 +226,6 @@ public record RecallSheet(
         lines.addAll(PlanWording.sections(design, r));
         lines.addAll(PlanWording.throwLines(design, r));
         return lines;
-    }
-
-    /** Whether an ISO 3382 decay is a fair measure of a space. */
-    public static boolean hasDecay(Space space) {
-        return space instanceof Space.Reverb
-                || space instanceof Space.Convolution
-                || space instanceof Space.Split;
     }
 
     private static Band band(BandDecay b) {

@@ -6,6 +6,7 @@ import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Space;
+import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Throw;
 import orbispace.core.words.Wording;
 
@@ -108,18 +109,16 @@ final class SheetPictures {
                         .mapToDouble(RecallSheet.Band::seconds)
                         .max()
                         .orElse(0);
-        return switch (of.space()) {
-            case Space.Reverb s -> measured > 0 ? measured : s.decaySeconds();
-            case Space.Split s ->
-                    measured > 0
-                            ? measured
-                            : Math.max(s.left().decaySeconds(), s.right().decaySeconds());
-            case Space.Gated s -> s.length().seconds(design.song().clock(), of.timedAtBar());
-            case Space.Convolution s -> measured;
-            case Space.Echo s -> 0;
-            case Space.Doubler s ->
-                    s.copies().stream().mapToDouble(c -> c.seconds()).max().orElse(0);
-            case Space.Parallel s -> 0;
+        SpaceTraits traits = of.space().traits();
+        return switch (traits.nature()) {
+            case TAIL -> measured > 0 ? measured : traits.decaySeconds().orElse(0);
+            case WALL ->
+                    traits.wall()
+                            .map(w -> w.seconds(design.song().clock(), of.timedAtBar()))
+                            .orElse(0.0);
+            case RESPONSE -> measured;
+            case COPIES -> traits.lastCopySeconds();
+            case REPEATS, COLOUR -> 0;
         };
     }
 

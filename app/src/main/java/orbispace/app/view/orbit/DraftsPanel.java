@@ -22,6 +22,7 @@ import orbispace.app.view.control.SealMark;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.words.Wording;
+import orbispace.files.sheet.SpaceWording;
 
 /** Three drafted fields side by side, each with a small Orbit; one can be adopted. */
 final class DraftsPanel extends VBox {
@@ -95,7 +96,7 @@ final class DraftsPanel extends VBox {
                 new Label(
                         r.name()
                                 + ", "
-                                + ReturnList.sizeOf(design, r)
+                                + new SpaceWording(design, r).size()
                                 + ", "
                                 + Wording.number(r.levelDb(), 1)
                                 + " dB");

@@ -11,11 +11,7 @@ import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.control.Plate;
-import orbispace.core.design.Design;
-import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
-import orbispace.core.design.Space;
-import orbispace.core.words.Wording;
 
 /** The returns as a list: name, times, and how much each is noticed in the chosen section. */
 final class ReturnList extends VBox {
@@ -83,31 +79,5 @@ final class ReturnList extends VBox {
         rows.getChildren().forEach(n -> ((ReturnRow) n).refresh());
         drafting.setDisable(!model.drafting().possible());
         adding.setDisable(!model.field().hasRoom());
-    }
-
-    /** What tells most of a space, in a few letters: its decay, its time or its wall. */
-    static String sizeOf(Design design, Return r) {
-        MusicalTime wall = r.gate() == null ? null : r.gate().length();
-        if (wall != null) {
-            return time(design, r, wall);
-        }
-        return switch (r.space()) {
-            case Space.Reverb h -> Wording.seconds(h.decaySeconds());
-            case Space.Gated g -> time(design, r, g.length());
-            case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
-            case Space.Echo e -> time(design, r, e.time());
-            case Space.Doubler d -> d.copies().size() + " copies";
-            case Space.Split s ->
-                    Wording.number(s.left().decaySeconds(), 1)
-                            + " | "
-                            + Wording.seconds(s.right().decaySeconds());
-            case Space.Parallel p -> Wording.number(p.ratio(), 0) + ":1";
-        };
-    }
-
-    private static String time(Design design, Return r, MusicalTime time) {
-        return time.label()
-                + "  "
-                + Wording.time(time.seconds(design.song().clock(), r.timedAtBar()));
     }
 }

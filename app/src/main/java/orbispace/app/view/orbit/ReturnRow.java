@@ -22,6 +22,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.hearing.WetState;
 import orbispace.core.words.Wording;
+import orbispace.files.sheet.SpaceWording;
 
 /** One return in the list: its seal, name, times, how much it is noticed, and its solo. */
 final class ReturnRow extends HBox {
@@ -85,7 +86,7 @@ final class ReturnRow extends HBox {
         name.setText(r.name());
         kind.setText(r.space().kindLabel());
         predelay.setText(Wording.time(r.predelay().seconds(design.song().clock(), r.timedAtBar())));
-        decay.setText(ReturnList.sizeOf(design, r));
+        decay.setText(new SpaceWording(design, r).size());
         Optional<WetState> state =
                 Optional.ofNullable(model.measured().clearance().get())
                         .flatMap((Clearance c) -> c.pair(id))

@@ -8,7 +8,6 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
-import orbispace.core.design.Space;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.StemFacts;
@@ -76,16 +75,7 @@ public record FieldFacts(
 
     /** The decay of a return whose space is a tail; empty for any other. */
     static Optional<Double> decay(Return r) {
-        return switch (r.space()) {
-            case Space.Reverb s -> Optional.of(s.decaySeconds());
-            case Space.Split s ->
-                    Optional.of(Math.max(s.left().decaySeconds(), s.right().decaySeconds()));
-            case Space.Gated s -> Optional.empty();
-            case Space.Convolution s -> Optional.empty();
-            case Space.Echo s -> Optional.empty();
-            case Space.Doubler s -> Optional.empty();
-            case Space.Parallel s -> Optional.empty();
-        };
+        return r.space().traits().decaySeconds().stream().boxed().findFirst();
     }
 
     /** Whether a gate ends a return's tail, so that its decay does not. */

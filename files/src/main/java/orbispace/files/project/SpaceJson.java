@@ -16,10 +16,12 @@ import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbKind;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Reads the engine of a return. */
-final class SpaceReader {
-    private SpaceReader() {}
+/** A space in a project file: read from JSON, written to it. */
+final class SpaceJson {
+    private SpaceJson() {}
 
     static Space read(JsonNode n) {
         String kind = text(n, "kind");
@@ -110,5 +112,95 @@ final class SpaceReader {
                             number(v, "millis") / 1000, number(v, "cents"), number(v, "side")));
         }
         return new Space.Doubler(voices, number(n, "highPassHz"), n.path("centre").asBoolean(true));
+    }
+
+    static void write(ObjectNode n, Space space) {
+        switch (space) {
+            case Space.Reverb r -> write(n, r);
+            case Space.Gated g -> write(n, g);
+            case Space.Convolution c -> write(n, c);
+            case Space.Echo e -> write(n, e);
+            case Space.Doubler d -> write(n, d);
+            case Space.Split s -> {
+                n.put("kind", "split-pair");
+                write(n.putObject("left"), s.left());
+                write(n.putObject("right"), s.right());
+                n.put("width", s.width());
+            }
+            case Space.Parallel p -> write(n, p);
+        }
+    }
+
+    private static void write(ObjectNode n, Space.Reverb r) {
+        n.put("kind", r.kind().label())
+                .put("decaySeconds", r.decaySeconds())
+                .put("lowRatio", r.lowRatio())
+                .put("highRatio", r.highRatio())
+                .put("size", r.size());
+    }
+
+    private static void write(ObjectNode n, Space.Echo e) {
+        n.put(
+                "kind",
+                switch (e.kind()) {
+                    case SINGLE -> "echo";
+                    case PAIR -> "stereo-echo";
+                    case PING_PONG -> "ping-pong";
+                });
+        n.set("time", ReturnWriter.time(n.objectNode(), e.time()));
+        if (e.kind() == EchoSettings.Kind.PAIR) {
+            n.set("rightTime", ReturnWriter.time(n.objectNode(), e.rightTime()));
+        }
+        n.put("feedback", e.feedback())
+                .put("loopHighPassHz", e.loop().highPassHz())
+                .put("loopLowPassHz", e.loop().lowPassHz());
+        if (e.loop().saturation() != 0 || e.loop().wowMillis() != 0) {
+            n.put("loopSaturation", e.loop().saturation())
+                    .put("wowMillis", e.loop().wowMillis())
+                    .put("wowHz", e.loop().wowHz());
+        }
+        n.remove("glideMillis");
+        if (e.loop().glideMillis() != 0) {
+            n.put("glideMillis", e.loop().glideMillis());
+        }
+        n.put("width", e.width());
+    }
+
+    private static void write(ObjectNode n, Space.Gated g) {
+        n.put("kind", "gated").put("envelope", g.envelope().label());
+        n.set("length", ReturnWriter.time(n.objectNode(), g.length()));
+        n.put("fallMillis", g.fallMillis()).put("brightHz", g.brightHz());
+    }
+
+    private static void write(ObjectNode n, Space.Convolution c) {
+        n.put("kind", "convolution")
+                .put("file", c.file())
+                .put("startMillis", c.startMillis())
+                .put("keepMillis", c.keepMillis())
+                .put("lowScale", c.lowScale())
+                .put("midScale", c.midScale())
+                .put("highScale", c.highScale());
+    }
+
+    private static void write(ObjectNode n, Space.Doubler d) {
+        n.put("kind", "doubler");
+        ArrayNode copies = n.putArray("copies");
+        for (DoublerSettings.Voice v : d.copies()) {
+            copies.addObject()
+                    .put("millis", Math.rint(v.seconds() * 1e6) / 1e3)
+                    .put("cents", v.cents())
+                    .put("side", v.side());
+        }
+        n.put("highPassHz", d.highPassHz()).put("centre", d.centre());
+    }
+
+    private static void write(ObjectNode n, Space.Parallel p) {
+        n.put("kind", "parallel")
+                .put("thresholdDb", p.thresholdDb())
+                .put("ratio", p.ratio())
+                .put("kneeDb", p.kneeDb())
+                .put("attackMillis", p.attackMillis())
+                .put("releaseMillis", p.releaseMillis())
+                .put("makeUpDb", p.makeUpDb());
     }
 }
