@@ -8,11 +8,14 @@ import orbispace.core.design.ChainKnob;
 import orbispace.core.design.CopyKnob;
 import orbispace.core.design.Design;
 import orbispace.core.design.DuckKnob;
+import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Edit;
 import orbispace.core.design.GateKnob;
 import orbispace.core.design.Knob;
+import orbispace.core.design.PressKnob;
+import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Return;
-import orbispace.core.design.SpaceKnob;
+import orbispace.core.design.TailKnob;
 
 /** The numbers of returns by their titles. */
 public final class Knobs {
@@ -23,7 +26,10 @@ public final class Knobs {
         List<Knob> all = new ArrayList<>();
         Collections.addAll(all, ChainKnob.values());
         Collections.addAll(all, DuckKnob.values());
-        Collections.addAll(all, SpaceKnob.values());
+        Collections.addAll(all, TailKnob.values());
+        Collections.addAll(all, ResponseKnob.values());
+        Collections.addAll(all, EchoKnob.values());
+        Collections.addAll(all, PressKnob.values());
         all.addAll(CopyKnob.of(r.space()));
         for (GateKnob knob : GateKnob.values()) {
             all.add(knob.own());

@@ -5,7 +5,9 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import orbispace.app.song.NewSong;
 import orbispace.core.audio.Audio;
 import orbispace.files.FileProblem;
@@ -75,11 +77,11 @@ public final class Songs {
 
     /** A folder that goes when the run ends. */
     private static final class SharedFacts {
-        private static final FactsCache CACHE = new FactsCache(folder());
+        private static final FactsCache CACHE = new FactsCache(folder("facts"));
 
-        private static Path folder() {
+        private static Path folder(String of) {
             try {
-                Path folder = Files.createTempDirectory("orbispace-facts");
+                Path folder = Files.createTempDirectory("orbispace-" + of);
                 Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
                 return folder;
             } catch (IOException e) {
@@ -98,20 +100,33 @@ public final class Songs {
         }
     }
 
+    /** The song as it was written once in this run. */
+    private static final class Written {
+        private static final Path FOLDER = SharedFacts.folder("song");
+        private static final List<String> FILES = write();
+
+        private static List<String> write() {
+            try {
+                WavWriter.write(
+                        FOLDER.resolve("lead-voice.wav"), lead(), WavWriter.Depth.BITS_24, "");
+                WavWriter.write(FOLDER.resolve("pad.wav"), pad(), WavWriter.Depth.BITS_16, "");
+                WavWriter.write(FOLDER.resolve("drum.wav"), drum(), WavWriter.Depth.FLOAT_32, "");
+                List<String> stems = List.of("lead-voice.wav", "pad.wav", "drum.wav");
+                NewSong song = NewSong.fromStems(stems.stream().map(FOLDER::resolve).toList(), 120);
+                String project = "ferry" + ProjectFile.SUFFIX;
+                ProjectFile.of(song.design()).write(FOLDER.resolve(project), song.design());
+                return Stream.concat(stems.stream(), Stream.of(project)).toList();
+            } catch (FileProblem e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+
     /** Writes the stems and a drafted project at 120 bpm; answers the project. */
-    public static Path write(Path folder) throws FileProblem {
-        WavWriter.write(folder.resolve("lead-voice.wav"), lead(), WavWriter.Depth.BITS_24, "");
-        WavWriter.write(folder.resolve("pad.wav"), pad(), WavWriter.Depth.BITS_16, "");
-        WavWriter.write(folder.resolve("drum.wav"), drum(), WavWriter.Depth.FLOAT_32, "");
-        NewSong song =
-                NewSong.fromStems(
-                        java.util.List.of(
-                                folder.resolve("lead-voice.wav"),
-                                folder.resolve("pad.wav"),
-                                folder.resolve("drum.wav")),
-                        120);
-        Path project = folder.resolve("ferry" + ProjectFile.SUFFIX);
-        ProjectFile.of(song.design()).write(project, song.design());
-        return project;
+    public static Path write(Path folder) throws IOException {
+        for (String file : Written.FILES) {
+            Files.copy(Written.FOLDER.resolve(file), folder.resolve(file));
+        }
+        return folder.resolve(Written.FILES.getLast());
     }
 }

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orbispace.app.Songs;
 import orbispace.app.session.KeptProject;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.NewSong;
@@ -18,6 +17,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.log.LogEntry;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFile;
 import orbispace.files.sound.WavWriter;
 import org.junit.jupiter.api.Test;
@@ -38,7 +38,11 @@ class KeeperKillTest {
         public static void main(String[] args) throws Exception {
             Path project = Path.of(args[0]);
             UiLoop ui = new UiLoop();
-            Desk desk = new Desk(ui, RecentProjects.inMemory(), Songs.facts());
+            Desk desk =
+                    new Desk(
+                            ui,
+                            RecentProjects.inMemory(),
+                            new FactsCache(project.resolveSibling("facts")));
             desk.frame().opening().open(project);
             ui.until(() -> desk.frame().kept().file().get() != null);
             desk.frame().bringing().takeRecovered();

@@ -24,7 +24,6 @@ class ScreensTest extends WindowCase {
     private void clickAt(Node node, double share, double y) {
         Bounds b = node.localToScreen(node.getBoundsInLocal());
         robot.clickOn(b.getMinX() + share * b.getWidth(), b.getMinY() + y);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     private Return ret(String id) {
@@ -32,7 +31,10 @@ class ScreensTest extends WindowCase {
     }
 
     private String shownName() {
-        return robot.lookup(".title-field").<TextField>queryAll().stream()
+        return robot
+                .lookup((Node n) -> n.getStyleClass().contains("title-field"))
+                .<TextField>queryAll()
+                .stream()
                 .filter(WindowCase::shown)
                 .map(TextField::getText)
                 .findFirst()
@@ -49,9 +51,8 @@ class ScreensTest extends WindowCase {
         assertThat(desk.frame().transport().position().get())
                 .isCloseTo(0.3 * length, within(0.06 * length));
         Bounds b = strip.localToScreen(strip.getBoundsInLocal());
-        robot.sleep(800); // Else it would be the second and third of three clicks.
+        clickAt(strip, 0.9, 20); // Else it would be the second and third of three clicks.
         robot.doubleClickOn(b.getMinX() + 0.3 * b.getWidth(), b.getMinY() + 20);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(on(() -> desk.frame().selection().section().get() == null)).isTrue();
     }
 
@@ -62,7 +63,6 @@ class ScreensTest extends WindowCase {
         robot.drag(b.getMinX() + 0.25 * b.getWidth(), b.getMinY() + 20)
                 .moveTo(b.getMinX() + 0.6 * b.getWidth(), b.getMinY() + 20)
                 .drop();
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         Span loop = Objects.requireNonNull(desk.frame().transport().loop().get());
         double bar = 2;
         assertThat(loop.startSeconds() % bar).isCloseTo(0, within(1e-9));
@@ -107,7 +107,6 @@ class ScreensTest extends WindowCase {
         Node level = called("return \u2212");
         focus(level);
         robot.write("-7.5").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(ret("A").levelDb()).isEqualTo(-7.5);
         key(KeyCode.UP);
         assertThat(ret("A").levelDb()).isEqualTo(-7);
@@ -124,7 +123,6 @@ class ScreensTest extends WindowCase {
     void aWrongNumberOnACardKeepsTheOldAndNamesWhatIsAccepted() {
         focusCalled("high-pass 180");
         robot.write("12 apples").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(labels()).anyMatch(t -> t.contains("12 apples") && t.contains("3.1k"));
         assertThat(Objects.requireNonNull(ret("A").filterOut().highPass()).hz()).isEqualTo(180);
     }
@@ -134,7 +132,6 @@ class ScreensTest extends WindowCase {
         var before = design();
         focusCalled("decay 1.80");
         robot.write("90").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design()).isEqualTo(before);
         assertThat(labels()).anyMatch(t -> t.contains("90") && t.contains("20"));
     }
@@ -148,7 +145,6 @@ class ScreensTest extends WindowCase {
         Node pad = called("pad ");
         focus(pad);
         robot.write("-9").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(ret("A").sends())
                 .containsEntry("pad", orbispace.core.design.Send.of(-9))
                 .hasSize(3);
@@ -211,7 +207,6 @@ class ScreensTest extends WindowCase {
     private Optional<Boolean> answered(String button) {
         Boolean[] answer = new Boolean[1];
         Platform.runLater(() -> answer[0] = window.files().mayLeave());
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         robot.clickOn(button);
         until(() -> answer[0] != null);
         return Optional.of(answer[0]);
@@ -223,7 +218,6 @@ class ScreensTest extends WindowCase {
         robot.clickOn(called("song menu"));
         robot.clickOn((Node n) ->
                 n instanceof Label l && l.getText() != null && l.getText().startsWith("Undo "));
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(ret("A").levelDb()).isNotEqualTo(-8.0);
         assertThat(on(() -> desk.frame().editor().redoLabel().get().isEmpty())).isFalse();
     }

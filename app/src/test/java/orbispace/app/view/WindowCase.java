@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
@@ -24,7 +25,6 @@ import orbispace.core.design.Space;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 
 /** Opens the real window off screen on a song that is not the demo, and acts as a person would. */
@@ -33,7 +33,7 @@ public abstract class WindowCase {
 
     private static final long LONGEST_SECONDS = 300;
 
-    public final FxRobot robot = new FxRobot();
+    public final Hand robot = new Hand();
     public Desk desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
     public Path project = Path.of(".");
 
@@ -69,12 +69,7 @@ public abstract class WindowCase {
     }
 
     protected boolean on(BooleanSupplier condition) {
-        try {
-            return org.testfx.util.WaitForAsyncUtils.asyncFx(condition::getAsBoolean)
-                    .get(20, TimeUnit.SECONDS);
-        } catch (Exception e) {
-            throw new IllegalStateException(e);
-        }
+        return robot.on(condition::getAsBoolean);
     }
 
     protected void until(BooleanSupplier condition) {
@@ -88,9 +83,8 @@ public abstract class WindowCase {
                                 + desk.frame().problem().get()
                                 + "\"");
             }
-            org.testfx.util.WaitForAsyncUtils.sleep(50, TimeUnit.MILLISECONDS);
+            LockSupport.parkNanos(5_000_000);
         }
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     protected void settle() {
@@ -151,7 +145,6 @@ public abstract class WindowCase {
     /** Presses the visible button of a text. */
     protected void press(String text) {
         robot.clickOn(button(text));
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     /** Presses the button of a text by keyboard, wherever it has been scrolled to. */
@@ -167,9 +160,10 @@ public abstract class WindowCase {
     }
 
     protected Set<String> labels() {
-        return robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
-                .map(Label::getText)
-                .collect(Collectors.toSet());
+        return robot.on(() ->
+                robot.lookup((Node n) -> n instanceof Label && shown(n)).<Label>queryAll().stream()
+                        .map(l -> String.valueOf(l.getText()))
+                        .collect(Collectors.toSet()));
     }
 
     protected Design design() {
@@ -191,7 +185,6 @@ public abstract class WindowCase {
         KeyCode[] all = java.util.Arrays.copyOf(with, with.length + 1);
         all[with.length] = code;
         robot.push(all);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
     }
 
     protected void focus(Node node) {
@@ -199,11 +192,6 @@ public abstract class WindowCase {
     }
 
     protected WritableImage snapshot() {
-        try {
-            return org.testfx.util.WaitForAsyncUtils.asyncFx(() -> window.scene().snapshot(null))
-                    .get(20, TimeUnit.SECONDS);
-        } catch (Exception e) {
-            throw new IllegalStateException(e);
-        }
+        return robot.on(() -> window.scene().snapshot(null));
     }
 }

@@ -29,7 +29,6 @@ class WindowTest extends WindowCase {
         Object picture = desk.frame().measured().pictures().get("A");
         Node handle = called("decay");
         robot.drag(handle).moveBy(0, 60).drop();
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(decay()).isLessThan(was - 0.2);
         settle();
         assertThat(desk.frame().measured().pictures().get("A")).isNotSameAs(picture);
@@ -48,7 +47,6 @@ class WindowTest extends WindowCase {
             robot.moveBy(0, -1);
         }
         robot.moveBy(0, -2).drop();
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(predelayMillis()).isCloseTo(125, within(0.01));
         assertThat(design().requireReturn("A").predelay().label()).isEqualTo("1/16");
         assertThat(called("predelay").localToScreen(handle.getBoundsInLocal()).getCenterY())
@@ -65,7 +63,6 @@ class WindowTest extends WindowCase {
         focusCalled("predelay");
         key(KeyCode.ENTER);
         robot.write("1/32 + 3 ms").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(predelayMillis()).isCloseTo(65.5, within(1e-6));
     }
 
@@ -76,7 +73,6 @@ class WindowTest extends WindowCase {
         focus(field);
         key(KeyCode.ENTER);
         robot.write("forever").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(decay()).isEqualTo(was);
         assertThat(labels()).anyMatch(t -> t.contains("forever") && t.contains("not understood"));
         robot.clickOn("Close");

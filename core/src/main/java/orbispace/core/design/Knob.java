@@ -79,7 +79,10 @@ public sealed interface Knob permits ChainKnob, DuckKnob, GateKnob.On, SpaceKnob
         List<Knob> all = new ArrayList<>();
         Collections.addAll(all, ChainKnob.values());
         Collections.addAll(all, DuckKnob.values());
-        Collections.addAll(all, SpaceKnob.values());
+        Collections.addAll(all, TailKnob.values());
+        Collections.addAll(all, ResponseKnob.values());
+        Collections.addAll(all, EchoKnob.values());
+        Collections.addAll(all, PressKnob.values());
         all.addAll(CopyKnob.of(r.space()));
         for (GateKnob knob : GateKnob.values()) {
             all.add(knob.own());

@@ -23,10 +23,10 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Reverb {
-            SpaceKnob.DECAY.require(decaySeconds);
-            SpaceKnob.LOWS.require(lowRatio);
-            SpaceKnob.HIGHS.require(highRatio);
-            SpaceKnob.SIZE.require(size);
+            TailKnob.DECAY.require(decaySeconds);
+            TailKnob.LOWS.require(lowRatio);
+            TailKnob.HIGHS.require(highRatio);
+            TailKnob.SIZE.require(size);
         }
 
         /** The same reverb with another decay. */
@@ -58,8 +58,8 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Gated {
-            SpaceKnob.GATED_FALL.require(fallMillis);
-            SpaceKnob.GATED_BRIGHT.require(brightHz);
+            TailKnob.GATED_FALL.require(fallMillis);
+            TailKnob.GATED_BRIGHT.require(brightHz);
         }
 
         /** The same falling in another time. */
@@ -96,11 +96,11 @@ public sealed interface Space {
             if (file.isBlank()) {
                 throw new IllegalArgumentException("the impulse response has no file");
             }
-            SpaceKnob.RESPONSE_START.require(startMillis);
-            SpaceKnob.RESPONSE_KEEP.require(keepMillis);
-            SpaceKnob.RESPONSE_LOWS.require(lowScale);
-            SpaceKnob.RESPONSE_DECAY.require(midScale);
-            SpaceKnob.RESPONSE_HIGHS.require(highScale);
+            ResponseKnob.START.require(startMillis);
+            ResponseKnob.KEEP.require(keepMillis);
+            ResponseKnob.LOWS.require(lowScale);
+            ResponseKnob.DECAY.require(midScale);
+            ResponseKnob.HIGHS.require(highScale);
         }
 
         /** The same response decaying otherwise. */
@@ -133,8 +133,8 @@ public sealed interface Space {
                 throw new IllegalArgumentException(
                         "feedback " + feedback + " would grow without end; it must stay under 1");
             }
-            SpaceKnob.FEEDBACK.require(feedback);
-            SpaceKnob.SIDES.require(width);
+            EchoKnob.FEEDBACK.require(feedback);
+            EchoKnob.SIDES.require(width);
         }
 
         /** An echo that alternates between the sides, with two filters in its loop. */
@@ -199,7 +199,7 @@ public sealed interface Space {
         public Doubler {
             copies = List.copyOf(copies);
             Ranges.require("number of copies", copies.size(), 2, 4);
-            SpaceKnob.COPIES_HIGH_PASS.require(highPassHz);
+            EchoKnob.COPIES_HIGH_PASS.require(highPassHz);
         }
 
         /** Other copies. */
@@ -218,7 +218,7 @@ public sealed interface Space {
     record Split(Reverb left, Reverb right, double width) implements Space {
         /** Checks the range. */
         public Split {
-            SpaceKnob.PAIR_SIDES.require(width);
+            TailKnob.PAIR_SIDES.require(width);
         }
     }
 
@@ -242,12 +242,12 @@ public sealed interface Space {
             implements Space {
         /** Checks the ranges. */
         public Parallel {
-            SpaceKnob.PRESS_OVER.require(thresholdDb);
-            SpaceKnob.PRESS_RATIO.require(ratio);
+            PressKnob.OVER.require(thresholdDb);
+            PressKnob.RATIO.require(ratio);
             Ranges.require("knee", kneeDb, 0, 24);
-            SpaceKnob.PRESS_ATTACK.require(attackMillis);
-            SpaceKnob.PRESS_RELEASE.require(releaseMillis);
-            SpaceKnob.PRESS_MAKE_UP.require(makeUpDb);
+            PressKnob.ATTACK.require(attackMillis);
+            PressKnob.RELEASE.require(releaseMillis);
+            PressKnob.MAKE_UP.require(makeUpDb);
         }
     }
 

@@ -3,9 +3,12 @@ package orbispace.app.view.chain;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.design.CopyKnob;
+import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Knob;
+import orbispace.core.design.PressKnob;
+import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Space;
-import orbispace.core.design.SpaceKnob;
+import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
 
 /**
@@ -42,35 +45,35 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                     List.of(
                             decay(
                                     "SPACE",
-                                    SpaceKnob.DECAY,
-                                    SpaceKnob.LOWS,
-                                    SpaceKnob.HIGHS,
-                                    SpaceKnob.SIZE));
+                                    TailKnob.DECAY,
+                                    TailKnob.LOWS,
+                                    TailKnob.HIGHS,
+                                    TailKnob.SIZE));
             case Space.Gated g ->
                     List.of(
                             decay(
                                     "GATED SPACE",
-                                    SpaceKnob.GATED_LENGTH,
-                                    SpaceKnob.GATED_FALL,
-                                    SpaceKnob.GATED_BRIGHT));
+                                    TailKnob.GATED_LENGTH,
+                                    TailKnob.GATED_FALL,
+                                    TailKnob.GATED_BRIGHT));
             case Space.Convolution c ->
                     List.of(
                             decay(
                                     "IMPULSE RESPONSE",
-                                    SpaceKnob.RESPONSE_DECAY,
-                                    SpaceKnob.RESPONSE_LOWS,
-                                    SpaceKnob.RESPONSE_HIGHS,
-                                    SpaceKnob.RESPONSE_START,
-                                    SpaceKnob.RESPONSE_KEEP));
+                                    ResponseKnob.DECAY,
+                                    ResponseKnob.LOWS,
+                                    ResponseKnob.HIGHS,
+                                    ResponseKnob.START,
+                                    ResponseKnob.KEEP));
             case Space.Echo e -> echo(e.kind());
             case Space.Doubler d -> copies(d);
             case Space.Split s ->
                     List.of(
                             decay(
                                     "PAIR",
-                                    SpaceKnob.PAIR_LEFT,
-                                    SpaceKnob.PAIR_RIGHT,
-                                    SpaceKnob.PAIR_SIDES));
+                                    TailKnob.PAIR_LEFT,
+                                    TailKnob.PAIR_RIGHT,
+                                    TailKnob.PAIR_SIDES));
             case Space.Parallel p ->
                     List.of(
                             new SpaceCard(
@@ -78,41 +81,40 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     Plot.NONE,
                                     true,
                                     List.of(
-                                            SpaceKnob.PRESS_OVER,
-                                            SpaceKnob.PRESS_RATIO,
-                                            SpaceKnob.PRESS_MAKE_UP,
-                                            SpaceKnob.PRESS_ATTACK,
-                                            SpaceKnob.PRESS_RELEASE)));
+                                            PressKnob.OVER,
+                                            PressKnob.RATIO,
+                                            PressKnob.MAKE_UP,
+                                            PressKnob.ATTACK,
+                                            PressKnob.RELEASE)));
         };
     }
 
     private static List<SpaceCard> echo(EchoSettings.Kind kind) {
         List<SpaceCard> cards = new ArrayList<>();
         switch (kind) {
-            case SINGLE ->
-                    cards.add(arrivals("ECHO", true, SpaceKnob.ECHO_TIME, SpaceKnob.FEEDBACK));
+            case SINGLE -> cards.add(arrivals("ECHO", true, EchoKnob.ECHO_TIME, EchoKnob.FEEDBACK));
             case PING_PONG ->
                     cards.add(
                             arrivals(
                                     "ECHO",
                                     true,
-                                    SpaceKnob.ECHO_TIME,
-                                    SpaceKnob.FEEDBACK,
-                                    SpaceKnob.SIDES));
+                                    EchoKnob.ECHO_TIME,
+                                    EchoKnob.FEEDBACK,
+                                    EchoKnob.SIDES));
             case PAIR -> {
-                cards.add(arrivals("ECHO", false, SpaceKnob.ECHO_TIME, SpaceKnob.RIGHT_TIME));
-                cards.add(arrivals("REPEATS", true, SpaceKnob.FEEDBACK, SpaceKnob.SIDES));
+                cards.add(arrivals("ECHO", false, EchoKnob.ECHO_TIME, EchoKnob.RIGHT_TIME));
+                cards.add(arrivals("REPEATS", true, EchoKnob.FEEDBACK, EchoKnob.SIDES));
             }
         }
         cards.add(
                 arrivals(
                         "LOOP",
                         false,
-                        SpaceKnob.LOOP_HIGH_PASS,
-                        SpaceKnob.LOOP_LOW_PASS,
-                        SpaceKnob.LOOP_BEND,
-                        SpaceKnob.LOOP_WOW,
-                        SpaceKnob.GLIDE));
+                        EchoKnob.LOOP_HIGH_PASS,
+                        EchoKnob.LOOP_LOW_PASS,
+                        EchoKnob.LOOP_BEND,
+                        EchoKnob.LOOP_WOW,
+                        EchoKnob.GLIDE));
         return cards;
     }
 
@@ -124,7 +126,7 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
             Knob[] own = all.stream().filter(k -> k.index() == index).toArray(Knob[]::new);
             cards.add(arrivals("COPY " + (copy + 1), false, own));
         }
-        cards.add(arrivals("COPIES", true, SpaceKnob.COPIES_HIGH_PASS));
+        cards.add(arrivals("COPIES", true, EchoKnob.COPIES_HIGH_PASS));
         return cards;
     }
 }

@@ -15,13 +15,15 @@ import orbispace.app.song.ReturnPicture;
 import orbispace.app.view.control.StepSize;
 import orbispace.core.design.ChainKnob;
 import orbispace.core.design.CopyKnob;
+import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Edit;
 import orbispace.core.design.GateKnob;
 import orbispace.core.design.Knob;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
-import orbispace.core.design.SpaceKnob;
+import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
@@ -36,9 +38,9 @@ final class OrbitHandles extends Pane {
 
     private final OrbitModel model;
     private final OrbitHandle predelay = new OrbitHandle(this, ChainKnob.PREDELAY);
-    private final OrbitHandle end = new OrbitHandle(this, SpaceKnob.DECAY);
-    private final OrbitHandle echo = new OrbitHandle(this, SpaceKnob.ECHO_TIME);
-    private final OrbitHandle right = new OrbitHandle(this, SpaceKnob.RIGHT_TIME);
+    private final OrbitHandle end = new OrbitHandle(this, TailKnob.DECAY);
+    private final OrbitHandle echo = new OrbitHandle(this, EchoKnob.ECHO_TIME);
+    private final OrbitHandle right = new OrbitHandle(this, EchoKnob.RIGHT_TIME);
     private final OrbitHandle wall = new OrbitHandle(this, GateKnob.LENGTH.own());
     private final OrbitHandle width = new OrbitHandle(this, ChainKnob.WIDTH);
     private final List<OrbitHandle> all = List.of(predelay, end, wall, echo, right, width);
@@ -101,7 +103,7 @@ final class OrbitHandles extends Pane {
             case Space.Reverb reverb -> {
                 begin(r, pre);
                 end(
-                        SpaceKnob.DECAY,
+                        TailKnob.DECAY,
                         pre + reverb.decaySeconds(),
                         Wording.seconds(reverb.decaySeconds()));
                 side(r, edges[1], pre + reverb.decaySeconds());
@@ -109,13 +111,13 @@ final class OrbitHandles extends Pane {
             case Space.Gated g -> {
                 begin(r, pre);
                 double length = seconds(r, g.length());
-                end(SpaceKnob.GATED_LENGTH, pre + length, reading(g.length(), length));
+                end(TailKnob.GATED_LENGTH, pre + length, reading(g.length(), length));
                 side(r, edges[1], pre + length);
             }
             case Space.Split s -> {
                 begin(r, pre);
                 double decay = s.left().decaySeconds();
-                end(SpaceKnob.PAIR_LEFT, pre + decay, Wording.seconds(decay));
+                end(TailKnob.PAIR_LEFT, pre + decay, Wording.seconds(decay));
             }
             case Space.Convolution c -> {
                 begin(r, pre);
@@ -124,7 +126,7 @@ final class OrbitHandles extends Pane {
                                 ? 1
                                 : ReturnGeometry.of(model.design().get(), r, picture).endSeconds()
                                         - pre;
-                end(SpaceKnob.RESPONSE_DECAY, pre + decay, Wording.seconds(decay));
+                end(ResponseKnob.DECAY, pre + decay, Wording.seconds(decay));
                 side(r, edges[1], pre + decay);
             }
             case Space.Echo e -> placeEcho(r, e, pre);
@@ -172,7 +174,7 @@ final class OrbitHandles extends Pane {
     private void placeEcho(Return r, Space.Echo e, double pre) {
         double spacing = seconds(r, e.time());
         double side = e.kind() == EchoSettings.Kind.SINGLE ? 0 : -e.width();
-        echo(SpaceKnob.ECHO_TIME, pre + spacing, side, reading(e.time(), spacing));
+        echo(EchoKnob.ECHO_TIME, pre + spacing, side, reading(e.time(), spacing));
         if (e.kind() == EchoSettings.Kind.PAIR) {
             double other = seconds(r, e.rightTime());
             right.show(true);
@@ -180,7 +182,7 @@ final class OrbitHandles extends Pane {
                     axis.r(pre + other), ECHO_DEGREES * e.width(), reading(e.rightTime(), other));
         }
         if (e.kind() == EchoSettings.Kind.PING_PONG) {
-            width.hold(SpaceKnob.SIDES);
+            width.hold(EchoKnob.SIDES);
             width.show(true);
             width.place(
                     axis.r(pre + 2 * spacing),
@@ -233,7 +235,7 @@ final class OrbitHandles extends Pane {
 
     private Optional<Edit> widened(Return r, double bearing) {
         if (r.space() instanceof Space.Echo) {
-            return SpaceKnob.SIDES.valued(model.at(), r, hundredth(bearing / ECHO_DEGREES));
+            return EchoKnob.SIDES.valued(model.at(), r, hundredth(bearing / ECHO_DEGREES));
         }
         ReturnPicture picture = model.measured().pictures().get(r.id());
         double edge = picture == null ? 60 : Math.max(4, picture.polar().edgesDegrees()[1]);

@@ -14,13 +14,14 @@ import orbispace.app.desk.Desk;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.NewSong;
 import orbispace.app.song.SpaceKinds;
+import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Knob;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
-import orbispace.core.design.SpaceKnob;
+import orbispace.core.design.TailKnob;
 import orbispace.core.design.Width;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -180,13 +181,13 @@ class SpaceCardTest {
         become(SpaceKinds.GATED);
         MusicalTime eighth = MusicalTime.parse("1/8").orElseThrow();
         desk.frame()
-                .edit(SpaceKnob.GATED_LENGTH.timed(desk.chain().at(), ret(), eighth).orElseThrow());
+                .edit(TailKnob.GATED_LENGTH.timed(desk.chain().at(), ret(), eighth).orElseThrow());
         assertThat(reading("gated: length")).isEqualTo("1/8 250 ms");
-        assertThat(SpaceKnob.GATED_LENGTH.valued(desk.chain().at(), ret(), 3)).isEmpty();
+        assertThat(TailKnob.GATED_LENGTH.valued(desk.chain().at(), ret(), 3)).isEmpty();
         become(SpaceKinds.PLATE);
-        desk.frame().edit(SpaceKnob.DECAY.valued(desk.chain().at(), ret(), 99).orElseThrow());
+        desk.frame().edit(TailKnob.DECAY.valued(desk.chain().at(), ret(), 99).orElseThrow());
         assertThat(reading("decay")).isEqualTo("20.00 s");
-        assertThat(SpaceKnob.ECHO_TIME.timed(desk.chain().at(), ret(), eighth)).isEmpty();
+        assertThat(EchoKnob.ECHO_TIME.timed(desk.chain().at(), ret(), eighth)).isEmpty();
     }
 
     @Test

@@ -265,7 +265,11 @@ class ProveScreenTest extends WindowCase {
     void whatWasListenedToIsCountedCalibratedAndPutAway() {
         assertThat(labels()).anyMatch(l -> l.contains("Ears: 0 h 0 min listened"));
         robot.interact(() -> desk.frame().transport().togglePlaying());
-        org.testfx.util.WaitForAsyncUtils.sleep(300, java.util.concurrent.TimeUnit.MILLISECONDS);
+        double from = desk.frame().transport().position().get();
+        until(() -> {
+            desk.frame().transport().refresh();
+            return desk.frame().transport().position().get() > from + 0.3;
+        });
         robot.interact(() -> desk.frame().transport().togglePlaying());
         until(() -> desk.frame().ears().exposure().get().seconds() > 0.2);
         TextField meter = (TextField) called("reading of a sound-level meter");

@@ -58,20 +58,16 @@ class SongScreenTest extends WindowCase {
         robot.interact(() -> desk.frame().selection().section().set(section(0)));
         key(KeyCode.F2);
         robot.write("Chorus of gulls").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(section(0).name()).isEqualTo("Chorus of gulls");
         press("chorus");
         robot.clickOn("solo");
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(section(0).kind()).isEqualTo(SectionKind.SOLO);
         Node tempo = called("bpm from its first bar");
         focus(tempo);
         robot.write("96").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(96);
         focus(tempo);
         robot.write("9000").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(desk.frame().problem().get()).contains("9000");
         assertThat(design().song().clock().bpmOfBar(1)).isEqualTo(96);
     }
@@ -82,13 +78,11 @@ class SongScreenTest extends WindowCase {
         robot.interact(() -> desk.frame().selection().sourceId().set("pad"));
         press("harmony bed");
         robot.clickOn("colour");
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design().findSource("pad").orElseThrow().role()).isEqualTo(Role.COLOUR);
         focusCalled("fader");
         robot.write("-4.5").type(KeyCode.ENTER);
         focusCalled("pan");
         robot.write("-30").type(KeyCode.ENTER);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         assertThat(design().findSource("pad").orElseThrow().gainDb()).isEqualTo(-4.5);
         assertThat(design().findSource("pad").orElseThrow().pan()).isCloseTo(-0.3, within(1e-9));
         key(KeyCode.UP);
@@ -115,7 +109,6 @@ class SongScreenTest extends WindowCase {
         assertThat(desk.frame().selection().window().get()).isEqualTo(new Span(2, 4));
         robot.interact(() -> robot.moveTo(called("stems over time")));
         robot.scroll(1, javafx.geometry.VerticalDirection.DOWN);
-        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
         key(KeyCode.HOME);
         assertThat(desk.frame().selection().window().get()).isNull();
         key(KeyCode.C);
