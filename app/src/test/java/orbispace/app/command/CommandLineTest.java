@@ -458,7 +458,7 @@ class CommandLineTest extends CommandCase {
                 java.nio.ByteBuffer.wrap(Files.readAllBytes(part))
                         .order(java.nio.ByteOrder.LITTLE_ENDIAN)
                         .getLong(20 + 338);
-        assertThat(stamp).isEqualTo(4 * 48000);
+        assertThat(stamp).isEqualTo((long) (4 * Songs.RATE));
         assertThat(o.json().path("files").size()).isEqualTo(9);
     }
 

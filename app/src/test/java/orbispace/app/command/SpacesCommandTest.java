@@ -345,7 +345,7 @@ class SpacesCommandTest extends CommandCase {
         String sweep = folder.resolve("sweep.wav").toString();
         String recording = folder.resolve("recording.wav").toString();
         String response = folder.resolve("response.wav").toString();
-        run("sweep", "--out", sweep, "--seconds", "3");
+        run("sweep", "--out", sweep, "--seconds", "3", "--rate", "24000");
         run("sweep", "--out", recording, "--through-simulated-unit", sweep);
         String[] capture = {
             "capture", "--sweep", sweep, "--recording", recording, "--out", response, "--label", "2"

@@ -60,7 +60,7 @@ class BringingTest {
             y[i] = gain * x[i - later];
         }
         Path file = folder.resolve(name);
-        WavWriter.write(file, Audio.of(48000, y), WavWriter.Depth.FLOAT_32, "");
+        WavWriter.write(file, Audio.of(Songs.RATE, y), WavWriter.Depth.FLOAT_32, "");
         return file;
     }
 

@@ -27,7 +27,7 @@ import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
 class ClearTest {
-    private static final double RATE = 48000;
+    private static final double RATE = 24000;
     private static final double SECONDS = 12;
     private static final Span ALL = new Span(0, SECONDS);
 
@@ -52,7 +52,7 @@ class ClearTest {
     private static Design design(double levelDb) {
         Return hall = Fields.hall("A", 1.5, Map.of("voice", -6.0, "bed", -2.0));
         return new Design(
-                Fields.song(120),
+                Fields.song(120, RATE),
                 List.of(Fields.source("voice", Role.LEAD), Fields.source("bed", Role.HARMONY_BED)),
                 List.of(hall.withLevel(levelDb)));
     }

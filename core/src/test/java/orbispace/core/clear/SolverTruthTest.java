@@ -40,7 +40,7 @@ import org.junit.jupiter.api.Test;
  * <p>The property {@code orbispace.asks} sets how many random asks are tried.
  */
 class SolverTruthTest {
-    private static final double RATE = 48000;
+    private static final double RATE = 24000;
     private static final double SECONDS = 7;
     private static final SongMaterial MATERIAL = material();
     private static final Phrases PHRASES =
@@ -65,7 +65,7 @@ class SolverTruthTest {
 
     private static Design design(List<Return> returns) {
         return new Design(
-                Fields.song(120),
+                Fields.song(120, RATE),
                 List.of(Fields.source("voice", Role.LEAD), Fields.source("bed", Role.HARMONY_BED)),
                 returns);
     }

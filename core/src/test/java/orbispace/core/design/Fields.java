@@ -11,9 +11,13 @@ public final class Fields {
     private Fields() {}
 
     public static Song song(double bpm) {
+        return song(bpm, 48000);
+    }
+
+    public static Song song(double bpm, double rate) {
         return new Song(
                 "Test song",
-                48000,
+                rate,
                 SongClock.constant(bpm, 4, 4),
                 List.of(new Section("One", 1, 2), new Section("Two", 3, 2)));
     }

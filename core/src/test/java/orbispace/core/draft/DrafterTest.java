@@ -40,7 +40,7 @@ import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
 class DrafterTest {
-    private static final double RATE = 48000;
+    private static final double RATE = 24000;
     private static final double SECONDS = 16;
 
     /** A tone with harmonics and soft edges, as a voice or a string has. */

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.Test;
 
 /** Three sections of two seconds each; a steady tone into a short hall and an echo. */
 class PlanRenderTest {
-    private static final double RATE = 48000;
+    private static final double RATE = 24000;
     private static final int BLOCK = 256;
     private static final SongMaterial TONE =
             new SongMaterial(
@@ -258,9 +258,9 @@ class PlanRenderTest {
     }
 
     @Test
-    void hundredsOfRandomPlansMakeNoClick() {
+    void randomPlansMakeNoClick() {
         Map<String, Audio> plain = Map.of("A", wet(plain(), "A"), "B", wet(plain(), "B"));
-        for (int seed = 0; seed < 200; seed++) {
+        for (int seed = 0; seed < Integer.getInteger("orbispace.plans", 60); seed++) {
             Design d = random(new Random(seed));
             for (String id : List.of("A", "B")) {
                 Audio planned = wet(d, id);

@@ -41,7 +41,7 @@ class UnitScreenTest extends WindowCase {
         until(() -> desk.orbit().units().measured().get() != null);
         fill("decay that the unit's panel says", "2.0 s");
         assertThat(labels())
-                .contains(SimulatedUnit.LATENCY_SAMPLES + " samples, 4.40 ms", "upside down")
+                .contains(SimulatedUnit.LATENCY_SAMPLES + " samples, 8.79 ms", "upside down")
                 .anyMatch(l -> l.startsWith("2.00 s, 1"));
         press("Use its response in A");
         until(() -> a().space() instanceof Space.Convolution);

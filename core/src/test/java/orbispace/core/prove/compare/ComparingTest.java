@@ -14,7 +14,7 @@ import orbispace.core.measure.LoudnessMeter;
 import org.junit.jupiter.api.Test;
 
 class ComparingTest {
-    private static final double RATE = 48000;
+    private static final double RATE = 24000;
 
     private static Audio scaled(Audio a, double db) {
         return Audio.of(a.sampleRateHz(), Signals.scaled(a.channel(0), Decibels.toAmplitude(db)));
