@@ -214,10 +214,10 @@ public final class Hand {
 
     /** Writes a text where the focus is. */
     public Hand write(String text) {
-        for (char c : text.toCharArray()) {
+        for (int i = 0; i < text.length(); i++) {
+            String typed = text.substring(i, i + 1);
             interact(() -> {
                 Node focused = focused();
-                String typed = String.valueOf(c);
                 KeyCode code = KeyCode.UNDEFINED;
                 Event.fireEvent(
                         focused,

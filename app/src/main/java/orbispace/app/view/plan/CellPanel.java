@@ -27,8 +27,6 @@ import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Section;
-import orbispace.core.design.Source;
-import orbispace.core.hearing.WetState;
 import orbispace.core.plan.PlanTemplate;
 import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
@@ -46,7 +44,7 @@ final class CellPanel extends VBox {
     private final Choice<PlanCell.Edge> edge;
     private final Choice<PlanCell.Tempo> tempo;
     private final MenuButton copy = new MenuButton("Copy this section to");
-    private final VBox sends = new VBox(2);
+    private final CellSends sends;
     private final TempoSteps steps;
 
     /** A number of a cell with its field. */
@@ -60,15 +58,11 @@ final class CellPanel extends VBox {
         this.model = model;
         planning = model.planning();
         seal = new SealMark(model.selection().returnId()::get, 12, true);
-        title.getStyleClass().add("row-name");
-        title.setWrapText(true);
-        HBox head = new HBox(8, seal, title);
-        head.setAlignment(Pos.CENTER_LEFT);
-        head.getStyleClass().add("inspector-head");
         heard.getStyleClass().add("why");
         heard.setWrapText(true);
         numbers();
         steps = new TempoSteps(model);
+        sends = new CellSends(model);
         edge =
                 new Choice<>(
                         "tail of the section before",
@@ -84,15 +78,11 @@ final class CellPanel extends VBox {
         mute.setOnAction(e -> planning.change(c -> c.withMuted(mute.isSelected()), "mute"));
         Button plain =
                 Plate.small("As elsewhere", () -> planning.change(c -> PlanCell.PLAIN, "plan"));
-        copy.getStyleClass().add("kind-menu");
-        copy.setAccessibleText("copy this section's plan to another");
-        copy.setOnShowing(e -> fillCopy());
-        copy.getItems().add(new MenuItem(""));
         HBox fields = new HBox(12);
         numbers.values().forEach(n -> fields.getChildren().add(n.field()));
         getChildren()
                 .addAll(
-                        head,
+                        head(),
                         heard,
                         fields,
                         new HBox(6, mute, plain),
@@ -104,6 +94,19 @@ final class CellPanel extends VBox {
                         scroll(),
                         steps);
         setSpacing(10);
+    }
+
+    private HBox head() {
+        title.getStyleClass().add("row-name");
+        title.setWrapText(true);
+        copy.getStyleClass().add("kind-menu");
+        copy.setAccessibleText("copy this section's plan to another");
+        copy.setOnShowing(e -> fillCopy());
+        copy.getItems().add(new MenuItem(""));
+        HBox head = new HBox(8, seal, title);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.getStyleClass().add("inspector-head");
+        return head;
     }
 
     /** What of a cell is a number. */
@@ -227,76 +230,6 @@ final class CellPanel extends VBox {
                 : planning.section().map(s -> " in " + s.name()).orElse(", no section");
     }
 
-    /** What was measured of the cell, and of the tail that runs into it. */
-    private String measured(String id) {
-        Planning.Measured known = planning.measured().get();
-        List<Section> sections = model.design().get().song().sections();
-        int index = planning.section().map(sections::indexOf).orElse(-1);
-        List<Double> shares = known == null ? null : known.shares().get(id);
-        if (known == null || shares == null || index < 0 || index >= shares.size()) {
-            return "";
-        }
-        double least = shares.stream().mapToDouble(x -> x).min().orElse(0);
-        double most = shares.stream().mapToDouble(x -> x).max().orElse(0);
-        String clash =
-                known.clashes().stream()
-                        .filter(c ->
-                                c.returnId().equals(id) && c.section().equals(sections.get(index)))
-                        .findFirst()
-                        .map(c ->
-                                " The tail carried into it leaves "
-                                        + Wording.percent(c.kept(), 0)
-                                        + " of what is sung, cut it would be "
-                                        + Wording.percent(c.keptIfCut(), 0)
-                                        + ".")
-                        .orElse("");
-        return " Wet share "
-                + share(shares.get(index))
-                + ", "
-                + WetState.of(shares.get(index)).name().toLowerCase(java.util.Locale.ROOT)
-                + "; over the song "
-                + share(least)
-                + " to "
-                + share(most)
-                + "."
-                + clash;
-    }
-
-    private static String share(double share) {
-        return share < 5e-4 ? "under 0.1 %" : Wording.percent(share, 1);
-    }
-
-    /** The sends of the return, with how they differ here. */
-    private void showSends(String id) {
-        sends.getChildren().clear();
-        var r = model.design().get().findReturn(id);
-        if (r.isEmpty() || planning.section().isEmpty()) {
-            return;
-        }
-        Section here = planning.section().get();
-        for (Source s : model.design().get().sources()) {
-            var send = r.get().sends().get(s.id());
-            if (send == null) {
-                continue;
-            }
-            double by = here.plan().sendDb(id, s.id());
-            Label name = new Label(s.name());
-            name.getStyleClass().add("caption");
-            Label level =
-                    new Label(
-                            Wording.db(send.levelDb() + by)
-                                    + (by == 0 ? "" : " (" + Wording.signed(by) + ")"));
-            level.getStyleClass().add(by == 0 ? "caption" : "row-name");
-            Button softer = Plate.small("\u2212", () -> planning.changeSend(s.id(), -1));
-            softer.setAccessibleText("send less of " + s.name());
-            Button louder = Plate.small("+", () -> planning.changeSend(s.id(), 1));
-            louder.setAccessibleText("send more of " + s.name());
-            HBox row = new HBox(6, name, Plate.spring(), level, softer, louder);
-            row.setAlignment(Pos.CENTER_LEFT);
-            sends.getChildren().add(row);
-        }
-    }
-
     void setPalette(Palette palette) {
         steps.setPalette(palette);
         seal.setPalette(palette);
@@ -308,7 +241,7 @@ final class CellPanel extends VBox {
         String name = model.design().get().findReturn(id).map(r -> r.name()).orElse("no return");
         title.setText(name + where());
         String words = cell.isPlain() ? "As elsewhere." : "Here: " + PlanWording.cell(cell) + ".";
-        heard.setText(words + measured(id));
+        heard.setText(words + new CellWords(model).of(id));
         numbers.values()
                 .forEach(n ->
                         n.field().show(n.words().apply(n.now().applyAsDouble(cell)), n.unit()));
@@ -316,7 +249,7 @@ final class CellPanel extends VBox {
         edge.show(cell.edge());
         tempo.show(cell.tempo());
         seal.repaint();
-        KeptFocus.through(sends, () -> showSends(id));
+        KeptFocus.through(sends, () -> sends.show(id));
         steps.refresh();
     }
 }

@@ -29,16 +29,13 @@ import org.jspecify.annotations.Nullable;
  * a lens, where words are picked and the levels of a ride drawn.
  */
 final class ThrowChart extends ScalingCanvas {
-    private static final double VOICE = 66;
+    static final double VOICE = 66;
     private static final double FUNNEL = 14;
 
     /** Where the lens begins. */
     static final double LENS_TOP = VOICE + FUNNEL;
 
-    private static final double PIN = 8;
-    private static final int MOST_IDEAS = 3;
     private static final double NEAR = 9;
-    private static final double CLUSTER = 11;
     private static final double BEFORE_SECONDS = 0.8;
     private static final double AFTER_SECONDS = 1.2;
     private static final double LEAST_LENS_SECONDS = 4;
@@ -138,7 +135,7 @@ final class ThrowChart extends ScalingCanvas {
     }
 
     private Optional<Throw> pinAt(double x, double y) {
-        if (y > 2 * PIN + 8) {
+        if (y > 2 * PinPainter.PIN + 8) {
             return Optional.empty();
         }
         return model.design().get().thrown().stream()
@@ -255,8 +252,9 @@ final class ThrowChart extends ScalingCanvas {
             double full = m.silhouette().peak(0, m.silhouette().seconds());
             SilhouettePainter.paint(pen, m.silhouette(), axis, VOICE - 2, VOICE - 28, full);
         }
-        ideas(pen, axis);
-        pins(pen, axis, conflicts);
+        PinPainter pins = new PinPainter(pen, axis, throwing, model.design().get());
+        pins.ideas();
+        pins.pins(conflicts);
         Optional<TimeAxis> lens = lens();
         if (isFocused()) {
             pen.g.setStroke(pen.palette.ink);
@@ -267,7 +265,7 @@ final class ThrowChart extends ScalingCanvas {
             empty(pen, axis, h);
             return;
         }
-        funnel(pen, axis, lens.get());
+        pins.funnel(lens.get());
         new ThrowLens(model, lens.get(), LENS_TOP, h).paint(pen, shown(), conflicts);
     }
 
@@ -287,77 +285,5 @@ final class ThrowChart extends ScalingCanvas {
                     pen.palette.ink2,
                     TextAlignment.CENTER);
         }
-    }
-
-    /** A box on the whole song that opens into the lens. */
-    private void funnel(Pen pen, TimeAxis axis, TimeAxis lens) {
-        double from = axis.x(lens.fromSeconds());
-        double to = axis.x(Math.min(lens.toSeconds(), axis.toSeconds()));
-        pen.g.setGlobalAlpha(0.12);
-        pen.g.setFill(pen.palette.time);
-        pen.g.fillPolygon(
-                new double[] {from, to, lens.right(), lens.left()},
-                new double[] {VOICE, VOICE, LENS_TOP, LENS_TOP},
-                4);
-        pen.g.setGlobalAlpha(1);
-        pen.g.setStroke(pen.palette.time);
-        pen.g.setLineWidth(1);
-        pen.g.strokeRect(
-                Math.floor(from) + 0.5, 22.5, Math.max(2, Math.floor(to - from)), VOICE - 22);
-        pen.line(from, VOICE, lens.left(), LENS_TOP, pen.palette.time, 0.6);
-        pen.line(to, VOICE, lens.right(), LENS_TOP, pen.palette.time, 0.6);
-    }
-
-    /** Hollow marks over the words that suggest themselves. */
-    private void ideas(Pen pen, TimeAxis axis) {
-        throwing.ideas().stream()
-                .limit(MOST_IDEAS)
-                .forEach(idea -> {
-                    double x = axis.x(idea.word().startSeconds());
-                    pen.g.setLineDashes(2, 3);
-                    pen.line(x, VOICE - 2, x, PIN + 8, pen.palette.ink3, 1);
-                    pen.g.setLineDashes();
-                    pen.circle(x, PIN + 4, 3.5, null, pen.palette.ink3, 1.2);
-                });
-    }
-
-    /** Pins of all throws; those that are close are counted. */
-    private void pins(Pen pen, TimeAxis axis, List<ThrowConflict> conflicts) {
-        List<Throw> all = new ArrayList<>(model.design().get().thrown());
-        all.sort(Comparator.comparingDouble(Throw::fromBeat));
-        double last = Double.NEGATIVE_INFINITY;
-        int count = 1;
-        for (Throw t : all) {
-            double x = axis.x(throwing.span(t).startSeconds());
-            if (x - last < CLUSTER) {
-                count++;
-                pen.text(
-                        "\u00d7" + count,
-                        last + PIN + 2,
-                        PIN + 12,
-                        Type.strong(11),
-                        pen.palette.ink2);
-                continue;
-            }
-            count = 1;
-            last = x;
-            boolean wrong = conflicts.stream().anyMatch(c -> c.thrown().id().equals(t.id()));
-            boolean heard = !model.design().get().lostThrows().contains(t);
-            var color = heard ? pen.palette.ofReturn(t.returnId()) : pen.palette.warn;
-            pen.line(x, VOICE - 2, x, 2 * PIN + 2, color, 1.4);
-            pen.seal(t.returnId(), x, PIN + 2, PIN, t.id().equals(throwing.throwId().get()));
-            if (wrong) {
-                warning(pen, x + PIN + 5, PIN + 2);
-            }
-        }
-    }
-
-    /** A small triangle that warns. */
-    static void warning(Pen pen, double x, double y) {
-        pen.g.setStroke(pen.palette.warn);
-        pen.g.setLineWidth(1.3);
-        pen.g.strokePolygon(
-                new double[] {x - 4.5, x, x + 4.5}, new double[] {y + 4, y - 4.5, y + 4}, 3);
-        pen.line(x, y - 1.5, x, y + 2.5, pen.palette.warn, 1.2);
     }
 }

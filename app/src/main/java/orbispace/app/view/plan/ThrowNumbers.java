@@ -44,11 +44,25 @@ final class ThrowNumbers extends VBox {
     private final ToggleButton feeds = Plate.toggle("In its spaces", "feed the source's spaces");
     private final HBox echoOnes = new HBox(12);
     private final HBox echoChoices = new HBox(6);
-    private final FlowPane ride = new FlowPane(8, 4);
+    private final RideNumbers ride;
 
     ThrowNumbers(PlanModel model) {
         this.model = model;
         throwing = model.throwing();
+        ride = new RideNumbers(model);
+        sides =
+                new Choice<>(
+                        "sides of its repeats",
+                        List.of(Trail.Sides.values()),
+                        s -> s == Trail.Sides.AS_RETURN ? "sides as set" : "repeats " + s.label(),
+                        s -> throwing.trail(t -> t.withSides(s)));
+        levels();
+        trail();
+        build();
+        setSpacing(8);
+    }
+
+    private void levels() {
         number("send", "decibels like \u22124", Entries::db, Throw::levelDb, Throw::withLevel, 0.5);
         number(
                 "opens in",
@@ -64,6 +78,9 @@ final class ThrowNumbers extends VBox {
                 Throw::fadeOutMillis,
                 (t, v) -> t.withFades(t.fadeInMillis(), v),
                 5);
+    }
+
+    private void trail() {
         number(
                 "high-pass",
                 "hertz like 250",
@@ -93,12 +110,9 @@ final class ThrowNumbers extends VBox {
                 (t, v) -> t.withTrail(t.trail().withFeedback(v)),
                 0.05);
         fields.put("time", time());
-        sides =
-                new Choice<>(
-                        "sides of its repeats",
-                        List.of(Trail.Sides.values()),
-                        s -> s == Trail.Sides.AS_RETURN ? "sides as set" : "repeats " + s.label(),
-                        s -> throwing.trail(t -> t.withSides(s)));
+    }
+
+    private void build() {
         shut.setOnAction(e -> throwing.shutAtNext(shut.isSelected()));
         feeds.setOnAction(e ->
                 throwing.trail(t -> t.withFeed(feeds.isSelected() ? Double.valueOf(0) : null)));
@@ -126,7 +140,6 @@ final class ThrowNumbers extends VBox {
                                 field("into its spaces")),
                         flow(feeds, shut),
                         new HBox(6, asReturn));
-        setSpacing(8);
     }
 
     /** Buttons side by side, and below one another where there is no room. */
@@ -263,38 +276,6 @@ final class ThrowNumbers extends VBox {
         sides.show(trail.sides());
         shut.setSelected(trail.untilBeat() != null);
         feeds.setSelected(fed);
-        KeptFocus.through(ride, () -> showRide(t));
-    }
-
-    /** A small field for each point of the ride. */
-    private void showRide(Throw t) {
-        ride.getChildren().clear();
-        ride.setVisible(!t.ride().isEmpty());
-        ride.setManaged(!t.ride().isEmpty());
-        for (int i = 0; i < t.ride().size(); i++) {
-            int point = i;
-            NumberField f =
-                    new NumberField(
-                            "point " + (i + 1),
-                            "decibels like \u22124",
-                            text -> {
-                                OptionalDouble typed = Entries.db(text);
-                                typed.ifPresent(v -> ride(point, v));
-                                return typed.isPresent();
-                            },
-                            (direction, size) ->
-                                    ride(point, t.ride().get(point).levelDb() + direction),
-                            model.problem()::set);
-            f.show(Wording.number(t.ride().get(i).levelDb(), 1), "dB");
-            ride.getChildren().add(f);
-        }
-    }
-
-    private void ride(int point, double db) {
-        throwing.change(t -> {
-            List<Throw.RidePoint> points = new java.util.ArrayList<>(t.ride());
-            points.set(point, new Throw.RidePoint(points.get(point).beat(), db));
-            return t.withRide(points);
-        });
+        KeptFocus.through(ride, () -> ride.show(t));
     }
 }
