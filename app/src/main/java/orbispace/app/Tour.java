@@ -114,32 +114,36 @@ final class Tour {
                 });
         List<Path> files = new ArrayList<>();
         for (Stop stop : STOPS) {
-            on(() -> {
-                desk.frame().selection().returnId().set(SHOWN_RETURN);
-                window.setPalette(stop.palette());
-                window.show(stop.screen());
-                return stop;
-            });
-            if (stop.screen().equals(PLANNED)) {
-                settle(() -> !desk.frame().jobs().busy());
-                on(() -> planned(desk));
-            }
-            settle(() ->
-                    desk.frame().measured().clearance().get() != null
-                            && !desk.frame().jobs().busy());
-            on(() -> {
-                stop.act().accept(desk);
-                return stop;
-            });
-            settle(() -> !desk.frame().jobs().busy());
-            WritableImage image = on(() -> window.scene().snapshot(null));
-            files.add(write(folder.resolve(stop.file()), image));
+            files.add(write(folder.resolve(stop.file()), visited(stop, desk, window)));
         }
         on(() -> {
             desk.close();
             return files;
         });
         return files;
+    }
+
+    /** What is seen at a stop, once everything there is measured. */
+    private static WritableImage visited(Stop stop, Desk desk, MainWindow window)
+            throws InterruptedException, ExecutionException, TimeoutException {
+        on(() -> {
+            desk.frame().selection().returnId().set(SHOWN_RETURN);
+            window.setPalette(stop.palette());
+            window.show(stop.screen());
+            return stop;
+        });
+        if (stop.screen().equals(PLANNED)) {
+            settle(() -> !desk.frame().jobs().busy());
+            on(() -> planned(desk));
+        }
+        settle(() ->
+                desk.frame().measured().clearance().get() != null && !desk.frame().jobs().busy());
+        on(() -> {
+            stop.act().accept(desk);
+            return stop;
+        });
+        settle(() -> !desk.frame().jobs().busy());
+        return on(() -> window.scene().snapshot(null));
     }
 
     /** Measures the unit that is not there, with a sweep in a folder of its own. */

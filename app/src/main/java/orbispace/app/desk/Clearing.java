@@ -30,9 +30,7 @@ import orbispace.core.clear.RoomFinder;
 import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
-import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
-import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Role;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
@@ -42,7 +40,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Keeping a source clear: who is judged, what is barred, ear words, and whole solutions. */
 public final class Clearing implements OfSong, Judged {
-    private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final Editor editor;
     private final Selection selection;
@@ -51,6 +48,7 @@ public final class Clearing implements OfSong, Judged {
     private final Measurements measured;
     private final ComparedPair pair;
     private final Runnable measure;
+    private final Asking asking;
     private final StringProperty sourceId = new SimpleStringProperty("");
     private final ObjectProperty<Set<Setting>> barred = new SimpleObjectProperty<>(Set.of());
     private final ObjectProperty<@Nullable Diagnosis> diagnosis = new SimpleObjectProperty<>();
@@ -75,6 +73,17 @@ public final class Clearing implements OfSong, Judged {
         this.measured = measured;
         this.pair = pair;
         this.measure = measure;
+        asking = new Asking(editor, this::source);
+    }
+
+    /** What is asked of it. */
+    public Asking asking() {
+        return asking;
+    }
+
+    @Override
+    public Optional<Targets> targets(String returnId) {
+        return asking.targets(returnId);
     }
 
     /** Id of the source that is judged; empty for the first lead. */
@@ -152,7 +161,7 @@ public final class Clearing implements OfSong, Judged {
     public Phrases phrases() {
         return source().flatMap(s -> Optional.ofNullable(measured.materials().get(s.id())))
                 .flatMap(Material::phrases)
-                .orElse(NONE);
+                .orElse(Phrases.NONE);
     }
 
     /** What the judged source is called: as the part that it is a layer of, or by itself. */
@@ -163,41 +172,6 @@ public final class Clearing implements OfSong, Judged {
     /** What a source is called when it is judged with its layers. */
     public static String partName(Design design, Source s) {
         return design.layersOf(s).size() > 1 ? s.group() : s.name();
-    }
-
-    /** What is asked of the judged source against a return: as chosen, or by role. */
-    @Override
-    public Optional<Targets> targets(String returnId) {
-        Design design = design();
-        return source().flatMap(
-                        s -> design.findReturn(returnId).map(r -> Targets.asked(design, s, r)));
-    }
-
-    /** Whether something else than the default of its role is asked of the judged source. */
-    public boolean asksOwn(String returnId) {
-        return source().flatMap(s -> design().aims().of(s.id(), returnId)).isPresent();
-    }
-
-    /** Wants something of the judged source and a return; null for the default of its role. */
-    public void want(String returnId, @Nullable Targets targets) {
-        source().ifPresent(s ->
-                editor.edit(
-                        new AimsEdit(
-                                design().aims().wanting(s.id(), returnId, targets),
-                                "what is asked of " + s.name() + " and " + returnId)));
-    }
-
-    /** Locks a setting of a return against remedies, or frees it. */
-    public void lock(String returnId, Setting setting, boolean lock) {
-        editor.edit(
-                new AimsEdit(
-                        design().aims().locking(returnId, setting, lock),
-                        setting.label() + " of " + returnId + (lock ? " locked" : " freed")));
-    }
-
-    /** Listens at another level or in another room. */
-    public void listen(HearingLevel level) {
-        editor.edit(new AimsEdit(design().aims().hearing(level), "listening level"));
     }
 
     private Optional<Question> question() {

@@ -7,14 +7,10 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
-import orbispace.app.listen.Ears;
-import orbispace.app.listen.Transport;
 import orbispace.app.measuring.Drafting;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.measuring.Referencing;
-import orbispace.app.measuring.Survey;
 import orbispace.app.session.Bringing;
-import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.KeptProject;
@@ -23,7 +19,6 @@ import orbispace.app.session.OfSong;
 import orbispace.app.session.Opening;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Selection;
-import orbispace.app.session.SongStems;
 import orbispace.app.session.Stretch;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
@@ -36,25 +31,19 @@ import org.jspecify.annotations.Nullable;
  * only.
  */
 public final class Desk {
-    private static final String REST = "rest";
-    private static final long REST_MILLIS = 200;
-
     private final List<OfSong> ofSong = new ArrayList<>();
-    private final Editor editor = new Editor();
-    private final SongStems stems = new SongStems();
-    private final Transport transport = new Transport();
-    private final Selection selection = ofSong(new Selection());
-    private final Stretch stretch = new Stretch(editor, selection, stems::seconds);
-    private final KeptProject kept;
+    private final OpenSong song;
+    private final Editor editor;
+    private final Selection selection;
     private final Jobs jobs;
     private final Measurements measured;
-    private final Ears ears;
-    private final ComparedPair pair;
     private final LogKeeping log;
     private final Opening opening;
     private final Bringing bringing;
     private final FormEditing form;
     private final FieldEditing field;
+    private final Settling settling;
+    private final Depths depths;
     private final Drafting drafting;
     private final Clearing clearing;
     private final Planning planning;
@@ -75,62 +64,64 @@ public final class Desk {
      * @param facts where what is measured of stems is kept
      */
     public Desk(Executor interfaceThread, RecentProjects recent, FactsCache facts) {
-        kept =
-                new KeptProject(
-                        editor.now(),
-                        recent,
-                        e ->
-                                interfaceThread.execute(() ->
-                                        editor.problem()
-                                                .set("Changes are not kept: " + e.getMessage())));
-        jobs = new Jobs(interfaceThread, editor);
-        Survey survey = new Survey(jobs, facts, editor.problem()::set);
-        measured = new Measurements(jobs, survey, editor.problem()::set);
-        ears = new Ears(transport, measured.mix(), recent, Clock.systemUTC());
-        pair = ofSong(new ComparedPair(editor, this::pairChanged, this::measure));
-        log =
+        song = new OpenSong(interfaceThread, recent, facts, this::pairChanged, this::measure);
+        editor = song.editor();
+        selection = ofSong(song.selection());
+        jobs = song.jobs();
+        measured = song.measured();
+        ofSong(song.pair());
+        log = ofSong(song.log());
+        Stretch stretch = song.stretch();
+        opening = new Opening(editor, jobs, song.kept(), this::begin);
+        bringing =
                 ofSong(
-                        new LogKeeping(
-                                editor,
-                                jobs,
-                                kept,
-                                pair,
-                                measured.mix(),
-                                ears::judged,
-                                Clock.systemUTC()));
-        opening = new Opening(editor, jobs, kept, this::begin);
-        bringing = ofSong(new Bringing(editor, jobs, kept, stems, opening, this::layStems));
-        form = ofSong(new FormEditing(editor, selection, stretch, jobs, survey));
-        field = ofSong(new FieldEditing(editor, selection, jobs, measured, pair, kept, stems));
+                        new Bringing(
+                                editor, jobs, song.kept(), song.stems(), opening, this::layStems));
+        form = ofSong(new FormEditing(editor, selection, stretch, jobs, measured.survey()));
+        field = new FieldEditing(editor, selection, jobs, measured, song.kept(), song.stems());
+        settling = ofSong(new Settling(editor, jobs, measured, song.pair()));
+        depths = ofSong(new Depths(editor, jobs, song.stems()));
         drafting = ofSong(new Drafting(editor, selection, stretch, jobs, measured));
-        clearing =
-                ofSong(
-                        new Clearing(
-                                editor, selection, stretch, jobs, measured, pair, this::measure));
+        clearing = ofSong(clearing(stretch));
         planning = ofSong(new Planning(editor, selection, jobs, measured, clearing));
-        Picking picking = new Picking(editor, stretch, survey, clearing, transport.position());
-        throwing =
-                ofSong(
-                        new Throwing(
-                                editor, selection, stretch, jobs, measured, stems, clearing,
-                                picking));
-        proving =
-                ofSong(
-                        new Proving(
-                                editor,
-                                jobs,
-                                measured,
-                                throwing,
-                                pair,
-                                transport,
-                                log,
-                                ears,
-                                Clock.systemUTC()));
-        references = ofSong(new Referencing(editor, stretch, jobs, measured, kept));
-        handingOver = new HandingOver(editor, stretch, jobs, measured, proving, stems);
-        units = ofSong(new UnitMeasuring(editor, jobs, kept, field));
-        listening = new Listening(transport, measured.mix(), pair, references, stretch);
-        editor.follow(following());
+        throwing = ofSong(throwing(stretch));
+        proving = ofSong(proving());
+        references = ofSong(new Referencing(editor, stretch, jobs, measured, song.kept()));
+        handingOver = new HandingOver(editor, stretch, jobs, measured, proving, song.stems());
+        units = ofSong(new UnitMeasuring(editor, jobs, song.kept(), field));
+        listening =
+                new Listening(song.transport(), measured.mix(), song.pair(), references, stretch);
+        listen();
+    }
+
+    private Clearing clearing(Stretch stretch) {
+        return new Clearing(editor, selection, stretch, jobs, measured, song.pair(), this::measure);
+    }
+
+    private Throwing throwing(Stretch stretch) {
+        Picking picking =
+                new Picking(
+                        editor, stretch, measured.survey(), clearing, song.transport().position());
+        ThrowCourses courses =
+                new ThrowCourses(editor, stretch, measured.survey(), song.stems(), picking);
+        return new Throwing(editor, selection, stretch, jobs, measured, courses, clearing, picking);
+    }
+
+    private Proving proving() {
+        return new Proving(
+                editor,
+                jobs,
+                measured,
+                throwing,
+                song.pair(),
+                song.transport(),
+                log,
+                song.ears(),
+                Clock.systemUTC());
+    }
+
+    private void listen() {
+        editor.follow(new AfterChange(jobs, log, this::changed, this::measure));
         selection.section().addListener((o, was, is) -> sectionChosen());
         wantsRemedies.addListener((o, was, is) -> measure());
     }
@@ -141,53 +132,18 @@ public final class Desk {
         return part;
     }
 
-    private Editor.Following following() {
-        return new Editor.Following() {
-            @Override
-            public void beforeChange() {
-                log.tellReason();
-            }
-
-            @Override
-            public void changed() {
-                Desk.this.changed();
-            }
-
-            @Override
-            public void stays() {
-                jobs.cancel(REST);
-                measure();
-            }
-
-            @Override
-            public void inHand() {
-                jobs.after(REST, REST_MILLIS, Desk.this::measure);
-            }
-
-            @Override
-            public void beforeProposal() {
-                log.log();
-            }
-
-            @Override
-            public void because(String why) {
-                log.because(why);
-            }
-        };
-    }
-
     /** What has to follow every change of the design: state kept, stems laid, sound. */
     private void changed() {
         Design now = editor.now();
         selection.follow(now);
-        field.unsettle();
-        pair.changed();
+        settling.forget();
+        song.pair().changed();
         clearing.changed();
         log.changed();
         if (bringing.recovered().get() != null) {
-            kept.setStateAside();
+            song.kept().setStateAside();
         }
-        kept.keepState(now);
+        song.kept().keepState(now);
         bringing.readUnread(now);
         layStems();
         listening.hear();
@@ -195,29 +151,29 @@ public final class Desk {
 
     /** Something else is compared: what was said of the two is no more, nor what was tried. */
     private void pairChanged() {
-        field.unsettle();
+        settling.forget();
         proving.pairChanged();
     }
 
     /** Lays the stems as the design has them, if that has changed, and surveys what is new. */
     private void layStems() {
-        if (stems.lay(editor.now())) {
-            transport.renew(stems.material());
-            measured.renew(stems.material());
+        if (song.stems().lay(editor.now())) {
+            song.transport().renew(song.stems().material());
+            measured.renew(song.stems().material());
             listening.hear();
         }
-        measured.survey().update(editor.now(), stems, this::measure);
+        measured.survey().update(editor.now(), song.stems(), this::measure);
     }
 
     /** Measures what has changed, or depends on another choice. */
     private void measure() {
         measured.update(
                 editor.now(),
-                pair,
-                stretch.span(),
+                song.pair(),
+                song.stretch().span(),
                 wantsRemedies.get() ? Optional.of(clearing.barred().get()) : Optional.empty(),
                 clearing,
-                field::measureDepths);
+                depths::measure);
     }
 
     /**
@@ -225,7 +181,7 @@ public final class Desk {
      */
     private void sectionChosen() {
         listening.loop();
-        if (!jobs.awaits(REST)) {
+        if (!jobs.awaits(AfterChange.REST)) {
             measure();
         }
     }
@@ -234,19 +190,19 @@ public final class Desk {
         Design given = opened.design();
         jobs.endSong();
         leave();
-        kept.begin(opened);
-        stems.begin(given, opened.stems());
+        song.kept().begin(opened);
+        song.stems().begin(given, opened.stems());
         editor.problem().set("");
         opened.stems().responses().problems().values().stream()
                 .findFirst()
                 .ifPresent(editor.problem()::set);
         ofSong.forEach(part -> part.begin(given));
-        transport.hearingBefore().set(false);
-        transport.begin(stems.material());
+        song.transport().hearingBefore().set(false);
+        song.transport().begin(song.stems().material());
         measured.survey().clear();
-        measured.begin(stems.material());
+        measured.begin(song.stems().material());
         editor.begin(given, opened.file() != null && given.equals(opened.project().design()));
-        measured.survey().update(given, stems, this::measure);
+        measured.survey().update(given, song.stems(), this::measure);
         listening.hear();
         List<Section> sections = given.song().sections();
         selection
@@ -267,7 +223,7 @@ public final class Desk {
         log.log();
         boolean missed = editor.dirty().get() && !editor.now().equals(givenUp);
         if (!missed && bringing.recovered().get() == null) {
-            kept.dropState();
+            song.kept().dropState();
         }
         givenUp = null;
     }
@@ -276,33 +232,43 @@ public final class Desk {
     public void close() {
         leave();
         jobs.close();
-        transport.close();
-        kept.close();
+        song.transport().close();
+        song.kept().close();
     }
 
     private ScreenModel.Common common() {
-        return new ScreenModel.Common(editor, selection, stretch, transport, measured);
+        return new ScreenModel.Common(
+                editor, selection, song.stretch(), song.transport(), measured);
     }
 
     /** The model of the frame around the screens. */
     public FrameModel frame() {
         return new FrameModel(
-                common(), jobs, opening, bringing, kept, pair, references, ears, this::giveUp);
+                common(),
+                jobs,
+                opening,
+                bringing,
+                song.kept(),
+                song.pair(),
+                references,
+                song.ears(),
+                this::giveUp);
     }
 
     /** The model of the Song screen. */
     public SongModel song() {
-        return new SongModel(common(), form, stems);
+        return new SongModel(common(), form, song.stems());
     }
 
     /** The model of the Orbit. */
     public OrbitModel orbit() {
-        return new OrbitModel(common(), field, drafting, pair, units, jobs);
+        return new OrbitModel(
+                common(), field, drafting, song.pair(), settling, depths, units, jobs);
     }
 
     /** The model of the inspector of a return. */
     public ChainModel chain() {
-        return new ChainModel(common(), field, units);
+        return new ChainModel(common(), field, settling, units);
     }
 
     /** The model of the Clear screen. */
@@ -317,11 +283,12 @@ public final class Desk {
 
     /** The model of the Prove screen. */
     public ProveModel prove() {
-        return new ProveModel(common(), proving, pair, log, references, ears, stems);
+        return new ProveModel(
+                common(), proving, song.pair(), log, references, song.ears(), song.stems());
     }
 
     /** The model of the Sheet. */
     public SheetModel sheet() {
-        return new SheetModel(common(), handingOver, log, proving, jobs, kept, stems);
+        return new SheetModel(common(), handingOver, log, proving, jobs, song.kept(), song.stems());
     }
 }

@@ -2,19 +2,11 @@ package orbispace.app.desk;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.ReadOnlyObjectProperty;
-import javafx.beans.property.SimpleObjectProperty;
-import javafx.collections.FXCollections;
-import javafx.collections.ObservableMap;
 import orbispace.app.measuring.Measurements;
-import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.KeptProject;
-import orbispace.app.session.OfSong;
 import orbispace.app.session.Selection;
 import orbispace.app.session.SongStems;
 import orbispace.app.song.Relocation;
@@ -30,16 +22,11 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.material.GateKey;
-import orbispace.core.prove.compare.FieldSettlement;
-import orbispace.core.prove.compare.Settlement;
-import orbispace.core.render.Depth;
-import orbispace.core.render.SongMaterial;
 import orbispace.core.time.NoteValue;
 import orbispace.files.sound.ResponseFiles;
-import org.jspecify.annotations.Nullable;
 
 /** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */
-public final class FieldEditing implements OfSong {
+public final class FieldEditing {
     private static final double USUAL_THRESHOLD_DB = -30;
     private static final double USUAL_HYSTERESIS_DB = 4;
 
@@ -47,13 +34,8 @@ public final class FieldEditing implements OfSong {
     private final Selection selection;
     private final Jobs jobs;
     private final Measurements measured;
-    private final ComparedPair compared;
     private final KeptProject kept;
     private final SongStems stems;
-    private final ObservableMap<String, Depth> depths = FXCollections.observableHashMap();
-    private final ObservableMap<String, String> settled = FXCollections.observableHashMap();
-
-    private final ObjectProperty<@Nullable FieldSettlement> pair = new SimpleObjectProperty<>();
 
     /** Edits the field of a song. */
     public FieldEditing(
@@ -61,22 +43,14 @@ public final class FieldEditing implements OfSong {
             Selection selection,
             Jobs jobs,
             Measurements measured,
-            ComparedPair compared,
             KeptProject kept,
             SongStems stems) {
         this.editor = editor;
         this.selection = selection;
         this.jobs = jobs;
         this.measured = measured;
-        this.compared = compared;
         this.kept = kept;
         this.stems = stems;
-    }
-
-    @Override
-    public void begin(Design given) {
-        depths.clear();
-        unsettle();
     }
 
     private Design design() {
@@ -184,119 +158,18 @@ public final class FieldEditing implements OfSong {
 
     private static Gate gate(
             String key, Optional<GateKey> measured, double attackMillis, double releaseMillis) {
-        Filter filter =
-                measured.map(k -> new Filter(corner(k.keyHighPassHz()), corner(k.keyLowPassHz())))
-                        .orElse(Filter.OPEN);
-        return new Gate(
-                key,
-                filter,
-                Math.rint(measured.map(GateKey::thresholdDb).orElse(USUAL_THRESHOLD_DB) * 10) / 10,
-                Math.rint(measured.map(GateKey::hysteresisDb).orElse(USUAL_HYSTERESIS_DB) * 10)
-                        / 10,
-                120,
-                attackMillis,
-                40,
-                releaseMillis,
-                null);
-    }
-
-    private static Filter.@Nullable Corner corner(double hz) {
-        return hz <= 0 ? null : new Filter.Corner(hz, 4);
-    }
-
-    /** How far back each source stands, by source, as measured last. */
-    public ObservableMap<String, Depth> depths() {
-        return depths;
-    }
-
-    /** What settling a question about a return said, by its letter. */
-    public ObservableMap<String, String> settled() {
-        return settled;
-    }
-
-    /** Measures again how far back the sources stand. */
-    void measureDepths() {
-        SongMaterial material = stems.material();
-        jobs.start(
-                "depth",
-                "Measuring depth",
-                (job, now) -> Depth.of(now, material, job),
-                (found, now) -> {
-                    depths.keySet().retainAll(found.keySet());
-                    depths.putAll(found);
-                });
-    }
-
-    /**
-     * Puts a source at a distance: all of its sends move alike, in one step.
-     *
-     * @return false if it is sent nowhere, or not measured yet
-     */
-    public boolean place(String source, double criticalDistances) {
-        Depth depth = depths.get(source);
-        if (depth == null || !(criticalDistances > 0)) {
-            return false;
-        }
-        Map<String, Double> levels = Depth.sendsFor(design(), source, depth, criticalDistances);
-        if (levels.isEmpty()) {
-            return false;
-        }
-        Design placed = design();
-        for (Map.Entry<String, Double> e : levels.entrySet()) {
-            placed = new ReturnEdit.SendLevel(e.getKey(), source, e.getValue()).applyTo(placed);
-        }
-        return editor.edit(new FieldEdit.Adopt(placed.returns(), "depth of " + source));
-    }
-
-    /** Renders a return with its filters before and after the space, and subtracts the two. */
-    public void settleFilters(Return r) {
-        var renderer = measured.renderer();
-        if (renderer.isEmpty()) {
-            return;
-        }
-        Return swapped = r.withFilterIn(r.filterOut()).withFilterOut(r.filterIn());
-        jobs.start(
-                "settle",
-                "Settling before or after",
-                (job, now) ->
-                        Settlement.of(
-                                renderer.get().wet(now, r, job),
-                                renderer.get().wet(now.withReturn(swapped), swapped, job)),
-                (result, now) -> {
-                    // Of a return that was changed meanwhile it says nothing.
-                    if (design().findReturn(r.id()).equals(Optional.of(r))) {
-                        settled.put(r.id(), result.words());
-                    }
-                });
-    }
-
-    /** What settling the field before against the field now said; null before it was asked. */
-    public ReadOnlyObjectProperty<@Nullable FieldSettlement> pair() {
-        return pair;
-    }
-
-    /** Renders the field before and the field as it is, and subtracts the two. */
-    public void settlePair() {
-        var renderer = measured.renderer();
-        if (renderer.isEmpty()) {
-            return;
-        }
-        Design now = compared.after();
-        Design before = compared.before().get();
-        jobs.start(
-                "settle pair",
-                "Settling before against after",
-                (job, d) ->
-                        FieldSettlement.of(
-                                renderer.get().render(before, job),
-                                renderer.get().render(now, job)),
-                (found, d) -> pair.set(found));
-    }
-
-    /** Forgets what was settled of a field that is no more. */
-    public void unsettle() {
-        pair.set(null);
-        settled.clear();
+        return measured.map(m -> Gate.of(m, key, attackMillis, 40, releaseMillis, null))
+                .orElseGet(() ->
+                        new Gate(
+                                key,
+                                Filter.OPEN,
+                                USUAL_THRESHOLD_DB,
+                                USUAL_HYSTERESIS_DB,
+                                120,
+                                attackMillis,
+                                40,
+                                releaseMillis,
+                                null));
     }
 
     /** The feeds that would not make a circle: returns that may be fed into this one. */

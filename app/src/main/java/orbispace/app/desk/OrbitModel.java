@@ -9,6 +9,8 @@ public final class OrbitModel extends ScreenModel {
     private final FieldEditing field;
     private final Drafting drafting;
     private final ComparedPair pair;
+    private final Settling settling;
+    private final Depths depths;
     private final UnitMeasuring units;
     private final Jobs jobs;
 
@@ -17,12 +19,16 @@ public final class OrbitModel extends ScreenModel {
             FieldEditing field,
             Drafting drafting,
             ComparedPair pair,
+            Settling settling,
+            Depths depths,
             UnitMeasuring units,
             Jobs jobs) {
         super(common);
         this.field = field;
         this.drafting = drafting;
         this.pair = pair;
+        this.settling = settling;
+        this.depths = depths;
         this.units = units;
         this.jobs = jobs;
     }
@@ -50,5 +56,15 @@ public final class OrbitModel extends ScreenModel {
     /** Work in the background. */
     public Jobs jobs() {
         return jobs;
+    }
+
+    /** Questions that are settled by subtracting. */
+    public Settling settling() {
+        return settling;
+    }
+
+    /** How far back the sources stand. */
+    public Depths depths() {
+        return depths;
     }
 }

@@ -131,7 +131,7 @@ public final class Proving implements OfSong {
         }
         Map<String, StemFacts> stems = new HashMap<>();
         measured.materials().forEach((id, m) -> stems.put(id, m.facts()));
-        var conflicts = throwing.conflicts();
+        var conflicts = throwing.courses().conflicts();
         var pairs = measured.survey().pairs();
         jobs.start(
                 JOB,

@@ -1,9 +1,7 @@
 package orbispace.app.desk;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ObjectProperty;
@@ -16,10 +14,8 @@ import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.OfSong;
 import orbispace.app.session.Selection;
-import orbispace.app.session.SongStems;
 import orbispace.app.session.Stretch;
 import orbispace.app.song.Material;
-import orbispace.core.audio.Decibels;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
@@ -28,12 +24,10 @@ import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Trail;
 import orbispace.core.material.Phrases;
 import orbispace.core.plan.ThrowConflict;
-import orbispace.core.plan.ThrowCourse;
 import orbispace.core.plan.ThrowIdea;
 import orbispace.core.plan.ThrowRemedies;
 import orbispace.core.plan.ThrowRemedy;
 import orbispace.core.plan.ThrowStanding;
-import orbispace.core.plan.Words;
 import orbispace.core.render.Responses;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
@@ -42,7 +36,6 @@ import org.jspecify.annotations.Nullable;
 /** Throwing words: what is picked of a source, the throws of it, and how they stand. */
 public final class Throwing implements OfSong {
     private static final double USUAL_DB = -4;
-    private static final double SAME_SECONDS = 2e-3;
     private static final String JOB = "throw";
     private static final long PAUSE_MILLIS = 250;
 
@@ -51,7 +44,7 @@ public final class Throwing implements OfSong {
     private final Stretch stretch;
     private final Jobs jobs;
     private final Measurements measures;
-    private final SongStems stems;
+    private final ThrowCourses courses;
     private final Clearing clearing;
     private final Picking picking;
     private final StringProperty throwId = new SimpleStringProperty("");
@@ -73,7 +66,7 @@ public final class Throwing implements OfSong {
             Stretch stretch,
             Jobs jobs,
             Measurements measures,
-            SongStems stems,
+            ThrowCourses courses,
             Clearing clearing,
             Picking picking) {
         this.editor = editor;
@@ -81,12 +74,17 @@ public final class Throwing implements OfSong {
         this.stretch = stretch;
         this.jobs = jobs;
         this.measures = measures;
-        this.stems = stems;
+        this.courses = courses;
         this.clearing = clearing;
         this.picking = picking;
         picking.picked()
                 .addListener((o, was, is) ->
-                        throwId.set(is == null ? "" : at(is).map(Throw::id).orElse("")));
+                        throwId.set(is == null ? "" : courses.at(is).map(Throw::id).orElse("")));
+    }
+
+    /** What follows the throws. */
+    public ThrowCourses courses() {
+        return courses;
     }
 
     /** What is picked of the source. */
@@ -119,23 +117,6 @@ public final class Throwing implements OfSong {
         return design().song().clock();
     }
 
-    private Optional<Throw> at(Span span) {
-        String id = picking.source().map(Source::id).orElse("");
-        return design().thrown().stream()
-                .filter(t -> t.sourceId().equals(id) && same(span(t), span))
-                .findFirst();
-    }
-
-    private static boolean same(Span a, Span b) {
-        return Math.abs(a.startSeconds() - b.startSeconds()) < SAME_SECONDS
-                && Math.abs(a.endSeconds() - b.endSeconds()) < SAME_SECONDS;
-    }
-
-    /** When a throw sounds, in seconds. */
-    public Span span(Throw t) {
-        return new Span(clock().secondsAt(t.fromBeat()), clock().secondsAt(t.toBeat()));
-    }
-
     /** The chosen throw. */
     public Optional<Throw> chosen() {
         return find(throwId.get());
@@ -150,7 +131,7 @@ public final class Throwing implements OfSong {
         if (picking.source().stream().noneMatch(s -> s.id().equals(t.sourceId()))) {
             clearing.judge(t.sourceId());
         }
-        picking.pick(span(t));
+        picking.pick(courses.span(t));
         throwId.set(t.id());
     }
 
@@ -221,13 +202,13 @@ public final class Throwing implements OfSong {
 
     /** Gives the chosen throw the feedback whose repeats end in the gap. */
     public void fit() {
-        chosen().flatMap(this::course)
+        chosen().flatMap(courses::of)
                 .ifPresent(c -> trail(t -> t.withFeedback(c.fittingFeedback())));
     }
 
     /** Shuts the trail of the chosen throw where the next phrase begins, or lets it ring out. */
     public void shutAtNext(boolean shut) {
-        chosen().flatMap(this::course)
+        chosen().flatMap(courses::of)
                 .ifPresent(c ->
                         trail(t -> t.until(shut ? clock().beatAt(c.gap().endSeconds()) : null)));
     }
@@ -236,7 +217,7 @@ public final class Throwing implements OfSong {
     public void rideOverWords() {
         change(t -> {
             List<Throw.RidePoint> points = new ArrayList<>();
-            for (double at : picking.words().edges(span(t))) {
+            for (double at : picking.words().edges(courses.span(t))) {
                 double beat = Math.clamp(clock().beatAt(at), t.fromBeat(), t.toBeat());
                 points.add(new Throw.RidePoint(beat, t.levelDb()));
             }
@@ -247,7 +228,7 @@ public final class Throwing implements OfSong {
     /** The beat of the nearest edge of a word inside a throw. */
     public double snapped(Throw t, double seconds) {
         double nearest =
-                picking.words().edges(span(t)).stream()
+                picking.words().edges(courses.span(t)).stream()
                         .min(java.util.Comparator.comparingDouble(e -> Math.abs(e - seconds)))
                         .orElse(seconds);
         return Math.clamp(clock().beatAt(nearest), t.fromBeat(), t.toBeat());
@@ -263,60 +244,10 @@ public final class Throwing implements OfSong {
         editor.edit(remedy.edit(), remedy.words());
     }
 
-    private Responses responses() {
-        return stems.material().responses();
-    }
-
-    /** What follows a throw; empty if its source or return is gone. */
-    public Optional<ThrowCourse> course(Throw t) {
-        return ThrowCourse.of(design(), responses(), t, words(t).phrases(), stretch.songSeconds());
-    }
-
-    private Words words(Throw t) {
-        return design().findSource(t.sourceId()).map(picking::words).orElse(Words.NONE);
-    }
-
-    /** Everything that is to be said of the throws. */
-    public List<ThrowConflict> conflicts() {
-        Map<String, Words> words = new HashMap<>();
-        for (Source s : design().sources()) {
-            if (measures.materials().containsKey(s.id())) {
-                words.put(s.id(), picking.words(s));
-            }
-        }
-        return ThrowConflict.of(design(), responses(), words, stretch.songSeconds());
-    }
-
-    /** Words of the source that suggest themselves and are not thrown yet, the best first. */
-    public List<ThrowIdea> ideas() {
-        Optional<Source> source = picking.source();
-        if (source.isEmpty() || measures.materials().get(source.get().id()) == null) {
-            return List.of();
-        }
-        List<Source> others = new ArrayList<>(design().sources());
-        others.remove(source.get());
-        return ThrowIdea.of(picking.words(), stretch.songSeconds(), gap -> power(others, gap))
-                .stream()
-                .filter(i -> at(i.word()).isEmpty())
-                .toList();
-    }
-
-    private double power(List<Source> sources, Span span) {
-        double sum = 0;
-        for (Source s : sources) {
-            Material m = measures.materials().get(s.id());
-            if (m != null) {
-                sum +=
-                        m.silhouette().power(span.startSeconds(), span.endSeconds())
-                                * Decibels.toPower(s.gainDb());
-            }
-        }
-        return sum;
-    }
-
     /** Goes to the next throw that something is wrong with. */
     public void nextConflict() {
-        List<Throw> wrong = conflicts().stream().map(ThrowConflict::thrown).distinct().toList();
+        List<Throw> wrong =
+                courses.conflicts().stream().map(ThrowConflict::thrown).distinct().toList();
         if (!wrong.isEmpty()) {
             int now = wrong.indexOf(chosen().orElse(null));
             choose(wrong.get((now + 1) % wrong.size()));
@@ -346,7 +277,7 @@ public final class Throwing implements OfSong {
 
     /** Everything that the job needs of the session is read before it begins. */
     private void measure(CoverAnalysis analysis, Throw t, Phrases phrases) {
-        Responses responses = responses();
+        Responses responses = courses.responses();
         double seconds = stretch.songSeconds();
         jobs.start(
                 JOB,

@@ -1,23 +1,17 @@
 package orbispace.app.draw;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.TreeMap;
-import javafx.scene.paint.Color;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.song.FieldEvents;
 import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
-import orbispace.core.design.Source;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
 
 /** Draws the Orbit: the disc, its rulers, the song's events and every return. */
 public final class OrbitPainter {
-    private static final double SAME_PLACE_DEGREES = 6;
-    private static final double LONGEST_NAMES = 170;
     private static final double[] CLOCK_SECONDS = {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5};
     private static final List<String> RINGED_NOTES =
             List.of("1/16", "1/8", "1/4", "1/4.", "1/2", "1 bar");
@@ -29,6 +23,7 @@ public final class OrbitPainter {
     private final PolarAxis axis;
     private final OrbitScene scene;
     private final Palette p;
+    private final DiscPen disc;
 
     /** A painter of one picture. */
     public OrbitPainter(Pen pen, PolarAxis axis, OrbitScene scene) {
@@ -36,6 +31,7 @@ public final class OrbitPainter {
         this.axis = axis;
         this.scene = scene;
         this.p = pen.palette;
+        disc = new DiscPen(pen, axis);
         pen.g.setLineCap(StrokeLineCap.BUTT);
     }
 
@@ -62,7 +58,7 @@ public final class OrbitPainter {
         for (int i = 0; i < scene.rings().size(); i++) {
             paintEventName(scene.rings().get(i), i);
         }
-        paintRim();
+        new RimPainter(pen, axis, scene.design().sources()).paint();
         paintBaseline();
         paintFlags();
     }
@@ -72,7 +68,7 @@ public final class OrbitPainter {
         pen.g.setFill(p.disc);
         pen.g.fillArc(axis.centreX() - r, axis.centreY() - r, 2 * r, 2 * r, 0, 180, ArcType.CHORD);
         for (double s : CLOCK_SECONDS) {
-            arc(axis.r(s), p.hair, 1);
+            disc.arc(axis.r(s), p.hair, 1);
         }
         for (int degrees = -75; degrees <= 75; degrees += 15) {
             double inner = degrees % 30 == 0 ? 46 : 90;
@@ -84,12 +80,6 @@ public final class OrbitPainter {
                     p.hair,
                     1);
         }
-    }
-
-    private void arc(double r, Color color, double width) {
-        pen.g.setStroke(color);
-        pen.g.setLineWidth(width);
-        pen.g.strokeArc(axis.centreX() - r, axis.centreY() - r, 2 * r, 2 * r, 0, 180, ArcType.OPEN);
     }
 
     private void paintEvent(FieldEvents.Ring ring, double alpha) {
@@ -109,8 +99,8 @@ public final class OrbitPainter {
                 ArcType.OPEN);
         pen.g.setGlobalAlpha(1);
         pen.g.setLineDashes(1, 3);
-        arc(inner, p.ink3, 1);
-        arc(outer, p.ink3, 1);
+        disc.arc(inner, p.ink3, 1);
+        disc.arc(outer, p.ink3, 1);
         pen.g.setLineDashes();
     }
 
@@ -119,24 +109,7 @@ public final class OrbitPainter {
         double r = (axis.r(ring.lowSeconds()) + axis.r(ring.highSeconds())) / 2 - 4;
         String words = ring.name() + "  " + Wording.time(ring.middleSeconds());
         // Alternate ends, so that rings that lie close do not meet.
-        along(words, r, -86 + 3.0 * index, Type.strong(11.5), p.ink);
-    }
-
-    private void along(
-            String words, double r, double startDegrees, javafx.scene.text.Font font, Color color) {
-        double degrees = startDegrees;
-        for (int i = 0; i < words.length(); i++) {
-            String c = words.substring(i, i + 1);
-            double w = Pen.width(c.equals(" ") ? "n" : c, font) * (c.equals(" ") ? 0.5 : 1);
-            double step = Math.toDegrees(w / r);
-            double at = degrees + step / 2;
-            pen.g.save();
-            pen.g.translate(axis.x(r, at), axis.y(r, at));
-            pen.g.rotate(at);
-            pen.haloed(c, 0, 0, font, color, p.disc, TextAlignment.CENTER);
-            pen.g.restore();
-            degrees += step;
-        }
+        disc.along(words, r, -86 + 3.0 * index, Type.strong(11.5), p.ink);
     }
 
     private void paintReturn(Return r, boolean chosen) {
@@ -162,7 +135,7 @@ public final class OrbitPainter {
                 continue;
             }
             pen.g.setLineDashes(5, 4);
-            arc(r, p.time.deriveColor(0, 1, 1, 0.75), 1);
+            disc.arc(r, p.time.deriveColor(0, 1, 1, 0.75), 1);
             pen.g.setLineDashes();
             double x = axis.centreX() - r;
             pen.upright(x, axis.centreY(), axis.centreY() + 6, p.time);
@@ -178,72 +151,6 @@ public final class OrbitPainter {
                 lastX = x;
             }
         }
-    }
-
-    private void paintRim() {
-        double r = axis.radius();
-        arc(r, p.ink, 1);
-        arc(r + 6, p.ink, 1);
-        for (int i = 0; i < 12; i += 2) {
-            pen.g.setStroke(p.ink);
-            pen.g.setLineWidth(4);
-            double m = r + 3;
-            double from = 180 - (i + 0.5) * 15;
-            pen.g.strokeArc(
-                    axis.centreX() - m,
-                    axis.centreY() - m,
-                    2 * m,
-                    2 * m,
-                    from - 7.5,
-                    15,
-                    ArcType.OPEN);
-        }
-        arc(r + 10, p.ink, 1);
-        for (int degrees : new int[] {-60, -30, 30, 60}) {
-            String name = (degrees < 0 ? "L " : "R ") + Math.abs(degrees);
-            along(name, r - 15, degrees - Math.toDegrees(14 / r), Type.regular(11), p.ink3);
-        }
-        paintSources();
-    }
-
-    /** Where the dry sources lie; those of one place share a label. */
-    private void paintSources() {
-        TreeMap<Long, List<Source>> places = new TreeMap<>();
-        for (Source source : scene.design().sources()) {
-            long place = Math.round(90 * source.pan() / SAME_PLACE_DEGREES);
-            places.computeIfAbsent(place, k -> new ArrayList<>()).add(source);
-        }
-        double lastRight = Double.NEGATIVE_INFINITY;
-        double lastY = Double.NaN;
-        for (List<Source> place : places.values()) {
-            double degrees = 90 * place.getFirst().pan();
-            double r = axis.radius() + 10;
-            triangle(axis.x(r + 3, degrees), axis.y(r + 3, degrees), degrees);
-            String name = placeName(place);
-            double w = Pen.width(name, Type.regular(11.5));
-            double x = axis.x(r + 13, degrees) - (degrees < -5 ? w : degrees <= 2 ? w / 2 : 0);
-            double y = axis.y(r + 13, degrees) + 4;
-            double free = Math.abs(y - lastY) < 13 ? lastRight + 8 : x;
-            pen.text(name, Math.max(x, free), y, Type.regular(11.5), p.ink2);
-            lastRight = Math.max(x, free) + w;
-            lastY = y;
-        }
-    }
-
-    private static String placeName(List<Source> place) {
-        String names = String.join("   ", place.stream().map(Source::name).toList());
-        return Pen.width(names, Type.regular(11.5)) <= LONGEST_NAMES
-                ? names
-                : place.size() + " stems";
-    }
-
-    private void triangle(double x, double y, double degrees) {
-        pen.g.save();
-        pen.g.translate(x, y);
-        pen.g.rotate(degrees);
-        pen.g.setFill(p.ink);
-        pen.g.fillPolygon(new double[] {-3.5, 3.5, 0}, new double[] {-6, -6, 0}, 3);
-        pen.g.restore();
     }
 
     private void paintBaseline() {

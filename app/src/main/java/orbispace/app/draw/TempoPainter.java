@@ -1,12 +1,10 @@
 package orbispace.app.draw;
 
 import java.util.List;
-import javafx.scene.text.TextAlignment;
 import orbispace.app.song.FormItem;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.time.TempoMap;
-import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,8 +13,6 @@ import org.jspecify.annotations.Nullable;
  */
 public final class TempoPainter {
     private static final double EDGE_LINE = 36;
-    private static final double LEAST_NODE = 10;
-    private static final double CHAIN = 24;
 
     private final Pen pen;
     private final Song song;
@@ -91,26 +87,7 @@ public final class TempoPainter {
                 Type.regular(11.5),
                 pen.palette.ink3);
         for (Section s : song.sections()) {
-            double x = axis.x(song.span(s).startSeconds());
-            double right = axis.x(song.span(s).endSeconds());
-            boolean on = s.equals(chosen);
-            if (on) {
-                pen.g.setFill(pen.palette.card);
-                pen.g.fillRect(x, top, right - x, height);
-            }
-            pen.upright(x, top, top + height, pen.palette.rule);
-            pen.text(
-                    Pen.shortened(s.name(), right - x - 8, Type.strong(11.5)),
-                    x + 5,
-                    top + 12,
-                    on ? Type.strong(11.5) : Type.regular(11.5),
-                    on ? pen.palette.ink : pen.palette.ink2);
-            pen.text(
-                    s.firstBar() + "\u2013" + (s.endBar() - 1),
-                    x + 5,
-                    top + 27,
-                    Type.regular(11.5),
-                    pen.palette.ink3);
+            section(s, s.equals(chosen));
         }
         pen.across(axis.left(), axis.right(), lane, pen.palette.ink);
         for (int i = 0; i < song.sections().size(); i++) {
@@ -123,8 +100,30 @@ public final class TempoPainter {
                     places.edge(song.sections().getLast().endBar()),
                     new FormItem.Edge(song.sections().size()).equals(item));
         }
-        line(item);
+        new TempoLine(pen, axis, song, top + height, this::y).paint(item);
         pen.across(axis.left(), axis.right(), top + height, pen.palette.ink);
+    }
+
+    private void section(Section s, boolean on) {
+        double x = axis.x(song.span(s).startSeconds());
+        double right = axis.x(song.span(s).endSeconds());
+        if (on) {
+            pen.g.setFill(pen.palette.card);
+            pen.g.fillRect(x, top, right - x, height);
+        }
+        pen.upright(x, top, top + height, pen.palette.rule);
+        pen.text(
+                Pen.shortened(s.name(), right - x - 8, Type.strong(11.5)),
+                x + 5,
+                top + 12,
+                on ? Type.strong(11.5) : Type.regular(11.5),
+                on ? pen.palette.ink : pen.palette.ink2);
+        pen.text(
+                s.firstBar() + "\u2013" + (s.endBar() - 1),
+                x + 5,
+                top + 27,
+                Type.regular(11.5),
+                pen.palette.ink3);
     }
 
     private void diamond(double[] place, boolean chosen) {
@@ -140,66 +139,5 @@ public final class TempoPainter {
 
     private double y(double bpm) {
         return places.y(bpm);
-    }
-
-    private void line(@Nullable FormItem item) {
-        List<TempoMap.Change> changes = song.clock().tempo().changes();
-        double lastLabel = Double.NEGATIVE_INFINITY;
-        double lastNode = Double.NEGATIVE_INFINITY;
-        double before = Double.NEGATIVE_INFINITY;
-        String lastText = "";
-        for (int i = 0; i < changes.size(); i++) {
-            TempoMap.Change c = changes.get(i);
-            double x = axis.x(song.clock().secondsAt(c.beat()));
-            boolean last = i + 1 == changes.size();
-            double end =
-                    last ? axis.right() : axis.x(song.clock().secondsAt(changes.get(i + 1).beat()));
-            double to = last ? c.bpm() : c.endBpm();
-            pen.line(x, y(c.bpm()), Math.min(end, axis.right()), y(to), pen.palette.time, 1.8);
-            if (!last && changes.get(i + 1).bpm() != to) {
-                pen.line(end, y(to), end, y(changes.get(i + 1).bpm()), pen.palette.time, 1.2);
-            }
-            if (to != c.bpm()) {
-                for (double at = x; at < end; at += 4) {
-                    pen.line(
-                            at,
-                            y(c.bpm() + (to - c.bpm()) * (at - x) / (end - x)),
-                            at,
-                            top + height,
-                            pen.palette.time.deriveColor(0, 1, 1, 0.4),
-                            1);
-                }
-            }
-            boolean chosen = new FormItem.Tempo(c.beat()).equals(item);
-            if (!chosen && x - lastNode < LEAST_NODE) {
-                before = x;
-                continue;
-            }
-            lastNode = x;
-            pen.circle(
-                    x,
-                    y(c.bpm()),
-                    chosen ? 4.5 : 3,
-                    chosen ? pen.palette.time : pen.palette.paper,
-                    pen.palette.time,
-                    1.4);
-            String label = Wording.number(c.bpm(), 0);
-            boolean told = label.equals(lastText);
-            boolean chained = x - before < CHAIN && end - x < CHAIN;
-            before = x;
-            if (!told && !chained && x - lastLabel > 34 && x < axis.right() - 24) {
-                lastText = label;
-                double low = y(c.bpm()) + 14;
-                pen.haloed(
-                        label,
-                        x + 5,
-                        low > top + height - 2 ? y(c.bpm()) - 6 : low,
-                        Type.strong(11.5),
-                        pen.palette.time,
-                        pen.palette.paper,
-                        TextAlignment.LEFT);
-                lastLabel = x;
-            }
-        }
     }
 }

@@ -190,37 +190,15 @@ public final class Measurements {
         if (render == null) {
             return;
         }
+        Runnable remedies = () -> cover.measureRemedies(render, design, span, barred, judged);
         if (cover.isOpen(design)) {
-            cover.measureSection(
-                    render,
-                    design,
-                    span,
-                    barred,
-                    judged,
-                    () ->
-                            measureMix(
-                                    render,
-                                    design,
-                                    pair,
-                                    span,
-                                    () ->
-                                            cover.measureRemedies(
-                                                    render, design, span, barred, judged)));
-            return;
+            Runnable mixed = () -> measureMix(render, design, pair, span, remedies);
+            cover.measureSection(render, design, span, barred, judged, mixed);
+        } else {
+            Runnable section =
+                    () -> cover.measureSection(render, design, span, barred, judged, remedies);
+            measureMix(render, design, pair, span, section);
         }
-        measureMix(
-                render,
-                design,
-                pair,
-                span,
-                () ->
-                        cover.measureSection(
-                                render,
-                                design,
-                                span,
-                                barred,
-                                judged,
-                                () -> cover.measureRemedies(render, design, span, barred, judged)));
     }
 
     private void measureMix(

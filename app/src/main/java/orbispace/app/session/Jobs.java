@@ -16,15 +16,13 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
+import orbispace.app.song.CacheFolder;
 import orbispace.core.design.Design;
 import orbispace.core.render.Job;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/**
- * Work in the background. A job replaces an unfinished one of the same name; results and failures
- * come back on the interface thread.
- */
+/** Work in the background. A job replaces an unfinished one of the same name. */
 public final class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
 
@@ -42,21 +40,6 @@ public final class Jobs {
     private final Map<String, Running> running = new LinkedHashMap<>();
     private final StringProperty busyWith = new SimpleStringProperty("");
     private final DoubleProperty progress = new SimpleDoubleProperty(0);
-
-    /** A job or a pause that is not finished. */
-    private static final class Running {
-        private final String words;
-        private final boolean ofSong;
-        private final Design design;
-        private volatile boolean cancelled;
-        private double share;
-
-        Running(String words, boolean ofSong, Design design) {
-            this.words = words;
-            this.ofSong = ofSong;
-            this.design = design;
-        }
-    }
 
     /**
      * Jobs whose results are handed to the interface thread.
@@ -107,9 +90,8 @@ public final class Jobs {
     }
 
     /**
-     * Starts a job that belongs to the open song, and ends with it: of a job that was begun for
-     * another song nothing is taken. Call on the interface thread. Nothing starts once this is
-     * closed; a failure is said as the editor's problem.
+     * Starts a job of the open song, and ends with it: of one begun for another song nothing is
+     * taken. Nothing starts once this is closed; a failure is said as the editor's problem.
      *
      * @param name a job of the same name that is not finished is cancelled
      * @param words what it does, for people
@@ -166,7 +148,6 @@ public final class Jobs {
             } catch (CancellationException e) {
                 interfaceThread.execute(() -> finish(name, token));
             } catch (Throwable e) {
-                LOG.debug("{} failed", name, e);
                 Exception said = said(token.words, e);
                 interfaceThread.execute(() -> {
                     if (finish(name, token)) {
@@ -183,7 +164,6 @@ public final class Jobs {
         try {
             done.take(result, token.design);
         } catch (RuntimeException e) {
-            LOG.debug("{}: the result could not be taken", token.words, e);
             failed.accept(said(token.words, e));
         }
     }
@@ -193,17 +173,24 @@ public final class Jobs {
         if (e instanceof Exception known && known.getMessage() != null) {
             return known;
         }
+        if (e instanceof OutOfMemoryError) {
+            return new IllegalStateException(
+                    words + ": the memory is full; close other songs or take fewer stems", e);
+        }
+        LOG.error("{}", words, e);
         return new IllegalStateException(
                 words
-                        + (e instanceof OutOfMemoryError
-                                ? ": the memory is full; close other songs or take fewer stems"
-                                : ": ended by a fault of the program, " + e),
+                        + ": ended by a fault of the program, "
+                        + e
+                        + "; "
+                        + CacheFolder.log()
+                        + " says where",
                 e);
     }
 
     /**
-     * Does something on the interface thread after a pause, unless it is cancelled or asked for
-     * again meanwhile; counts as a job of the open song until then.
+     * Does something after a pause, unless it is cancelled or asked for again meanwhile; counts as
+     * a job of the open song until then.
      *
      * @param name a wait or job of the same name is cancelled
      * @param pauseMillis how long to wait
@@ -240,7 +227,7 @@ public final class Jobs {
         });
     }
 
-    /** Whether a job or a pause of a name is unfinished. */
+    /** Whether one of a name is unfinished. */
     public boolean awaits(String name) {
         return running.containsKey(name);
     }
@@ -254,7 +241,7 @@ public final class Jobs {
         }
     }
 
-    /** Stops everything that runs. */
+    /** Stops all of them. */
     public void cancelAll() {
         List.copyOf(running.keySet()).forEach(this::cancel);
     }

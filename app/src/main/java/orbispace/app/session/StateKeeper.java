@@ -62,7 +62,7 @@ public final class StateKeeper {
                 work.run();
             }
         } catch (Exception e) {
-            LOG.debug("the state could not be kept", e);
+            LOG.warn("the state could not be kept", e);
             failed.accept(e);
         }
     }

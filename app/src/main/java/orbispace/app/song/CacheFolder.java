@@ -12,6 +12,11 @@ public final class CacheFolder {
         return new FactsCache(path().resolve("facts"));
     }
 
+    /** What went wrong inside the program, for who has to find out why. */
+    public static Path log() {
+        return path().resolve("orbispace.log");
+    }
+
     static Path path() {
         String cache = System.getenv("XDG_CACHE_HOME");
         Path base =

@@ -35,7 +35,6 @@ import orbispace.core.time.Span;
 /** A whole song measured for what its returns cover, and cleared. */
 public final class ClearSong {
     private static final double QUIET_LUFS = -20;
-    private static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final Design design;
     private final Span span;
@@ -104,7 +103,7 @@ public final class ClearSong {
     }
 
     private Phrases found(Source s) {
-        return phrases.getOrDefault(s.id(), NONE);
+        return phrases.getOrDefault(s.id(), Phrases.NONE);
     }
 
     private Question question(Source s, String returnId) {

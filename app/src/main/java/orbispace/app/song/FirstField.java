@@ -29,6 +29,10 @@ final class FirstField {
                 case BASS -> {}
             }
         }
+        return returns(hall, echo);
+    }
+
+    private static List<Return> returns(Map<String, Double> hall, Map<String, Double> echo) {
         NoteValue sixtyFourth = NoteValue.parse("1/64").orElseThrow();
         NoteValue dotted = NoteValue.parse("1/4.").orElseThrow();
         Filter clean = new Filter(new Filter.Corner(180, 2), new Filter.Corner(6500, 2));

@@ -8,8 +8,6 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
-import javafx.scene.control.TextInputControl;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -23,7 +21,6 @@ import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.chain.ReturnInspector;
 import orbispace.app.view.clear.ClearView;
-import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.app.view.frame.Rail;
@@ -84,6 +81,16 @@ public final class MainWindow {
         problemBar = problemBar();
         busyBar = new HBox(8, busy, progress, Plate.small("Cancel", model.jobs()::cancelAll));
         recovery = new RecoveryBar(model.bringing());
+        layOut();
+        scene = new Scene(root, 1280, 800);
+        listen();
+        setPalette(Palette.DAY);
+        go(Step.ORBIT);
+        root.setFocusTraversable(true);
+        root.requestFocus();
+    }
+
+    private void layOut() {
         busyBar.getStyleClass().add("busy-bar");
         busyBar.setAlignment(Pos.CENTER_LEFT);
         keys.getStyleClass().add("keys");
@@ -96,22 +103,6 @@ public final class MainWindow {
         root.setRight(side);
         side.setPrefWidth(INSPECTOR_WIDTH);
         side.setMinWidth(INSPECTOR_WIDTH);
-        scene = new Scene(root, 1280, 800);
-        model.selection()
-                .wanted()
-                .addListener((o, was, is) -> {
-                    show(is);
-                    model.selection().wanted().set("");
-                });
-        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::shortcut);
-        scene.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        scene.setOnDragOver(files::offered);
-        scene.setOnDragDropped(files::dropped);
-        listen();
-        setPalette(Palette.DAY);
-        go(Step.ORBIT);
-        root.setFocusTraversable(true);
-        root.requestFocus();
     }
 
     private HBox problemBar() {
@@ -149,6 +140,17 @@ public final class MainWindow {
     }
 
     private void listen() {
+        model.selection()
+                .wanted()
+                .addListener((o, was, is) -> {
+                    show(is);
+                    model.selection().wanted().set("");
+                });
+        WindowKeys shortcuts = new WindowKeys(this, model);
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::shortcut);
+        scene.addEventHandler(KeyEvent.KEY_PRESSED, shortcuts::key);
+        scene.setOnDragOver(files::offered);
+        scene.setOnDragDropped(files::dropped);
         model.problem()
                 .addListener((o, was, is) -> {
                     problem.setText(is);
@@ -213,7 +215,7 @@ public final class MainWindow {
         setPalette(palette == Palette.DAY ? Palette.NIGHT : Palette.DAY);
     }
 
-    private void go(Step to) {
+    void go(Step to) {
         screens.values().forEach(s -> s.shown(false));
         step = to;
         Screen<?> screen = screen();
@@ -225,78 +227,18 @@ public final class MainWindow {
         screen.shown(true);
     }
 
-    private Screen<?> screen() {
+    /** Shows lines about keys, or puts them away. */
+    void turnKeys(String lines) {
+        keys.setText(lines);
+        keys.setVisible(!keys.isVisible());
+    }
+
+    void hideKeys() {
+        keys.setVisible(false);
+    }
+
+    /** The screen in front. */
+    Screen<?> screen() {
         return java.util.Objects.requireNonNull(screens.get(step));
-    }
-
-    private void shortcut(KeyEvent e) {
-        if (!e.isShortcutDown()) {
-            return;
-        }
-        boolean known = true;
-        switch (e.getCode()) {
-            case Z -> {
-                if (e.isShiftDown()) {
-                    model.editor().redo();
-                } else {
-                    model.editor().undo();
-                }
-            }
-            case Y -> model.editor().redo();
-            case S -> {
-                if (e.isShiftDown()) {
-                    files.saveAs();
-                } else {
-                    files.save();
-                }
-            }
-            case O -> files.open();
-            case N -> files.newFromStems();
-            case B -> files.bring();
-            default -> known = false;
-        }
-        if (known) {
-            e.consume();
-        }
-    }
-
-    private void key(KeyEvent e) {
-        if (e.getTarget() instanceof TextInputControl || e.isShortcutDown() || e.isAltDown()) {
-            return;
-        }
-        switch (e.getCode()) {
-            case SPACE -> model.transport().togglePlaying();
-            case L -> model.transport().looping().set(!model.transport().looping().get());
-            case M -> model.transport().mono().set(!model.transport().mono().get());
-            case W -> model.transport().wetOnly().set(!model.transport().wetOnly().get());
-            case B -> {
-                if (e.isShiftDown()) {
-                    model.pair().keepAsBefore();
-                } else {
-                    model.transport().hearingBefore().set(!model.transport().hearingBefore().get());
-                }
-            }
-            case N -> screen().nextWorst();
-            case R -> model.references().flip();
-            case ESCAPE -> keys.setVisible(false);
-            default -> stepKey(e);
-        }
-    }
-
-    private void stepKey(KeyEvent e) {
-        if (e.getText().equals("?") || (e.getCode() == KeyCode.SLASH && e.isShiftDown())) {
-            keys.setText(
-                    screen().keys()
-                            + " Space: play. L: repeat the section. B: before or after; Shift+B:"
-                            + " compare with now. M: mono. W: wet alone. 1 to 6: the steps."
-                            + " Ctrl+N, O, S: new, open, save. ?: these lines.");
-            keys.setVisible(!keys.isVisible());
-        }
-        for (Step s : Step.values()) {
-            if (e.getText().equals(Integer.toString(s.digit))
-                    && !(scene.getFocusOwner() instanceof NumberField)) {
-                go(s);
-            }
-        }
     }
 }

@@ -319,9 +319,9 @@ class DeskTest {
     @Test
     void aPairIsSettledReturnByReturnAndForgottenWithTheNextChange() throws InterruptedException {
         desk.frame().edit(new ReturnEdit.Level("A", -20));
-        desk.orbit().field().settlePair();
-        ui.until(() -> desk.orbit().field().pair().get() != null);
-        var pair = java.util.Objects.requireNonNull(desk.orbit().field().pair().get());
+        desk.orbit().settling().pair();
+        ui.until(() -> desk.orbit().settling().ofPair().get() != null);
+        var pair = java.util.Objects.requireNonNull(desk.orbit().settling().ofPair().get());
         var a = java.util.Objects.requireNonNull(pair.returns().get("A"));
         var b = java.util.Objects.requireNonNull(pair.returns().get("B"));
         double before = desk.frame().pair().before().get().requireReturn("A").levelDb();
@@ -330,7 +330,7 @@ class DeskTest {
                 .isCloseTo(20 * Math.log10(1 - Math.pow(10, (-20 - before) / 20)), within(0.01));
         assertThat(b.words()).isEqualTo("The same sound, to the last bit.");
         desk.frame().editor().undo();
-        assertThat(desk.orbit().field().pair().get()).isNull();
+        assertThat(desk.orbit().settling().ofPair().get()).isNull();
     }
 
     @Test
@@ -411,7 +411,7 @@ class DeskTest {
         Design before = desk.frame().design().get();
         desk.clear().clearing().judge("pad");
         desk.clear().clearing().bar(orbispace.core.design.Setting.DUCK, true);
-        desk.clear().clearing().want("A", orbispace.core.design.Targets.WASHED);
+        desk.clear().clearing().asking().want("A", orbispace.core.design.Targets.WASHED);
         assertThat(desk.clear().clearing().source().orElseThrow().id()).isEqualTo("pad");
         assertThat(desk.clear().clearing().targets("A"))
                 .contains(orbispace.core.design.Targets.WASHED);
@@ -421,6 +421,6 @@ class DeskTest {
         ui.until(() -> desk.frame().design().get().equals(before) && !desk.frame().jobs().busy());
         assertThat(desk.clear().clearing().source().orElseThrow().id()).isEqualTo("lead-voice");
         assertThat(desk.clear().clearing().barred().get()).isEmpty();
-        assertThat(desk.clear().clearing().asksOwn("A")).isFalse();
+        assertThat(desk.clear().clearing().asking().asksOwn("A")).isFalse();
     }
 }

@@ -136,22 +136,22 @@ class FieldEditingTest {
     @Test
     void aDistanceMovesAllSendsInOneStepAndFiltersAreSettled() throws InterruptedException {
         double now =
-                Objects.requireNonNull(desk.orbit().field().depths().get("lead-voice"))
+                Objects.requireNonNull(desk.orbit().depths().bySource().get("lead-voice"))
                         .criticalDistances()
                         .orElseThrow();
-        assertThat(desk.orbit().field().place("lead-voice", 2 * now)).isTrue();
+        assertThat(desk.orbit().depths().place("lead-voice", 2 * now)).isTrue();
         settle();
         assertThat(
-                        Objects.requireNonNull(desk.orbit().field().depths().get("lead-voice"))
+                        Objects.requireNonNull(desk.orbit().depths().bySource().get("lead-voice"))
                                 .criticalDistances()
                                 .orElseThrow())
                 .isCloseTo(2 * now, within(0.03 * now));
         desk.frame().editor().undo();
         settle();
-        assertThat(desk.orbit().field().place("no-one", 1)).isFalse();
-        desk.orbit().field().settleFilters(ret("A"));
+        assertThat(desk.orbit().depths().place("no-one", 1)).isFalse();
+        desk.orbit().settling().filters(ret("A"));
         settle();
-        assertThat(desk.orbit().field().settled().get("A")).contains("The same sound");
+        assertThat(desk.orbit().settling().byReturn().get("A")).contains("The same sound");
     }
 
     @Test

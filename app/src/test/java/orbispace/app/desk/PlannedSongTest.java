@@ -191,14 +191,14 @@ class PlannedSongTest {
         throwing.picking().pickPhrase(0);
         throwing.throwPicked();
         throwing.trail(t -> t.withFeedback(0.9));
-        assertThat(throwing.conflicts())
+        assertThat(throwing.courses().conflicts())
                 .extracting(ThrowConflict::kind)
                 .contains(ThrowConflict.Kind.RUNS_ON);
         throwing.picking().pick(null);
         throwing.nextConflict();
         assertThat(throwing.chosen()).contains(thrown());
         throwing.fit();
-        ThrowCourse fitted = throwing.course(thrown()).orElseThrow();
+        ThrowCourse fitted = throwing.courses().of(thrown()).orElseThrow();
         assertThat(fitted.runningOn() == 0 || !fitted.hasRoom()).isTrue();
         throwing.shutAtNext(true);
         assertThat(thrown().trail().untilBeat()).isCloseTo(6, within(0.1));
@@ -223,11 +223,11 @@ class PlannedSongTest {
 
     @Test
     void ideasLeaveOutWhatIsThrownAlready() {
-        int ideas = throwing.ideas().size();
+        int ideas = throwing.courses().ideas().size();
         assertThat(ideas).isPositive();
         desk.frame().selection().returnId().set(echo());
-        throwing.take(throwing.ideas().getFirst());
-        assertThat(throwing.ideas()).hasSize(ideas - 1);
+        throwing.take(throwing.courses().ideas().getFirst());
+        assertThat(throwing.courses().ideas()).hasSize(ideas - 1);
         desk.frame().selection().returnId().set("Z");
         throwing.throwPicked();
         assertThat(design().thrown()).hasSize(1);

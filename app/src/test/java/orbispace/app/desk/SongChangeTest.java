@@ -59,8 +59,8 @@ class SongChangeTest {
                 () -> desk.plan().planning().hold(),
                 () -> desk.orbit().drafting().start(),
                 () -> desk.song().form().proposeBarOne(),
-                () -> desk.orbit().field().settleFilters(design().requireReturn("A")),
-                () -> desk.orbit().field().settlePair(),
+                () -> desk.orbit().settling().filters(design().requireReturn("A")),
+                () -> desk.orbit().settling().pair(),
                 () ->
                         desk.orbit()
                                 .field()
@@ -89,8 +89,8 @@ class SongChangeTest {
             assertThat(design()).isEqualTo(other);
             assertThat(desk.orbit().drafting().drafts().get()).isEmpty();
             assertThat(desk.song().form().proposal().get()).isNull();
-            assertThat(desk.orbit().field().settled()).isEmpty();
-            assertThat(desk.orbit().field().pair().get()).isNull();
+            assertThat(desk.orbit().settling().byReturn()).isEmpty();
+            assertThat(desk.orbit().settling().ofPair().get()).isNull();
             assertThat(desk.clear().clearing().room().get()).isNull();
             assertThat(desk.clear().clearing().earLine().get()).isNull();
             assertThat(desk.clear().clearing().solution().get()).isNull();
@@ -100,14 +100,14 @@ class SongChangeTest {
     @Test
     void whatWasFoundInASongIsNotOfferedInTheNext() throws Exception {
         desk.orbit().drafting().start();
-        desk.orbit().field().settleFilters(design().requireReturn("A"));
+        desk.orbit().settling().filters(design().requireReturn("A"));
         settle();
         assertThat(desk.orbit().drafting().drafts().get()).isNotEmpty();
-        assertThat(desk.orbit().field().settled()).isNotEmpty();
+        assertThat(desk.orbit().settling().byReturn()).isNotEmpty();
         desk.frame().opening().open(second);
         settle();
         assertThat(desk.orbit().drafting().drafts().get()).isEmpty();
-        assertThat(desk.orbit().field().settled()).isEmpty();
+        assertThat(desk.orbit().settling().byReturn()).isEmpty();
     }
 
     @Test

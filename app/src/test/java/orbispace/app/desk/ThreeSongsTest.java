@@ -69,8 +69,8 @@ class ThreeSongsTest {
         all.put("measure the plan", () -> desk.plan().planning().measure());
         all.put("draft", () -> desk.orbit().drafting().start());
         all.put("bar one", () -> desk.song().form().proposeBarOne());
-        all.put("settle filters", () -> desk.orbit().field().settleFilters(first()));
-        all.put("settle the pair", () -> desk.orbit().field().settlePair());
+        all.put("settle filters", () -> desk.orbit().settling().filters(first()));
+        all.put("settle the pair", () -> desk.orbit().settling().pair());
         all.put("convolve", () -> desk.orbit().field().convolve(first(), stem));
         all.put("bring", () -> desk.frame().bringing().bring(List.of(stem)));
         all.put("form", () -> desk.frame().bringing().takeForm(folder.resolve("form.mid")));

@@ -122,11 +122,15 @@ public final class Hand {
         return act(r -> r.mouseRelease(button));
     }
 
+    /** In one go: what is laid out anew between two steps would be missed. */
+    private static void click(Robot r, Point2D at) {
+        r.mouseMove(at);
+        r.mouseClick(MouseButton.PRIMARY);
+    }
+
     /** Clicks a place of the screen. */
     public Hand clickOn(double x, double y) {
-        moveTo(x, y);
-        press(MouseButton.PRIMARY);
-        return release(MouseButton.PRIMARY);
+        return act(r -> click(r, new Point2D(x, y)));
     }
 
     /** Clicks a place of the screen. */
@@ -136,7 +140,7 @@ public final class Hand {
 
     /** Clicks the middle of a node. */
     public Hand clickOn(Node node) {
-        return clickOn(on(() -> middle(node)));
+        return act(r -> click(r, middle(node)));
     }
 
     /** Clicks what has a text. */

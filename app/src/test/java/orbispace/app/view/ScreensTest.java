@@ -186,8 +186,11 @@ class ScreensTest extends WindowCase {
         assertThat(labels()).contains("hidden");
         assertThat(labels()).anyMatch(t -> t.contains("felt was asked"));
         // Whoever wants it hidden is told that all is as asked.
-        robot.interact(
-                () -> desk.clear().clearing().want("A", Targets.LEAD.withState(WetState.HIDDEN)));
+        robot.interact(() ->
+                desk.clear()
+                        .clearing()
+                        .asking()
+                        .want("A", Targets.LEAD.withState(WetState.HIDDEN)));
         settle();
         assertThat(labels()).anyMatch(t -> t.startsWith("Clear: presence 100 %"));
     }

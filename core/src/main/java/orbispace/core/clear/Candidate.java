@@ -59,28 +59,28 @@ record Candidate(
                                                 p.why())
                                         .costingLevel(r.levelDb() - half));
             }
-            case ReturnEdit.Ducking e -> {
-                double old = r.duck() == null ? 0 : r.duck().rangeDb();
-                Duck whole = Objects.requireNonNull(e.duck());
-                double range = Math.rint(whole.rangeDb() + old) / 2;
-                double share = p.cost().duckDb() / Math.max(0.1, whole.rangeDb() - old);
-                yield range <= old
-                        ? Optional.empty()
-                        : Optional.of(
-                                of(
-                                                p.kind(),
-                                                new ReturnEdit.Ducking(
-                                                        r.id(), whole.withRange(range)),
-                                                Wording.format(
-                                                        "Duck %.1f dB%s, release %.0f ms",
-                                                        range,
-                                                        DuckRule.where(whole.band()),
-                                                        whole.releaseMillis()),
-                                                p.why())
-                                        .costingDuck(share * (range - old)));
-            }
+            case ReturnEdit.Ducking e -> halvedDuck(p, r, Objects.requireNonNull(e.duck()));
             default -> Optional.empty();
         };
+    }
+
+    private static Optional<Candidate> halvedDuck(Proposal p, Return r, Duck whole) {
+        double old = r.duck() == null ? 0 : r.duck().rangeDb();
+        double range = Math.rint(whole.rangeDb() + old) / 2;
+        double share = p.cost().duckDb() / Math.max(0.1, whole.rangeDb() - old);
+        return range <= old
+                ? Optional.empty()
+                : Optional.of(
+                        of(
+                                        p.kind(),
+                                        new ReturnEdit.Ducking(r.id(), whole.withRange(range)),
+                                        Wording.format(
+                                                "Duck %.1f dB%s, release %.0f ms",
+                                                range,
+                                                DuckRule.where(whole.band()),
+                                                whole.releaseMillis()),
+                                        p.why())
+                                .costingDuck(share * (range - old)));
     }
 
     /** A level with a true minus. */

@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
@@ -14,7 +15,6 @@ import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
 import orbispace.core.material.GateKey;
-import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -26,7 +26,6 @@ import orbispace.core.time.Span;
  * scale. All times are those of the song. Safe for use by several threads.
  */
 public final class CoverAnalysis {
-    private static final double LEAST_PART_SECONDS = 0.5;
     private static final double AFTER_SECONDS = 0.5;
 
     private final HeardSong song;
@@ -42,7 +41,6 @@ public final class CoverAnalysis {
     /**
      * An analysis of a song at the usual listening level.
      *
-     * @param renderer renders it
      * @param mixLufs loudness of the mix that is heard at the listening level
      * @param roomPower noise of the room per band
      */
@@ -73,7 +71,7 @@ public final class CoverAnalysis {
      */
     public CoverAnalysis window(Span span, double runUpSeconds) {
         return new CoverAnalysis(
-                song.renderer()
+                renderer()
                         .window(
                                 span.startSeconds() - runUpSeconds,
                                 span.endSeconds() + AFTER_SECONDS),
@@ -102,11 +100,8 @@ public final class CoverAnalysis {
     /**
      * One pair over a stretch of the song.
      *
-     * @param design the field
      * @param source the dry source that must stay clear
-     * @param ret the return
      * @param phrases where the source speaks, in seconds of the song
-     * @param span the stretch
      */
     public PairView pair(
             Design design, Source source, Return ret, List<Span> phrases, Span span, Job job) {
@@ -137,8 +132,8 @@ public final class CoverAnalysis {
 
     /** Mean loudness of all dry sources together over a stretch, in sones. */
     public double drySones(Design design, Span span) {
-        Excitation sum = song.sourcesBut(design, List.of());
-        return java.util.Arrays.stream(slice(sum, span).sones()).average().orElse(0);
+        Excitation sum = slice(song.sourcesBut(design, List.of()), span);
+        return Arrays.stream(sum.sones()).average().orElse(0);
     }
 
     private Excitation slice(Excitation whole, Span span) {
@@ -222,10 +217,7 @@ public final class CoverAnalysis {
 
     /** Where the return of a question is heard, cell by cell. */
     HeardCells cells(Question q, Job job) {
-        List<Return> others = new ArrayList<>(q.design().returns());
-        others.removeIf(r -> r.id().equals(q.returnId()));
-        Excitation rest =
-                song.wets(q.design(), others, job).plus(song.sourcesBut(q.design(), List.of()));
+        Excitation rest = others(q, job).plus(song.sourcesBut(q.design(), List.of()));
         return HeardCells.of(
                 slice(wet(q.design(), q.ret(), job), q.span()), slice(rest, q.span()), roomPower);
     }
@@ -243,11 +235,15 @@ public final class CoverAnalysis {
         return new Standing(view.cover(), view.sibilanceDb(), low);
     }
 
-    /** The same with the return's wet given instead of rendered, such as under another ducker. */
-    PairView withWet(Question q, Excitation wet, Job job) {
+    private Excitation others(Question q, Job job) {
         List<Return> others = new ArrayList<>(q.design().returns());
         others.removeIf(r -> r.id().equals(q.returnId()));
-        Excitation rest = song.wets(q.design(), others, job);
+        return song.wets(q.design(), others, job);
+    }
+
+    /** The same with the return's wet given instead of rendered, such as under another ducker. */
+    PairView withWet(Question q, Excitation wet, Job job) {
+        Excitation rest = others(q, job);
         List<Source> layers = q.design().layersOf(q.source());
         Excitation dry = song.part(layers);
         Excitation sources = song.sourcesBut(q.design(), layers);
@@ -267,55 +263,24 @@ public final class CoverAnalysis {
     }
 
     /**
-     * One pair with the return at another level: the excitation is scaled instead of rendered anew.
+     * How a question's source stands against its return alone, with that at another level: the
+     * excitation is scaled instead of rendered anew.
      */
-    public PairView atLevel(
-            Design design,
-            Source source,
-            Return ret,
-            double levelDb,
-            List<Span> phrases,
-            Span span,
-            Job job) {
-        Design even = design.withReturn(ret.withLevel(0));
-        Excitation wet = wet(even, even.requireReturn(ret.id()), job);
-        Question q =
-                new Question(
-                        design,
-                        source,
-                        ret.id(),
-                        new Phrases(phrases, List.of(), 0, 0, 0),
-                        span,
-                        false);
-        return withWet(q, wet.times(Decibels.toPower(levelDb)), job);
+    public PairView atLevel(Question q, double levelDb, Job job) {
+        Design even = q.design().withReturn(q.ret().withLevel(0));
+        Excitation wet = wet(even, even.requireReturn(q.returnId()), job);
+        return withWet(q.alone(), wet.times(Decibels.toPower(levelDb)), job);
     }
 
-    /** One pair over a stretch with the return louder by so many dB than it is. */
-    public PairView louder(
-            Design design, Source source, Return ret, double db, Span span, Job job) {
-        Question q =
-                new Question(
-                        design,
-                        source,
-                        ret.id(),
-                        new Phrases(List.of(), List.of(), 0, 0, 0),
-                        span,
-                        false);
-        return withWet(q, wet(design, ret, job).times(Decibels.toPower(db)), job);
+    /** The same with the return louder by so many dB than it is. */
+    public PairView louder(Question q, double db, Job job) {
+        return withWet(q.alone(), wet(q.design(), q.ret(), job).times(Decibels.toPower(db)), job);
     }
 
     private PairView cut(
             Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
         Excitation part = slice(dry, span);
-        List<Span> inside = new ArrayList<>();
-        for (Span phrase : phrases) {
-            double begins = Math.max(phrase.startSeconds(), span.startSeconds());
-            double ends = Math.min(phrase.endSeconds(), span.endSeconds());
-            // The first breath of a phrase that belongs to the next section is no phrase of this.
-            if (ends - begins >= Math.min(LEAST_PART_SECONDS, phrase.seconds() / 2)) {
-                inside.add(new Span(begins - span.startSeconds(), ends - span.startSeconds()));
-            }
-        }
+        List<Span> inside = PairView.inside(phrases, span);
         // One that has no phrases, such as a drum, speaks where it is loud.
         Passages passages =
                 phrases.isEmpty()
@@ -324,7 +289,7 @@ public final class CoverAnalysis {
         return PairView.of(part, slice(wet, span), slice(rest, span), roomPower, passages);
     }
 
-    /** The excitation of a return. */
+    /** A return's excitation. */
     Excitation wet(Design design, Return r, Job job) {
         return song.wet(design, r, job);
     }

@@ -39,6 +39,20 @@ public final class DuckRule implements RemedyRule {
         return Setting.DUCK;
     }
 
+    /** How a source stands with a return under another ducker. */
+    private static Standing under(
+            Duck tried,
+            Question q,
+            Excitation open,
+            Standing now,
+            CoverAnalysis analysis,
+            Job job) {
+        job.check();
+        float[] gains = DuckGains.of(analysis, q.design(), q.returnId(), tried, open.frames());
+        PairView view = analysis.withWet(q, DuckGains.under(open, tried, gains), job);
+        return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+    }
+
     @Override
     public Optional<Candidate> find(
             Question q, Standing now, Targets targets, CoverAnalysis analysis, Job job) {
@@ -51,15 +65,7 @@ public final class DuckRule implements RemedyRule {
                         .times(Decibels.toPower(q.ret().levelDb()));
         DuckBand band = inKeyBand ? analysis.bandOf(q) : null;
         Duck whole = draft(q, MOST_DB).withBand(band);
-        DoubleFunction<Standing> at =
-                db -> {
-                    job.check();
-                    Duck tried = whole.withRange(db);
-                    float[] gains =
-                            DuckGains.of(analysis, q.design(), q.returnId(), tried, open.frames());
-                    PairView view = analysis.withWet(q, DuckGains.under(open, tried, gains), job);
-                    return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
-                };
+        DoubleFunction<Standing> at = db -> under(whole.withRange(db), q, open, now, analysis, job);
         // Where the band does not suffice, all of it must give way.
         if (inKeyBand && !at.apply(MOST_DB).uncovers(targets)) {
             return Optional.empty();

@@ -127,7 +127,7 @@ final class EarAnswers {
         }
         double spacing =
                 echo.time().seconds(e.question.design().song().clock(), e.ret().timedAtBar());
-        double fits = Fit.feedbackOfWholeRepeats(spacing, e.gapSeconds(), EarTable.GAP_DOWN_DB);
+        double fits = Fit.feedbackOfWholeRepeats(spacing, e.gapSeconds(), TailWords.GAP_DOWN_DB);
         return fits >= echo.feedback()
                 ? Optional.empty()
                 : Optional.of(

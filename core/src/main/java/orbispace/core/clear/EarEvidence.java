@@ -122,15 +122,7 @@ final class EarEvidence {
 
     /** The level at which the return has a state; empty where none does. */
     OptionalDouble levelFor(WetState state) {
-        return ShareLevel.aiming(
-                analysis,
-                question.design(),
-                question.source(),
-                ret(),
-                question.phrases().spans(),
-                question.span(),
-                state,
-                job);
+        return ShareLevel.aiming(analysis, question, state, job);
     }
 
     /** Whether a setting of the return is locked. */

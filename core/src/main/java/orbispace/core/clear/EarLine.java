@@ -63,18 +63,7 @@ public record EarLine(Answer loudest, Answer sparsest) {
 
     private static double level(
             CoverAnalysis analysis, Question q, Span span, double share, Job job) {
-        double level =
-                ShareLevel.of(
-                        analysis,
-                        q.design(),
-                        q.source(),
-                        q.ret(),
-                        q.phrases().spans(),
-                        span,
-                        share,
-                        LEAST_DB,
-                        MOST_DB,
-                        job);
+        double level = ShareLevel.of(analysis, q.over(span), share, LEAST_DB, MOST_DB, job);
         return Math.rint(level / STEP_DB) * STEP_DB;
     }
 }

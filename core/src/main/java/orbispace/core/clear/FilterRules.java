@@ -43,38 +43,35 @@ final class FilterRules {
             if (now.lowShare() <= targets.lowShare()) {
                 return Optional.empty();
             }
-            Filter filter = q.ret().filterOut();
-            Filter.Corner old = filter.highPass();
+            Filter.Corner old = q.ret().filterOut().highPass();
             double from = old == null ? 20 : old.hz();
             int poles = old == null ? POLES : old.poles();
             LowShare spectrum = analysis.spectrum(q.design(), q.ret(), job);
             double most = HIGH_PASS_HZ[HIGH_PASS_HZ.length - 1];
             for (double hz : HIGH_PASS_HZ) {
-                boolean enough =
-                        spectrum.shareThrough(new Filter.Corner(hz, poles), old)
-                                <= targets.lowShare();
+                Filter.Corner corner = new Filter.Corner(hz, poles);
+                boolean enough = spectrum.shareThrough(corner, old) <= targets.lowShare();
                 if (hz > from && (enough || hz == most)) {
                     return Optional.of(
                             Candidate.of(
                                             kind(),
-                                            out(
-                                                    q,
-                                                    filter.withHighPass(
-                                                            new Filter.Corner(hz, poles))),
-                                            (old == null
-                                                            ? "High-pass at "
-                                                            : Wording.format(
-                                                                    "High-pass %.0f to ", from))
-                                                    + Wording.format("%.0f Hz", hz),
-                                            Wording.format(
-                                                    "%.0f %% of this return lies under 250 Hz; %.0f"
-                                                            + " %% is enough for it",
-                                                    100 * now.lowShare(), 100 * targets.lowShare()))
+                                            out(q, q.ret().filterOut().withHighPass(corner)),
+                                            old == null
+                                                    ? Wording.format("High-pass at %.0f Hz", hz)
+                                                    : Wording.format(
+                                                            "High-pass %.0f to %.0f Hz", from, hz),
+                                            lows(now, targets))
                                     .costingOctaves(
                                             Math.log(hz / Math.max(40, from)) / Math.log(2)));
                 }
             }
             return Optional.empty();
+        }
+
+        private static String lows(Standing now, Targets targets) {
+            return Wording.format(
+                    "%.0f %% of this return lies under 250 Hz; %.0f %% is enough for it",
+                    100 * now.lowShare(), 100 * targets.lowShare());
         }
     }
 

@@ -56,20 +56,19 @@ final class LevelRule implements RemedyRule {
                                         + " to "
                                         + Candidate.level(level)
                                         + " dB",
-                                loud
-                                        ? Wording.format(
-                                                "its share of the loudness is %.1f %%; %s was"
-                                                        + " asked",
-                                                100 * now.cover().wetShare(),
-                                                targets.state()
-                                                        .name()
-                                                        .toLowerCase(java.util.Locale.ROOT))
-                                        : Wording.format(
-                                                "%s keeps %.0f %% of its loudness; %.0f %% was"
-                                                        + " asked",
-                                                q.source().name(),
-                                                100 * now.cover().presenceKept().orElse(1),
-                                                100 * targets.presence()))
+                                why(q, now, targets, loud))
                         .costingLevel(by));
+    }
+
+    private static String why(Question q, Standing now, Targets targets, boolean loud) {
+        return loud
+                ? Wording.format(
+                        "its share of the loudness is %.1f %%; %s was asked",
+                        100 * now.cover().wetShare(), Standing.word(targets.state()))
+                : Wording.format(
+                        "%s keeps %.0f %% of its loudness; %.0f %% was asked",
+                        q.source().name(),
+                        100 * now.cover().presenceKept().orElse(1),
+                        100 * targets.presence());
     }
 }

@@ -1,10 +1,13 @@
 package orbispace.core.clear;
 
+import java.util.ArrayList;
+import java.util.List;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.CoverMeter;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.hearing.Passages;
+import orbispace.core.time.Span;
 
 /**
  * One pair in full: its measures, its cells and its river.
@@ -15,6 +18,8 @@ import orbispace.core.hearing.Passages;
  * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; very low for none
  */
 public record PairView(Cover cover, CoverMeter meter, River river, double sibilanceDb) {
+    private static final double LEAST_PART_SECONDS = 0.5;
+
     private static final double SIBILANT_FROM_HZ = 5000;
     private static final double SIBILANT_TO_HZ = 9000;
     private static final double NONE_DB = -120;
@@ -74,5 +79,19 @@ public record PairView(Cover cover, CoverMeter meter, River river, double sibila
             sum += e.at(frame, b);
         }
         return sum;
+    }
+
+    /** The parts of phrases that lie in a stretch, counted from its beginning. */
+    static List<Span> inside(List<Span> phrases, Span span) {
+        List<Span> inside = new ArrayList<>();
+        for (Span phrase : phrases) {
+            double begins = Math.max(phrase.startSeconds(), span.startSeconds());
+            double ends = Math.min(phrase.endSeconds(), span.endSeconds());
+            // The first breath of a phrase that belongs to the next section is no phrase of this.
+            if (ends - begins >= Math.min(LEAST_PART_SECONDS, phrase.seconds() / 2)) {
+                inside.add(new Span(begins - span.startSeconds(), ends - span.startSeconds()));
+            }
+        }
+        return inside;
     }
 }

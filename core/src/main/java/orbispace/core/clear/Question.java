@@ -34,6 +34,16 @@ public record Question(
         return new Question(other, source, returnId, phrases, span, together);
     }
 
+    /** The same over another stretch. */
+    public Question over(Span other) {
+        return new Question(design, source, returnId, phrases, other, together);
+    }
+
+    /** The same against the one return alone. */
+    public Question alone() {
+        return new Question(design, source, returnId, phrases, span, false);
+    }
+
     /** The same of another return. */
     public Question about(String otherReturnId) {
         return new Question(design, source, otherReturnId, phrases, span, together);

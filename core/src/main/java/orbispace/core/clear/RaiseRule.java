@@ -22,16 +22,7 @@ final class RaiseRule implements RemedyRule {
         if (!quiet || !now.uncovers(targets) || q.together()) {
             return Optional.empty();
         }
-        OptionalDouble level =
-                ShareLevel.aiming(
-                        analysis,
-                        q.design(),
-                        q.source(),
-                        q.ret(),
-                        q.phrases().spans(),
-                        q.span(),
-                        targets.state(),
-                        job);
+        OptionalDouble level = ShareLevel.aiming(analysis, q, targets.state(), job);
         if (level.isEmpty() || level.getAsDouble() <= q.ret().levelDb()) {
             return Optional.empty();
         }

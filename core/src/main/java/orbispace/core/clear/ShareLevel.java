@@ -1,13 +1,8 @@
 package orbispace.core.clear;
 
-import java.util.List;
 import java.util.OptionalDouble;
-import orbispace.core.design.Design;
-import orbispace.core.design.Return;
-import orbispace.core.design.Source;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
-import orbispace.core.time.Span;
 
 /**
  * The level at which a return is noticed as much as asked: bisection on its wet share, which rises
@@ -23,19 +18,14 @@ public final class ShareLevel {
     /**
      * The highest level at which a return's share is under a wanted one, within 0.1 dB.
      *
-     * @param phrases where the source speaks, in seconds of the song
-     * @param span the stretch that is listened to
+     * @param q who is judged against which return, and where
      * @param share wanted, 0 to 1
      * @param leastDb where the search begins
      * @param mostDb where it ends; the answer where even that is too quiet
      */
     public static double of(
             CoverAnalysis analysis,
-            Design design,
-            Source source,
-            Return r,
-            List<Span> phrases,
-            Span span,
+            Question q,
             double share,
             double leastDb,
             double mostDb,
@@ -45,11 +35,7 @@ public final class ShareLevel {
         while (high - low > ACCURACY_DB) {
             job.check();
             double middle = (low + high) / 2;
-            double reached =
-                    analysis.atLevel(design, source, r, middle, phrases, span, job)
-                            .cover()
-                            .wetShare();
-            if (reached < share) {
+            if (analysis.atLevel(q, middle, job).cover().wetShare() < share) {
                 low = middle;
             } else {
                 high = middle;
@@ -60,29 +46,10 @@ public final class ShareLevel {
 
     /** The level that aims at a state, to the half decibel; empty if no level has that state. */
     public static OptionalDouble aiming(
-            CoverAnalysis analysis,
-            Design design,
-            Source source,
-            Return r,
-            List<Span> phrases,
-            Span span,
-            WetState state,
-            Job job) {
-        double db =
-                of(
-                        analysis,
-                        design,
-                        source,
-                        r,
-                        phrases,
-                        span,
-                        state.aimShare(),
-                        LEAST_DB,
-                        MOST_DB,
-                        job);
+            CoverAnalysis analysis, Question q, WetState state, Job job) {
+        double db = of(analysis, q, state.aimShare(), LEAST_DB, MOST_DB, job);
         double level = Math.rint(2 * db) / 2;
-        double share =
-                analysis.atLevel(design, source, r, level, phrases, span, job).cover().wetShare();
+        double share = analysis.atLevel(q, level, job).cover().wetShare();
         return WetState.of(share) == state ? OptionalDouble.of(level) : OptionalDouble.empty();
     }
 }

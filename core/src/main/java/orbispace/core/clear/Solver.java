@@ -109,35 +109,8 @@ public final class Solver {
                 new Question(q.design(), q.source(), q.returnId(), q.phrases(), q.span(), true);
         Standing before = finder.standing(all, job);
         List<Proposal> steps = new ArrayList<>();
-        List<Return> returns = q.design().returns();
-        Set<String> unheard = unheard(all, job);
-        Design design = q.design();
-        // What one return is set to changes how the others stand beside it.
-        for (int round = 0; round < MOST_ROUNDS; round++) {
-            int taken = steps.size();
-            for (Return r : returns) {
-                Question one = alone(all.of(design), r.id());
-                Solution part = part(one, unheard.contains(r.id())).solve(one, job);
-                steps.addAll(part.steps());
-                design = part.design();
-                job.report(steps.size() / (steps.size() + 4.0));
-            }
-            if (steps.size() == taken) {
-                break;
-            }
-        }
-        for (int round = 0; round < 4 * returns.size(); round++) {
-            Question together = all.of(design);
-            if (finder.standing(together, job).uncovers(finder.targets())) {
-                break;
-            }
-            Optional<Proposal> next = next(together, job);
-            if (next.isEmpty()) {
-                break;
-            }
-            steps.add(next.get());
-            design = next.get().edit().applyTo(design);
-        }
+        Design each = eachAlone(all, steps, job);
+        Design design = together(all.of(each), steps, job);
         Standing after = finder.standing(all.of(design), job);
         List<String> misses = new ArrayList<>();
         List<String> states = new ArrayList<>();
@@ -151,6 +124,44 @@ public final class Solver {
         }
         misses.addAll(0, after.covered(finder.targets()));
         return solution(steps, design, before, after, String.join(", ", states), misses, false);
+    }
+
+    /** What one return is set to changes how the others stand beside it: several rounds. */
+    private Design eachAlone(Question all, List<Proposal> steps, Job job) {
+        Set<String> unheard = unheard(all, job);
+        Design design = all.design();
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            int taken = steps.size();
+            for (Return r : all.design().returns()) {
+                Question one = alone(all.of(design), r.id());
+                Solution part = part(one, unheard.contains(r.id())).solve(one, job);
+                steps.addAll(part.steps());
+                design = part.design();
+                job.report(steps.size() / (steps.size() + 4.0));
+            }
+            if (steps.size() == taken) {
+                break;
+            }
+        }
+        return design;
+    }
+
+    /** What is left to be done about all of them at once. */
+    private Design together(Question all, List<Proposal> steps, Job job) {
+        Design design = all.design();
+        for (int round = 0; round < 4 * all.design().returns().size(); round++) {
+            Question together = all.of(design);
+            if (finder.standing(together, job).uncovers(finder.targets())) {
+                break;
+            }
+            Optional<Proposal> next = next(together, job);
+            if (next.isEmpty()) {
+                break;
+            }
+            steps.add(next.get());
+            design = next.get().edit().applyTo(design);
+        }
+        return design;
     }
 
     /** Returns that nobody hears before anything is done; they are left as they are. */

@@ -62,19 +62,21 @@ final class TimeRules {
                                     "a tail of %.2f s still covers the words after those that made"
                                             + " it",
                                     decay);
-            return Optional.of(
-                    Candidate.of(
-                                    kind(),
-                                    levelLocked
-                                            ? new ReturnEdit.Decay(q.returnId(), rounded)
-                                            : ReturnEdit.Shorten.of(q.ret(), rounded),
-                                    Wording.format(
-                                            "Decay %.2f to %.2f s%s",
-                                            decay,
-                                            rounded,
-                                            levelLocked ? "" : ", its beginning as loud"),
-                                    why)
-                            .costingDecay(1 - rounded / decay));
+            return Optional.of(shortened(q, decay, rounded, levelLocked, why));
+        }
+
+        private Candidate shortened(
+                Question q, double decay, double rounded, boolean levelLocked, String why) {
+            return Candidate.of(
+                            kind(),
+                            levelLocked
+                                    ? new ReturnEdit.Decay(q.returnId(), rounded)
+                                    : ReturnEdit.Shorten.of(q.ret(), rounded),
+                            Wording.format(
+                                    "Decay %.2f to %.2f s%s",
+                                    decay, rounded, levelLocked ? "" : ", its beginning as loud"),
+                            why)
+                    .costingDecay(1 - rounded / decay);
         }
     }
 

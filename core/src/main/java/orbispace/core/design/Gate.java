@@ -1,5 +1,6 @@
 package orbispace.core.design;
 
+import orbispace.core.material.GateKey;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -28,6 +29,8 @@ public record Gate(
     /** From this range on it closes to silence. */
     public static final double SILENT_DB = 100;
 
+    private static final int KEY_POLES = 4;
+
     /** Checks the ranges. */
     public Gate {
         GateKnob.OPENS_AT.require(thresholdDb);
@@ -36,6 +39,36 @@ public record Gate(
         GateKnob.ATTACK.require(attackMillis);
         GateKnob.HOLD.require(holdMillis);
         GateKnob.RELEASE.require(releaseMillis);
+    }
+
+    /**
+     * A gate that parts the strokes of a stem from its bleed, closing to silence.
+     *
+     * @param parting what was found to part them
+     * @param key id of the source that opens it; empty for what it gates
+     * @param length from each hit to where it has fallen by 40 dB; null to follow the key instead
+     */
+    public static Gate of(
+            GateKey parting,
+            String key,
+            double attackMillis,
+            double holdMillis,
+            double releaseMillis,
+            @Nullable MusicalTime length) {
+        return new Gate(
+                key,
+                new Filter(corner(parting.keyHighPassHz()), corner(parting.keyLowPassHz())),
+                Math.clamp(Math.rint(10 * parting.thresholdDb()) / 10, -90, 0),
+                Math.clamp(Math.rint(10 * parting.hysteresisDb()) / 10, 0, 40),
+                120,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                length);
+    }
+
+    private static Filter.@Nullable Corner corner(double hz) {
+        return hz <= 0 ? null : new Filter.Corner(hz, KEY_POLES);
     }
 
     /** The same gate with another threshold and hysteresis. */

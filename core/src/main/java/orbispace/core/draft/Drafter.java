@@ -213,8 +213,8 @@ public final class Drafter {
         String id = struck.get().id();
         GateKey key = java.util.Objects.requireNonNull(facts.gates().get(id));
         String note = seconds(note("1/4")) <= 1.05 * hit ? "1/4" : "1/8";
-        Gate send = gate(key, "", 0.5, 60, null);
-        Gate wall = gate(key, id, 2, 25, note(note));
+        Gate send = Gate.of(key, "", 0.5, 50, 60, null);
+        Gate wall = Gate.of(key, id, 2, 50, 25, note(note));
         Chain chain =
                 Chain.of(new Space.Reverb(ReverbKind.CHAMBER, 1.2, 0.8, 0.8, 1))
                         .withFilterIn(new Filter(new Filter.Corner(120, 2), null))
@@ -228,29 +228,6 @@ public final class Drafter {
                         "opens at \u2212%.1f dBFS, between hits and bleed that are %.1f dB apart;"
                                 + " ends after %s = %.0f ms",
                         -key.thresholdDb(), key.separationDb(), note, 1000 * seconds(note(note))));
-    }
-
-    private static Gate gate(
-            GateKey key,
-            String source,
-            double attack,
-            double release,
-            @org.jspecify.annotations.Nullable MusicalTime length) {
-        Filter filter = new Filter(corner(key.keyHighPassHz()), corner(key.keyLowPassHz()));
-        return new Gate(
-                source,
-                filter,
-                Math.clamp(Math.rint(10 * key.thresholdDb()) / 10, -90, 0),
-                Math.clamp(Math.rint(10 * key.hysteresisDb()) / 10, 0, 40),
-                120,
-                attack,
-                50,
-                release,
-                length);
-    }
-
-    private static Filter.@org.jspecify.annotations.Nullable Corner corner(double hz) {
-        return hz <= 0 ? null : new Filter.Corner(hz, 4);
     }
 
     private static Chain reverb(ReverbKind kind, double decay, double high, MusicalTime pre) {

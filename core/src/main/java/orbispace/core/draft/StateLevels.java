@@ -3,12 +3,14 @@ package orbispace.core.draft;
 import java.util.Comparator;
 import java.util.List;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.Question;
 import orbispace.core.clear.ShareLevel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.WetState;
+import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
@@ -58,19 +60,9 @@ public final class StateLevels {
             Span span,
             WetState state,
             Job job) {
-        Source source = judged(design, r);
-        double level =
-                ShareLevel.of(
-                        analysis,
-                        design,
-                        source,
-                        r,
-                        phrases,
-                        span,
-                        state.aimShare(),
-                        LEAST_DB,
-                        MOST_DB,
-                        job);
+        Question q =
+                new Question(design, judged(design, r), r.id(), Phrases.at(phrases), span, false);
+        double level = ShareLevel.of(analysis, q, state.aimShare(), LEAST_DB, MOST_DB, job);
         return r.withLevel(Math.rint(level / STEP_DB) * STEP_DB);
     }
 

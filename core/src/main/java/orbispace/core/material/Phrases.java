@@ -22,6 +22,14 @@ public record Phrases(
         innerGaps = List.copyOf(innerGaps);
     }
 
+    /** What is known of a stem in which no phrases are looked for. */
+    public static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
+
+    /** Phrases that were given, not found; their levels are not known. */
+    public static Phrases at(List<Span> spans) {
+        return new Phrases(spans, List.of(), NONE.floorDb, NONE.splitDb, NONE.speakingDb);
+    }
+
     /** The same, with only the phrases and inner gaps that begin within a stretch. */
     public Phrases within(Span stretch) {
         return new Phrases(

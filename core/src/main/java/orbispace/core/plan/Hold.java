@@ -6,12 +6,14 @@ import java.util.List;
 import java.util.Map;
 import orbispace.core.audio.Quantile;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.Question;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
@@ -118,7 +120,12 @@ public final class Hold {
     }
 
     private double share(Design design, Return r, double db, Span span) {
-        return analysis.louder(design, any, r, db, span, job).cover().wetShare();
+        return analysis.louder(
+                        new Question(design, any, r.id(), Phrases.at(List.of()), span, false),
+                        db,
+                        job)
+                .cover()
+                .wetShare();
     }
 
     private static Song leveled(Song song, Map<String, List<Double>> offsets) {

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.Drive;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The whole field block by block, for listening: the same stages as the {@link Renderer}, so what
@@ -30,20 +29,16 @@ public final class LiveMix {
     private boolean begun;
     private volatile boolean ringing;
     private volatile boolean gone;
-    private volatile Wanted wanted;
+    private volatile OwnedSettings wanted;
     private final Playhead head = new Playhead();
     private final float[] sourceLeft;
     private final float[] sourceRight;
 
-    /** Settings with the tunings that this mix alone works with, by return, stage and step. */
-    @SuppressWarnings("ArrayRecordComponent") // Never compared.
-    private record Wanted(LiveSettings settings, StageTuning[][][] tunings) {}
-
     /** A mix at rest, for blocks of at most {@code maxFrames}. */
     public LiveMix(LiveSettings settings, int maxFrames) {
         this.maxFrames = maxFrames;
-        StageTuning[][][] tunings = own(settings, null);
-        wanted = new Wanted(settings, tunings);
+        wanted = OwnedSettings.of(settings, null);
+        StageTuning[][][] tunings = wanted.tunings();
         sourceLeft = new float[maxFrames];
         sourceRight = new float[maxFrames];
         LiveGraph graph = settings.graph;
@@ -80,31 +75,12 @@ public final class LiveMix {
         if (!takes(given)) {
             throw new IllegalArgumentException("the settings need another mix");
         }
-        wanted = new Wanted(given, own(given, wanted));
-    }
-
-    /** Working memory that two mixes shared would garble both. */
-    @SuppressWarnings("ReferenceEquality") // What was taken over is the same object.
-    private static StageTuning[][][] own(LiveSettings given, @Nullable Wanted before) {
-        StageTuning[][][] own = new StageTuning[given.tunings.length][][];
-        for (int r = 0; r < own.length; r++) {
-            own[r] = new StageTuning[given.tunings[r].length][];
-            for (int i = 0; i < own[r].length; i++) {
-                StageTuning[] steps = given.tunings[r][i];
-                own[r][i] =
-                        before != null && before.settings.tunings[r][i] == steps
-                                ? before.tunings[r][i]
-                                : Arrays.stream(steps)
-                                        .map(StageTuning::own)
-                                        .toArray(StageTuning[]::new);
-            }
-        }
-        return own;
+        wanted = OwnedSettings.of(given, wanted);
     }
 
     /** Whether settings fit this mix. */
     public boolean takes(LiveSettings given) {
-        return wanted.settings.fits(given);
+        return wanted.settings().fits(given);
     }
 
     /** Lets nothing in any more, so that what sounds rings out. */
@@ -144,7 +120,7 @@ public final class LiveMix {
 
     /** How long it may ring, in frames. */
     public int ringFrames() {
-        LiveSettings now = wanted.settings;
+        LiveSettings now = wanted.settings();
         double seconds = 0;
         for (ChainSettings chain : now.graph.chains) {
             seconds = Math.max(seconds, chain.ringSeconds());
@@ -154,19 +130,19 @@ public final class LiveMix {
 
     /** Forgets all sound, as if it had just been made; call on the thread that processes. */
     void reset() {
-        Wanted is = wanted;
+        OwnedSettings is = wanted;
         for (int r = 0; r < returns.length; r++) {
-            returns[r].reset(is.settings, is.tunings[r]);
+            returns[r].reset(is.settings(), is.tunings()[r]);
         }
         for (LiveEar ear : ears) {
             ear.reset();
         }
         for (int s = 0; s < dryGains.length; s++) {
-            System.arraycopy(is.settings.dryGains[s], 0, dryGains[s], 0, 2);
+            System.arraycopy(is.settings().dryGains[s], 0, dryGains[s], 0, 2);
         }
-        System.arraycopy(is.settings.returnGains, 0, returnGains, 0, returnGains.length);
-        outputGain = is.settings.outputGain;
-        monoShare = is.settings.mono ? 1 : 0;
+        System.arraycopy(is.settings().returnGains, 0, returnGains, 0, returnGains.length);
+        outputGain = is.settings().outputGain;
+        monoShare = is.settings().mono ? 1 : 0;
         inputShare = 1;
         head.reset();
         begun = false;
@@ -182,8 +158,8 @@ public final class LiveMix {
      */
     public void process(int start, float[] left, float[] right, int count) {
         int n = Math.min(count, maxFrames);
-        Wanted is = wanted;
-        LiveSettings now = is.settings;
+        OwnedSettings is = wanted;
+        LiveSettings now = is.settings();
         if (!begun) {
             begun = true;
             begin(is, start);
@@ -197,7 +173,7 @@ public final class LiveMix {
             ears[e].listen(now.earGains[e], head, n);
         }
         for (int r : order) {
-            returns[r].process(now, is.tunings[r], head, n, ears, returns, input, wantedInput);
+            returns[r].process(now, is.tunings()[r], head, n, ears, returns, input, wantedInput);
             addReturn(left, right, returns[r], r, now.returnGains[r], n);
         }
         inputShare = faded(input, wantedInput, n);
@@ -212,8 +188,8 @@ public final class LiveMix {
      * Late returns take in their first frames before the first that is heard; the others begin with
      * the song, as in print.
      */
-    private void begin(Wanted is, int start) {
-        LiveSettings now = is.settings;
+    private void begin(OwnedSettings is, int start) {
+        LiveSettings now = is.settings();
         int most = 0;
         for (int advance : now.graph.advance) {
             most = Math.max(most, advance);
@@ -233,7 +209,7 @@ public final class LiveMix {
             for (int r : order) {
                 if (now.graph.advance[r] >= -at) {
                     returns[r].process(
-                            now, is.tunings[r], head, n, ears, returns, inputShare, inputShare);
+                            now, is.tunings()[r], head, n, ears, returns, inputShare, inputShare);
                 }
             }
         }

@@ -2,6 +2,7 @@ package orbispace.core.render;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.Gate;
 import orbispace.core.signal.DelayLine;
@@ -80,10 +81,7 @@ final class LiveReturn {
         this.sources = sources;
         advance = graph.advance[index];
         outAdvance = graph.outAdvance[index];
-        stages =
-                java.util.stream.IntStream.range(0, chain.stages().size())
-                        .mapToObj(i -> Stage.of(chain.stages().get(i), tunings[i], rate))
-                        .toList();
+        stages = stages(chain, tunings, rate);
         applied = new StageTuning[stages.size()];
         latencyBefore = new int[stages.size()];
         for (int i = 0; i < applied.length; i++) {
@@ -92,22 +90,8 @@ final class LiveReturn {
         }
         sendGains = copy(settings.sendGains[index]);
         feedGains = settings.feedGains[index].clone();
-        sendGates = new Gate[sources.length];
-        for (int s = 0; s < sources.length; s++) {
-            sendGates[s] =
-                    graph.sendEars[index][s] < 0
-                            ? null
-                            : new Gate(settings.sendGates[index][s], rate);
-        }
-        feedDelays = new Delay[graph.order.length];
-        Arrays.setAll(
-                feedDelays,
-                f ->
-                        new Delay(
-                                chain.feeds().containsKey(graph.returns.get(f))
-                                        ? graph.outAdvance[f] - advance
-                                        : 0,
-                                maxFrames));
+        sendGates = sendGates(settings, index, sources.length, rate);
+        feedDelays = feedDelays(graph, chain, advance, maxFrames);
         mixDelay = new Delay(outAdvance, maxFrames);
         block = new Block(new float[maxFrames], new float[maxFrames]);
         sendRides = new Ride[sources.length];
@@ -115,6 +99,40 @@ final class LiveReturn {
         input = new Ride(chain.input());
         left = new float[maxFrames];
         right = new float[maxFrames];
+    }
+
+    private static List<Stage> stages(ChainSettings chain, StageTuning[][] tunings, double rate) {
+        return IntStream.range(0, chain.stages().size())
+                .mapToObj(i -> Stage.of(chain.stages().get(i), tunings[i], rate))
+                .toList();
+    }
+
+    /** A gate for each send that has one; null for the others. */
+    private static @Nullable Gate[] sendGates(
+            LiveSettings settings, int index, int sources, double rate) {
+        @Nullable Gate[] gates = new Gate[sources];
+        for (int s = 0; s < sources; s++) {
+            gates[s] =
+                    settings.graph.sendEars[index][s] < 0
+                            ? null
+                            : new Gate(settings.sendGates[index][s], rate);
+        }
+        return gates;
+    }
+
+    /** What each feed waits for, so that it comes as late as its return does. */
+    private static Delay[] feedDelays(
+            LiveGraph graph, ChainSettings chain, int advance, int maxFrames) {
+        Delay[] delays = new Delay[graph.order.length];
+        Arrays.setAll(
+                delays,
+                f ->
+                        new Delay(
+                                chain.feeds().containsKey(graph.returns.get(f))
+                                        ? graph.outAdvance[f] - advance
+                                        : 0,
+                                maxFrames));
+        return delays;
     }
 
     static float[][] copy(float[][] gains) {

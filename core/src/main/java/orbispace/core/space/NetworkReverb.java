@@ -1,11 +1,6 @@
 package orbispace.core.space;
 
 import java.util.List;
-import orbispace.core.audio.Decibels;
-import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
-import orbispace.core.signal.DelayLine;
-import orbispace.core.signal.FilterDesign;
 
 /**
  * A reverb: the first reflections of its kind, and input diffusion by all-passes (Schroeder 1962)
@@ -27,104 +22,8 @@ public final class NetworkReverb implements Engine {
     static final int LINES = 16;
 
     private static final int BLOCK = NetworkLine.GRID;
-    private static final float NETWORK_SCALE = (float) Math.sqrt(2.0 / LINES);
     private static final float DIFFUSION = 0.62f;
     private static final double[] SIDE_OFFSET = {1, 1.0863};
-
-    /** Absorption filters of the lines, and the levels of network and first reflections. */
-    static final class Tuning implements EngineTuning {
-        private final ReverbSettings settings;
-        private final List<EarlyPattern.Tap> taps;
-        private final double[][] absorption;
-        private final float[] left;
-        private final float[] right;
-        private final float network;
-
-        private Tuning(ReverbSettings s, double rate) {
-            settings = s;
-            taps = EarlyPattern.taps(s.kind(), s.wallScale());
-            int[] frames = lineFrames(s, rate);
-            absorption = new double[LINES][];
-            double kept = 0;
-            for (int i = 0; i < LINES; i++) {
-                double lossDb = -60 * frames[i] / (s.decaySeconds() * rate);
-                kept += Decibels.toPower(lossDb) / LINES;
-                absorption[i] = Cascade.pack(absorption(s, lossDb, rate), 2);
-            }
-            // Each round has the kept share of the energy of the one before: together kept / (1 -
-            // kept).
-            double share = s.kind().earlyShare;
-            network = (float) (Math.sqrt((1 - share) * (1 - kept) / kept) * NETWORK_SCALE);
-            left = new float[taps.size()];
-            right = new float[taps.size()];
-            workOutTaps(share);
-        }
-
-        /** Reflections follow the decay, and have their share of the energy together. */
-        private void workOutTaps(double share) {
-            double energy = 1e-12;
-            for (int t = 0; t < left.length; t++) {
-                EarlyPattern.Tap tap = taps.get(t);
-                double fallen = Decibels.toAmplitude(-60 * tap.seconds() / settings.decaySeconds());
-                left[t] = (float) (tap.left() * fallen);
-                right[t] = (float) (tap.right() * fallen);
-                energy += left[t] * left[t] + right[t] * right[t];
-            }
-            float gain = (float) Math.sqrt(2 * share / energy);
-            for (int t = 0; t < left.length; t++) {
-                left[t] *= gain;
-                right[t] *= gain;
-            }
-        }
-
-        static Tuning of(ReverbSettings settings, double sampleRateHz) {
-            return new Tuning(settings, sampleRateHz);
-        }
-
-        private static List<Biquad> absorption(ReverbSettings s, double lossDb, double rate) {
-            double lowDb = lossDb * (1 / s.lowRatio() - 1);
-            double highDb = lossDb * (1 / s.highRatio() - 1);
-            // Reading between the samples of a line loses highs of itself.
-            highDb += Math.min(0.75 * readingLossDb(8000 / rate), -0.6 * (lossDb + highDb));
-            Biquad low = FilterDesign.lowShelf(LOW_CROSSOVER_HZ, lowDb, rate);
-            Biquad high = FilterDesign.highShelf(HIGH_CROSSOVER_HZ, highDb, rate);
-            return List.of(low.scaled(Decibels.toAmplitude(lossDb)), high);
-        }
-
-        /** Mean loss of third-order interpolation over all fractions, as seen at a frequency. */
-        private static double readingLossDb(double cyclesPerFrame) {
-            double sum = 0;
-            for (int i = 0; i < 32; i++) {
-                float f = i / 32f;
-                double re = 0;
-                double im = 0;
-                for (int k = 0; k < 4; k++) {
-                    double turn = 2 * Math.PI * cyclesPerFrame * (k - 1);
-                    double tap =
-                            DelayLine.lagrange(
-                                    k == 0 ? 1 : 0,
-                                    k == 1 ? 1 : 0,
-                                    k == 2 ? 1 : 0,
-                                    k == 3 ? 1 : 0,
-                                    f);
-                    re += tap * Math.cos(turn);
-                    im += tap * Math.sin(turn);
-                }
-                sum += -10 * Math.log10(re * re + im * im) / 32;
-            }
-            return sum;
-        }
-
-        @Override
-        public Engine engine(double sampleRateHz) {
-            return new NetworkReverb(this, sampleRateHz);
-        }
-
-        @Override
-        public Object shape() {
-            return settings.shape();
-        }
-    }
 
     private final NetworkLine[] lines = new NetworkLine[LINES];
     private final Absorption[] absorptions = new Absorption[LINES / 2];
@@ -146,9 +45,9 @@ public final class NetworkReverb implements Engine {
     private boolean begun;
 
     /** A reverb at rest. */
-    NetworkReverb(Tuning tuning, double sampleRateHz) {
+    NetworkReverb(NetworkTuning tuning, double sampleRateHz) {
         shape = tuning.shape();
-        int[] frames = lineFrames(tuning.settings, sampleRateHz);
+        int[] frames = NetworkTuning.lineFrames(tuning.settings, sampleRateHz);
         java.util.Arrays.setAll(absorptions, p -> new Absorption());
         for (int i = 0; i < LINES; i++) {
             lines[i] = new NetworkLine(frames[i], i, sampleRateHz);
@@ -167,26 +66,14 @@ public final class NetworkReverb implements Engine {
         gain = gainTarget;
     }
 
-    /** Lengths of the lines at a sample rate: primes in a geometric series. */
-    private static int[] lineFrames(ReverbSettings s, double sampleRateHz) {
-        int[] frames = new int[LINES];
-        double spread = s.kind().longestSeconds / s.kind().shortestSeconds;
-        for (int i = 0; i < LINES; i++) {
-            double share = i / (LINES - 1.0);
-            double seconds = s.wallScale() * s.kind().shortestSeconds * Math.pow(spread, share);
-            frames[i] = Primes.from((int) Math.round(seconds * sampleRateHz));
-        }
-        return frames;
-    }
-
     @Override
     public void apply(EngineTuning tuning) {
-        if (tuning instanceof Tuning t && t.shape().equals(shape)) {
+        if (tuning instanceof NetworkTuning t && t.shape().equals(shape)) {
             tune(t, false);
         }
     }
 
-    private void tune(Tuning tuning, boolean atOnce) {
+    private void tune(NetworkTuning tuning, boolean atOnce) {
         for (int p = 0; p < absorptions.length; p++) {
             absorptions[p].tune(tuning.absorption[2 * p], tuning.absorption[2 * p + 1], atOnce);
         }

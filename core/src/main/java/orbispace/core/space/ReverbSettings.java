@@ -44,7 +44,7 @@ public record ReverbSettings(
 
     @Override
     public EngineTuning tuning(double sampleRateHz) {
-        return NetworkReverb.Tuning.of(this, sampleRateHz);
+        return NetworkTuning.of(this, sampleRateHz);
     }
 
     @Override

@@ -14,15 +14,15 @@ public final class SplitPair implements Engine {
     /** Both spaces, and how far apart. */
     static final class Tuning implements EngineTuning {
         private final SplitSettings settings;
-        private final NetworkReverb.Tuning left;
-        private final NetworkReverb.Tuning right;
+        private final NetworkTuning left;
+        private final NetworkTuning right;
         private final float near;
         private final float far;
 
         private Tuning(SplitSettings s, double rate) {
             settings = s;
-            left = NetworkReverb.Tuning.of(s.left(), rate);
-            right = NetworkReverb.Tuning.of(s.right(), rate);
+            left = NetworkTuning.of(s.left(), rate);
+            right = NetworkTuning.of(s.right(), rate);
             near = (float) Pan.left(-s.width());
             far = (float) Pan.right(-s.width());
         }

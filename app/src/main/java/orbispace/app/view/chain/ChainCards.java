@@ -24,7 +24,6 @@ import orbispace.core.design.ChainKnob;
 import orbispace.core.design.Drive;
 import orbispace.core.design.DuckKnob;
 import orbispace.core.design.Edit;
-import orbispace.core.design.Filter;
 import orbispace.core.design.GateKnob;
 import orbispace.core.design.Knob;
 import orbispace.core.design.Return;
@@ -34,6 +33,27 @@ import orbispace.core.draft.TimeProposal;
 
 /** The cards of a return's chain, one under another, with a field for each of its numbers. */
 final class ChainCards extends VBox {
+    private static final List<GateKnob> OWN_GATE =
+            List.of(
+                    GateKnob.OPENS_AT,
+                    GateKnob.HYSTERESIS,
+                    GateKnob.ATTACK,
+                    GateKnob.LENGTH,
+                    GateKnob.RELEASE,
+                    GateKnob.CLOSES_BY,
+                    GateKnob.KEY_FROM,
+                    GateKnob.KEY_TO);
+    private static final List<GateKnob> SEND_GATE =
+            List.of(
+                    GateKnob.OPENS_AT,
+                    GateKnob.HYSTERESIS,
+                    GateKnob.CLOSES_BY,
+                    GateKnob.ATTACK,
+                    GateKnob.HOLD,
+                    GateKnob.RELEASE,
+                    GateKnob.KEY_FROM,
+                    GateKnob.KEY_TO);
+
     private final ChainModel model;
     private final Map<String, NumberField> sends = new LinkedHashMap<>();
     private final Map<Knob, NumberField> fields = new LinkedHashMap<>();
@@ -41,6 +61,7 @@ final class ChainCards extends VBox {
     private final Label why = words();
     private final Label settled = words();
     private final Label fixed = words();
+    private final ChosenPlots plots;
     private final SendsMenu sendsMenu;
     private final DuckKeyMenu duckKey;
     private final Map<TimeProposal.Subject, TimeProposalList> proposals =
@@ -49,6 +70,7 @@ final class ChainCards extends VBox {
 
     ChainCards(ChainModel model) {
         this.model = model;
+        plots = new ChosenPlots(model);
         sendsMenu = new SendsMenu(model);
         duckKey = new DuckKeyMenu(model);
         for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
@@ -79,7 +101,7 @@ final class ChainCards extends VBox {
         if (drive == null || !drive.afterSpace()) {
             drive("DRIVE BEFORE", r);
         }
-        add("PREDELAY", this::predelayPlot, ChainKnob.PREDELAY)
+        add("PREDELAY", plots::predelay, ChainKnob.PREDELAY)
                 .addBelow(proposed(TimeProposal.Subject.PREDELAY), fixed);
         space(r);
         if (drive != null && drive.afterSpace()) {
@@ -92,7 +114,7 @@ final class ChainCards extends VBox {
 
     private void before(Return r) {
         sends.putAll(new SendFields(model).of(r));
-        add("SENDS, dB", this::sendPlot, false, sends.values().toArray(Region[]::new))
+        add("SENDS, dB", plots::send, false, sends.values().toArray(Region[]::new))
                 .addBelow(sendsMenu);
         r.sends()
                 .forEach((id, send) -> {
@@ -102,7 +124,7 @@ final class ChainCards extends VBox {
                 });
         add(
                 "FILTER BEFORE",
-                pen -> filterPlot(pen, Return::filterIn),
+                pen -> plots.filter(pen, Return::filterIn),
                 ChainKnob.HIGH_PASS_BEFORE,
                 ChainKnob.LOW_PASS_BEFORE);
     }
@@ -111,7 +133,7 @@ final class ChainCards extends VBox {
         gate(r);
         add(
                         "FILTER AFTER",
-                        pen -> filterPlot(pen, Return::filterOut),
+                        pen -> plots.filter(pen, Return::filterOut),
                         ChainKnob.HIGH_PASS,
                         ChainKnob.LOW_PASS,
                         ChainKnob.DIP_AT,
@@ -120,20 +142,18 @@ final class ChainCards extends VBox {
                         settled,
                         Plate.small(
                                 "Before or after? Settle it",
-                                () ->
-                                        model.chosenReturn()
-                                                .ifPresent(model.field()::settleFilters)));
-        add("DUCK", this::duckPlot, DuckKnob.values()).addBelow(duckKey);
-        add("WIDTH", this::widthPlot, ChainKnob.WIDTH, ChainKnob.MONO_BELOW);
-        add("LEVEL", this::levelPlot, ChainKnob.LEVEL);
+                                () -> model.chosenReturn().ifPresent(model.settling()::filters)));
+        add("DUCK", plots::duck, DuckKnob.values()).addBelow(duckKey);
+        add("WIDTH", plots::width, ChainKnob.WIDTH, ChainKnob.MONO_BELOW);
+        add("LEVEL", plots::level, ChainKnob.LEVEL);
     }
 
     private void space(Return r) {
         for (SpaceCard card : SpaceCard.of(r.space())) {
             Consumer<Pen> plot =
                     switch (card.plot()) {
-                        case DECAY -> this::decayPlot;
-                        case ARRIVALS -> this::echoPlot;
+                        case DECAY -> plots::decay;
+                        case ARRIVALS -> plots::echo;
                         case NONE -> pen -> {};
                     };
             ChainCard shown = add(card.head(), plot, card.numbers().toArray(Knob[]::new));
@@ -149,7 +169,7 @@ final class ChainCards extends VBox {
     }
 
     private void drive(String head, Return r) {
-        ChainCard card = add(head, this::drivePlot, ChainKnob.DRIVE);
+        ChainCard card = add(head, plots::drive, ChainKnob.DRIVE);
         Drive drive = r.chain().drive();
         if (drive != null) {
             ReturnEdit moved =
@@ -170,17 +190,7 @@ final class ChainCards extends VBox {
                                                     .ifPresent(model.field()::gateReturn)));
             return;
         }
-        add(
-                        "GATE",
-                        this::gatePlot,
-                        GateKnob.OPENS_AT.own(),
-                        GateKnob.HYSTERESIS.own(),
-                        GateKnob.ATTACK.own(),
-                        GateKnob.LENGTH.own(),
-                        GateKnob.RELEASE.own(),
-                        GateKnob.CLOSES_BY.own(),
-                        GateKnob.KEY_FROM.own(),
-                        GateKnob.KEY_TO.own())
+        add("GATE", plots::gate, OWN_GATE.stream().map(GateKnob::own).toArray(Knob[]::new))
                 .addBelow(
                         proposed(TimeProposal.Subject.GATE),
                         Plate.small(
@@ -193,14 +203,7 @@ final class ChainCards extends VBox {
         add(
                 "GATE OF THE SEND: " + name.toUpperCase(Locale.ROOT),
                 pen -> {},
-                GateKnob.OPENS_AT.ofSend(source),
-                GateKnob.HYSTERESIS.ofSend(source),
-                GateKnob.CLOSES_BY.ofSend(source),
-                GateKnob.ATTACK.ofSend(source),
-                GateKnob.HOLD.ofSend(source),
-                GateKnob.RELEASE.ofSend(source),
-                GateKnob.KEY_FROM.ofSend(source),
-                GateKnob.KEY_TO.ofSend(source));
+                SEND_GATE.stream().map(k -> k.ofSend(source)).toArray(Knob[]::new));
     }
 
     private ChainCard add(String head, Consumer<Pen> drawing, Knob... numbers) {
@@ -250,64 +253,12 @@ final class ChainCards extends VBox {
         proposals.values().forEach(p -> p.refresh(r));
         say(fixed, Reasons.fixedTimes(model.design().get().song(), r));
         say(why, model.reasons().space());
-        say(settled, model.field().settled().getOrDefault(r.id(), ""));
+        say(settled, model.settling().byReturn().getOrDefault(r.id(), ""));
         cards.forEach(ChainCard::refresh);
     }
 
     private static void say(Label label, String words) {
         label.setText(words);
         label.setManaged(!words.isEmpty());
-    }
-
-    private void sendPlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.sends(pen, r, model.design().get()));
-    }
-
-    private void filterPlot(Pen pen, Function<Return, Filter> which) {
-        model.chosenReturn()
-                .ifPresent(r ->
-                        ChainPlots.filter(
-                                pen,
-                                r.id(),
-                                which.apply(r),
-                                model.design().get().song().sampleRateHz()));
-    }
-
-    private void predelayPlot(Pen pen) {
-        model.chosenReturn()
-                .ifPresent(
-                        r -> ChainPlots.predelay(pen, r, model.measured().pictures().get(r.id())));
-    }
-
-    private void decayPlot(Pen pen) {
-        model.chosenReturn()
-                .ifPresent(r ->
-                        ChainPlots.decay(pen, r.id(), model.measured().pictures().get(r.id())));
-    }
-
-    private void echoPlot(Pen pen) {
-        model.chosenReturn()
-                .ifPresent(r ->
-                        ChainPlots.arrivals(pen, r.id(), model.measured().pictures().get(r.id())));
-    }
-
-    private void drivePlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.drive(pen, r));
-    }
-
-    private void gatePlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.gate(pen, r, model.design().get()));
-    }
-
-    private void widthPlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.width(pen, r));
-    }
-
-    private void duckPlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.duck(pen, r));
-    }
-
-    private void levelPlot(Pen pen) {
-        model.chosenReturn().ifPresent(r -> ChainPlots.level(pen, r));
     }
 }

@@ -45,26 +45,9 @@ final class ReturnHead extends VBox {
                                                                 new ReturnEdit.Named(r.id(), text)))
                                                 .orElse(false));
         name.getStyleClass().add("return-name");
-        for (SpaceKinds k : KINDS) {
-            MenuItem item = new MenuItem(k.label());
-            item.setOnAction(e -> chosen().ifPresent(r -> model.field().become(r, k)));
-            kind.getItems().add(item);
-        }
-        MenuItem file = new MenuItem("Impulse response\u2026");
-        file.setOnAction(e -> chooseResponse());
-        MenuItem unit = new MenuItem("Measure a unit\u2026");
-        unit.setOnAction(e -> model.units().open().set(true));
-        kind.getItems().addAll(file, unit);
-        kind.getStyleClass().add("kind-menu");
+        fillKinds();
         HBox.setHgrow(name, Priority.ALWAYS);
-        follow = Plate.toggle("by section", "take note values at the tempo of each section");
-        follow.getStyleClass().add("small");
-        follow.setOnAction(e ->
-                chosen().ifPresent(r ->
-                        model.edit(
-                                new ReturnEdit.Timed(
-                                        r.id(),
-                                        new Return.Timing(r.timedAtBar(), follow.isSelected())))));
+        follow = follow();
         HBox first = new HBox(10, seal, new VBox(1, name, new HBox(6, kind, follow)));
         actions =
                 new HBox(
@@ -76,6 +59,33 @@ final class ReturnHead extends VBox {
         getChildren().addAll(first, actions);
         setSpacing(5);
         setMinHeight(USE_PREF_SIZE);
+    }
+
+    private void fillKinds() {
+        for (SpaceKinds k : KINDS) {
+            MenuItem item = new MenuItem(k.label());
+            item.setOnAction(e -> chosen().ifPresent(r -> model.field().become(r, k)));
+            kind.getItems().add(item);
+        }
+        MenuItem file = new MenuItem("Impulse response\u2026");
+        file.setOnAction(e -> chooseResponse());
+        MenuItem unit = new MenuItem("Measure a unit\u2026");
+        unit.setOnAction(e -> model.units().open().set(true));
+        kind.getItems().addAll(file, unit);
+        kind.getStyleClass().add("kind-menu");
+    }
+
+    private ToggleButton follow() {
+        ToggleButton follow =
+                Plate.toggle("by section", "take note values at the tempo of each section");
+        follow.getStyleClass().add("small");
+        follow.setOnAction(e ->
+                chosen().ifPresent(r ->
+                        model.edit(
+                                new ReturnEdit.Timed(
+                                        r.id(),
+                                        new Return.Timing(r.timedAtBar(), follow.isSelected())))));
+        return follow;
     }
 
     private Button action(String text, java.util.function.Consumer<Return> act) {

@@ -42,7 +42,7 @@ public final class ReturnInspector extends Inspector {
         model.measured().pictures().addListener(changed);
         model.measured().materials().addListener(changed);
         model.selection().section().addListener((o, was, is) -> refresh());
-        model.field().settled().addListener(changed);
+        model.settling().byReturn().addListener(changed);
     }
 
     @Override

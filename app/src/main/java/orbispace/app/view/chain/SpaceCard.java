@@ -74,19 +74,21 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     TailKnob.PAIR_LEFT,
                                     TailKnob.PAIR_RIGHT,
                                     TailKnob.PAIR_SIDES));
-            case Space.Parallel p ->
-                    List.of(
-                            new SpaceCard(
-                                    "COMPRESSOR",
-                                    Plot.NONE,
-                                    true,
-                                    List.of(
-                                            PressKnob.OVER,
-                                            PressKnob.RATIO,
-                                            PressKnob.MAKE_UP,
-                                            PressKnob.ATTACK,
-                                            PressKnob.RELEASE)));
+            case Space.Parallel p -> List.of(compressor());
         };
+    }
+
+    private static SpaceCard compressor() {
+        return new SpaceCard(
+                "COMPRESSOR",
+                Plot.NONE,
+                true,
+                List.of(
+                        PressKnob.OVER,
+                        PressKnob.RATIO,
+                        PressKnob.MAKE_UP,
+                        PressKnob.ATTACK,
+                        PressKnob.RELEASE));
     }
 
     private static List<SpaceCard> echo(EchoSettings.Kind kind) {

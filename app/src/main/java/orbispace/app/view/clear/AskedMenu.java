@@ -35,7 +35,8 @@ final class AskedMenu extends MenuButton {
         Targets t = now();
         String ready =
                 java.util.Arrays.stream(Goal.values())
-                        .filter(g -> g.targets().equals(t) && model.clearing().asksOwn(id()))
+                        .filter(g ->
+                                g.targets().equals(t) && model.clearing().asking().asksOwn(id()))
                         .map(Goal::label)
                         .findFirst()
                         .orElse(name(t.state()));
@@ -47,16 +48,16 @@ final class AskedMenu extends MenuButton {
     }
 
     private Targets now() {
-        return model.clearing().targets(id()).orElse(Targets.LEAD);
+        return model.clearing().asking().targets(id()).orElse(Targets.LEAD);
     }
 
     private void ask(Targets wanted) {
-        model.clearing().want(id(), wanted);
+        model.clearing().asking().want(id(), wanted);
     }
 
     private MenuItem item(String text, Optional<Targets> wanted) {
         MenuItem item = new MenuItem(text);
-        item.setOnAction(e -> model.clearing().want(id(), wanted.orElse(null)));
+        item.setOnAction(e -> model.clearing().asking().want(id(), wanted.orElse(null)));
         return item;
     }
 

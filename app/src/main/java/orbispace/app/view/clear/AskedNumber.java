@@ -89,7 +89,10 @@ final class AskedNumber {
     }
 
     private Targets targets() {
-        return model.clearing().targets(model.selection().returnId().get()).orElse(Targets.LEAD);
+        return model.clearing()
+                .asking()
+                .targets(model.selection().returnId().get())
+                .orElse(Targets.LEAD);
     }
 
     private void step(int direction, StepSize size) {
@@ -103,7 +106,9 @@ final class AskedNumber {
     }
 
     private void ask(double value) {
-        model.clearing().want(model.selection().returnId().get(), with.apply(targets(), value));
+        model.clearing()
+                .asking()
+                .want(model.selection().returnId().get(), with.apply(targets(), value));
     }
 
     void refresh() {

@@ -47,7 +47,8 @@ final class HearingMenu extends MenuButton {
                     new RadioMenuItem("the mix at " + Wording.number(db, 0) + " dB SPL");
             item.setToggleGroup(levels);
             item.setSelected(db == now().levelDbSpl());
-            item.setOnAction(e -> model.clearing().listen(new HearingLevel(db, now().roomDb())));
+            item.setOnAction(
+                    e -> model.clearing().asking().listen(new HearingLevel(db, now().roomDb())));
             getItems().add(item);
         }
         getItems().add(new SeparatorMenuItem());
@@ -56,8 +57,10 @@ final class HearingMenu extends MenuButton {
             RadioMenuItem item = new RadioMenuItem(room.name);
             item.setToggleGroup(rooms);
             item.setSelected(room.db.equals(now().roomDb()));
-            item.setOnAction(
-                    e -> model.clearing().listen(new HearingLevel(now().levelDbSpl(), room.db)));
+            item.setOnAction(e ->
+                    model.clearing()
+                            .asking()
+                            .listen(new HearingLevel(now().levelDbSpl(), room.db)));
             getItems().add(item);
         }
     }

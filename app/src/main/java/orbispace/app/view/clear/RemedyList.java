@@ -98,7 +98,7 @@ final class RemedyList extends VBox {
     }
 
     private String note(@Nullable Clearance c, String id, boolean current, boolean none) {
-        Targets asked = model.clearing().targets(id).orElse(Targets.LEAD);
+        Targets asked = model.clearing().asking().targets(id).orElse(Targets.LEAD);
         Solution solved = model.clearing().solution().get();
         String busy = model.jobs().busyWith().get();
         if (solved != null) {

@@ -29,6 +29,7 @@ final class RemedyMenu extends MenuButton {
             CheckMenuItem lock = new CheckMenuItem(setting.label());
             lock.setOnAction(e ->
                     model.clearing()
+                            .asking()
                             .lock(model.selection().returnId().get(), setting, lock.isSelected()));
             locks.put(setting, lock);
             locked.getItems().add(lock);

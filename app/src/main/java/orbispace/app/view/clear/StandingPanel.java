@@ -76,7 +76,7 @@ final class StandingPanel extends VBox {
      * @param was how the pair stood before the last remedy
      */
     void show(@Nullable Clearance c, String id, Optional<Cover> was) {
-        Targets asked = model.clearing().targets(id).orElse(Targets.LEAD);
+        Targets asked = model.clearing().asking().targets(id).orElse(Targets.LEAD);
         Optional<Clearance> measured = Optional.ofNullable(c);
         Optional<Cover> cover = measured.flatMap(x -> x.pair(id)).map(PairView::cover);
         asking.refresh();

@@ -9,6 +9,8 @@ import javafx.scene.control.ContentDisplay;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.ArcType;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
 import orbispace.app.view.control.ScalingCanvas;
@@ -77,7 +79,7 @@ public final class Rail extends VBox {
 
         @Override
         protected void paint(Pen pen, double w, double h) {
-            var ink = chosen ? pen.palette.card : pen.palette.ink2;
+            Color ink = chosen ? pen.palette.card : pen.palette.ink2;
             pen.circle(
                     18,
                     18,
@@ -85,66 +87,69 @@ public final class Rail extends VBox {
                     chosen ? pen.palette.ink : null,
                     chosen ? pen.palette.ink : pen.palette.ink3,
                     1);
+            pen.g.setStroke(ink);
             switch (step) {
-                case SONG -> {
-                    pen.line(11, 13, 25, 13, ink, 1.6);
-                    pen.line(11, 18, 21, 18, ink, 1.6);
-                    pen.line(11, 23, 17, 23, ink, 1.6);
-                }
-                case ORBIT -> {
-                    for (double r : new double[] {3.5, 7, 10.5}) {
-                        pen.g.setStroke(ink);
-                        pen.g.setLineWidth(1.4);
-                        pen.g.strokeArc(
-                                18 - r,
-                                23 - r,
-                                2 * r,
-                                2 * r,
-                                0,
-                                180,
-                                javafx.scene.shape.ArcType.OPEN);
-                    }
-                    pen.line(7, 23, 29, 23, ink, 1.4);
-                }
-                case CLEAR -> {
-                    pen.g.setStroke(ink);
-                    pen.g.setLineWidth(1.6);
-                    pen.g.beginPath();
-                    pen.g.moveTo(9, 16);
-                    pen.g.bezierCurveTo(13, 10, 17, 21, 27, 14);
-                    pen.g.stroke();
-                    pen.line(9, 23, 27, 23, ink, 1.6);
-                }
-                case PLAN -> {
-                    pen.g.setStroke(ink);
-                    pen.g.setLineWidth(1.6);
-                    pen.g.strokePolyline(
-                            new double[] {8, 14, 15, 21, 22, 28},
-                            new double[] {21, 21, 14, 14, 18, 18},
-                            6);
-                    for (double x : new double[] {8, 14.5, 21.5, 28}) {
-                        pen.line(x, 24, x, 26, ink, 1.2);
-                    }
-                }
-                case PROVE -> {
-                    pen.line(18, 9, 18, 26, ink, 1.5);
-                    pen.line(10, 12, 26, 12, ink, 1.5);
-                    pen.line(13, 26, 23, 26, ink, 1.5);
-                    pen.g.setStroke(ink);
-                    pen.g.setLineWidth(1.3);
-                    for (double x : new double[] {10, 26}) {
-                        pen.g.strokePolygon(
-                                new double[] {x - 4, x, x + 4}, new double[] {20, 12, 20}, 3);
-                    }
-                }
-                case SHEET -> {
-                    pen.g.setStroke(ink);
-                    pen.g.setLineWidth(1.4);
-                    pen.g.strokeRect(12.5, 10.5, 11, 15);
-                    for (int y = 14; y <= 22; y += 4) {
-                        pen.line(15, y + 0.5, 21, y + 0.5, ink, 1);
-                    }
-                }
+                case SONG -> song(pen, ink);
+                case ORBIT -> orbit(pen, ink);
+                case CLEAR -> clear(pen, ink);
+                case PLAN -> plan(pen, ink);
+                case PROVE -> prove(pen, ink);
+                case SHEET -> sheet(pen, ink);
+            }
+        }
+
+        private static void song(Pen pen, Color ink) {
+            pen.line(11, 13, 25, 13, ink, 1.6);
+            pen.line(11, 18, 21, 18, ink, 1.6);
+            pen.line(11, 23, 17, 23, ink, 1.6);
+        }
+
+        private static void orbit(Pen pen, Color ink) {
+            for (double r : new double[] {3.5, 7, 10.5}) {
+                pen.g.setStroke(ink);
+                pen.g.setLineWidth(1.4);
+                pen.g.strokeArc(18 - r, 23 - r, 2 * r, 2 * r, 0, 180, ArcType.OPEN);
+            }
+            pen.line(7, 23, 29, 23, ink, 1.4);
+        }
+
+        private static void clear(Pen pen, Color ink) {
+            pen.g.setStroke(ink);
+            pen.g.setLineWidth(1.6);
+            pen.g.beginPath();
+            pen.g.moveTo(9, 16);
+            pen.g.bezierCurveTo(13, 10, 17, 21, 27, 14);
+            pen.g.stroke();
+            pen.line(9, 23, 27, 23, ink, 1.6);
+        }
+
+        private static void plan(Pen pen, Color ink) {
+            pen.g.setStroke(ink);
+            pen.g.setLineWidth(1.6);
+            pen.g.strokePolyline(
+                    new double[] {8, 14, 15, 21, 22, 28}, new double[] {21, 21, 14, 14, 18, 18}, 6);
+            for (double x : new double[] {8, 14.5, 21.5, 28}) {
+                pen.line(x, 24, x, 26, ink, 1.2);
+            }
+        }
+
+        private static void prove(Pen pen, Color ink) {
+            pen.line(18, 9, 18, 26, ink, 1.5);
+            pen.line(10, 12, 26, 12, ink, 1.5);
+            pen.line(13, 26, 23, 26, ink, 1.5);
+            pen.g.setStroke(ink);
+            pen.g.setLineWidth(1.3);
+            for (double x : new double[] {10, 26}) {
+                pen.g.strokePolygon(new double[] {x - 4, x, x + 4}, new double[] {20, 12, 20}, 3);
+            }
+        }
+
+        private static void sheet(Pen pen, Color ink) {
+            pen.g.setStroke(ink);
+            pen.g.setLineWidth(1.4);
+            pen.g.strokeRect(12.5, 10.5, 11, 15);
+            for (int y = 14; y <= 22; y += 4) {
+                pen.line(15, y + 0.5, 21, y + 0.5, ink, 1);
             }
         }
     }

@@ -48,8 +48,8 @@ final class DepthPanel extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);
-        model.field()
-                .depths()
+        model.depths()
+                .bySource()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         model.design().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
@@ -75,7 +75,7 @@ final class DepthPanel extends VBox {
             setPalette(palette);
         }
         for (Source s : sources) {
-            Depth depth = model.field().depths().get(s.id());
+            Depth depth = model.depths().bySource().get(s.id());
             NumberField field = java.util.Objects.requireNonNull(fields.get(s.id()));
             if (depth == null || depth.criticalDistances().isEmpty()) {
                 field.show("dry", "");
@@ -101,7 +101,7 @@ final class DepthPanel extends VBox {
                         text -> {
                             var value = Entries.factor(text);
                             return value.isPresent()
-                                    && model.field().place(s.id(), value.getAsDouble());
+                                    && model.depths().place(s.id(), value.getAsDouble());
                         },
                         (direction, size) -> step(s, direction, size),
                         model.problem()::set);
@@ -114,7 +114,7 @@ final class DepthPanel extends VBox {
     }
 
     private void step(Source s, int direction, StepSize size) {
-        Depth depth = model.field().depths().get(s.id());
+        Depth depth = model.depths().bySource().get(s.id());
         if (depth != null && depth.criticalDistances().isPresent()) {
             double db =
                     switch (size) {
@@ -123,7 +123,7 @@ final class DepthPanel extends VBox {
                         case COARSE -> 3;
                     };
             double factor = Math.pow(10, direction * db / 20);
-            model.field().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
+            model.depths().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
         }
     }
 
@@ -142,7 +142,7 @@ final class DepthPanel extends VBox {
 
         private void drag(double x) {
             double share = Math.clamp((x - 6) / (getWidth() - 12), 0, 1);
-            model.field().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
+            model.depths().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
         }
 
         @Override
@@ -150,7 +150,7 @@ final class DepthPanel extends VBox {
             pen.across(6, w - 6, h / 2, pen.palette.rule);
             double one = 6 + (w - 12) * Math.log(1 / NEAREST) / Math.log(FARTHEST / NEAREST);
             pen.upright(one, 4, h - 4, pen.palette.ink3);
-            Depth depth = model.field().depths().get(source.id());
+            Depth depth = model.depths().bySource().get(source.id());
             if (depth == null || depth.criticalDistances().isEmpty()) {
                 pen.circle(6, h / 2, 4, pen.palette.disc, pen.palette.ink3, 1);
                 return;

@@ -1,6 +1,5 @@
 package orbispace.app.view.orbit;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -27,13 +26,13 @@ import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The handles of the chosen return: when it begins and ends, when its arrivals come, how wide it
  * is. They snap to the rings of note values unless Alt is held.
  */
 final class OrbitHandles extends Pane {
-    private static final double SNAP_PIXELS = 6;
     private static final double ECHO_DEGREES = 90;
 
     private final OrbitModel model;
@@ -121,11 +120,7 @@ final class OrbitHandles extends Pane {
             }
             case Space.Convolution c -> {
                 begin(r, pre);
-                double decay =
-                        picture == null
-                                ? 1
-                                : ReturnGeometry.of(model.design().get(), r, picture).endSeconds()
-                                        - pre;
+                double decay = recorded(r, picture, pre);
                 end(ResponseKnob.DECAY, pre + decay, Wording.seconds(decay));
                 side(r, edges[1], pre + decay);
             }
@@ -138,6 +133,13 @@ final class OrbitHandles extends Pane {
                             Wording.millis(1000 * d.copies().getFirst().seconds()));
             case Space.Parallel p -> {}
         }
+    }
+
+    /** How long a response rings as it is set now. */
+    private double recorded(Return r, @Nullable ReturnPicture picture, double pre) {
+        return picture == null
+                ? 1
+                : ReturnGeometry.of(model.design().get(), r, picture).endSeconds() - pre;
     }
 
     /** The wall of a gate behind the space. */
@@ -202,24 +204,6 @@ final class OrbitHandles extends Pane {
         return time instanceof MusicalTime.Note ? time.label() + "  " + millis : millis;
     }
 
-    /** The straight or dotted note value whose ring is under the hand, if one is near. */
-    private Optional<NoteValue> snapped(double seconds) {
-        double r = axis.r(seconds);
-        return NoteValue.all().stream()
-                .filter(n -> n.flavour() != NoteValue.Flavour.TRIPLET)
-                .filter(n -> Math.abs(ring(n) - r) < SNAP_PIXELS)
-                .min(Comparator.comparingDouble(n -> Math.abs(ring(n) - r)));
-    }
-
-    private double ring(NoteValue n) {
-        return axis.r(noteSeconds(n));
-    }
-
-    private double noteSeconds(NoteValue n) {
-        var clock = model.design().get().song().clock();
-        return clock.length(n, model.selection().bar()).nominalMillis() / 1000;
-    }
-
     void drag(OrbitHandle handle, double seconds, double bearing, boolean free, Object gesture) {
         Optional<Return> r = chosen();
         if (r.isEmpty()) {
@@ -248,11 +232,12 @@ final class OrbitHandles extends Pane {
     }
 
     private Optional<Edit> edit(OrbitHandle handle, Return r, double seconds, boolean free) {
-        Optional<NoteValue> note = free ? Optional.empty() : snapped(seconds);
+        NoteRings rings = new NoteRings(model, axis);
+        Optional<NoteValue> note = free ? Optional.empty() : rings.near(seconds);
         double at = handle == predelay || handle == wall ? seconds : seconds - predelaySeconds(r);
         if (handle == end && !(r.space() instanceof Space.Gated)) {
             double wanted =
-                    note.map(n -> noteSeconds(n) - predelaySeconds(r)).orElse(hundredth(at));
+                    note.map(n -> rings.seconds(n) - predelaySeconds(r)).orElse(hundredth(at));
             return handle.number().valued(model.at(), r, scaled(r, wanted));
         }
         if (r.space() instanceof Space.Doubler && handle == echo) {

@@ -21,7 +21,7 @@ final class PairPanel extends VBox {
     PairPanel(OrbitModel model) {
         super(6);
         this.model = model;
-        settle = Plate.small("Settle it", () -> model.field().settlePair());
+        settle = Plate.small("Settle it", () -> model.settling().pair());
         settle.setAccessibleText("render both fields and subtract them");
         Button keep = Plate.small("Compare with now", model.pair()::keepAsBefore);
         keep.setAccessibleText("take the field as it is as the one before");
@@ -32,7 +32,7 @@ final class PairPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox buttons = new HBox(6, settle, keep);
         getChildren().addAll(buttons, scroll);
-        model.field().pair().addListener((o, was, is) -> refresh());
+        model.settling().ofPair().addListener((o, was, is) -> refresh());
         model.design().addListener((o, was, is) -> refresh());
         model.pair().before().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
@@ -45,7 +45,7 @@ final class PairPanel extends VBox {
             return;
         }
         rows.getChildren().clear();
-        FieldSettlement pair = model.field().pair().get();
+        FieldSettlement pair = model.settling().ofPair().get();
         boolean same = model.pair().same();
         settle.setDisable(same);
         if (pair == null) {

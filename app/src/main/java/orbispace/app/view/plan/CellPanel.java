@@ -78,13 +78,11 @@ final class CellPanel extends VBox {
         mute.setOnAction(e -> planning.change(c -> c.withMuted(mute.isSelected()), "mute"));
         Button plain =
                 Plate.small("As elsewhere", () -> planning.change(c -> PlanCell.PLAIN, "plan"));
-        HBox fields = new HBox(12);
-        numbers.values().forEach(n -> fields.getChildren().add(n.field()));
         getChildren()
                 .addAll(
                         head(),
                         heard,
-                        fields,
+                        fields(),
                         new HBox(6, mute, plain),
                         new HBox(6, edge, tempo),
                         copy,
@@ -94,6 +92,12 @@ final class CellPanel extends VBox {
                         scroll(),
                         steps);
         setSpacing(10);
+    }
+
+    private HBox fields() {
+        HBox fields = new HBox(12);
+        numbers.values().forEach(n -> fields.getChildren().add(n.field()));
+        return fields;
     }
 
     private HBox head() {

@@ -33,7 +33,7 @@ final class PinPainter {
 
     /** Hollow marks over the words that suggest themselves. */
     void ideas() {
-        throwing.ideas().stream()
+        throwing.courses().ideas().stream()
                 .limit(MOST_IDEAS)
                 .forEach(idea -> {
                     double x = axis.x(idea.word().startSeconds());
@@ -51,7 +51,7 @@ final class PinPainter {
         double last = Double.NEGATIVE_INFINITY;
         int count = 1;
         for (Throw t : all) {
-            double x = axis.x(throwing.span(t).startSeconds());
+            double x = axis.x(throwing.courses().span(t).startSeconds());
             if (x - last < CLUSTER) {
                 count++;
                 pen.text(

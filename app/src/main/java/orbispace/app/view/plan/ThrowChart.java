@@ -71,7 +71,7 @@ final class ThrowChart extends ScalingCanvas {
         }
         double end = picked.endSeconds();
         for (Throw t : shown()) {
-            end = Math.max(end, throwing.course(t).map(ThrowCourse::endSeconds).orElse(end));
+            end = Math.max(end, throwing.courses().of(t).map(ThrowCourse::endSeconds).orElse(end));
         }
         double last = picked.endSeconds();
         double next =
@@ -101,7 +101,9 @@ final class ThrowChart extends ScalingCanvas {
         String id = throwing.picking().source().map(Source::id).orElse("");
         List<Throw> all = new ArrayList<>();
         for (Throw t : model.design().get().thrown()) {
-            if (picked != null && t.sourceId().equals(id) && throwing.span(t).overlaps(picked)) {
+            if (picked != null
+                    && t.sourceId().equals(id)
+                    && throwing.courses().span(t).overlaps(picked)) {
                 all.add(t);
             }
         }
@@ -139,10 +141,11 @@ final class ThrowChart extends ScalingCanvas {
             return Optional.empty();
         }
         return model.design().get().thrown().stream()
-                .filter(t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x) <= NEAR)
+                .filter(t ->
+                        Math.abs(axis().x(throwing.courses().span(t).startSeconds()) - x) <= NEAR)
                 .min(
-                        Comparator.comparingDouble(
-                                t -> Math.abs(axis().x(throwing.span(t).startSeconds()) - x)));
+                        Comparator.comparingDouble(t ->
+                                Math.abs(axis().x(throwing.courses().span(t).startSeconds()) - x)));
     }
 
     /** Takes hold of the level of the chosen throw, or of a point of its ride, near the hand. */
@@ -153,7 +156,7 @@ final class ThrowChart extends ScalingCanvas {
         }
         Throw t = chosen.get();
         ThrowLens drawn = new ThrowLens(model, lens, LENS_TOP, getHeight());
-        if (e.isShiftDown() && throwing.span(t).contains(lens.seconds(e.getX()))) {
+        if (e.isShiftDown() && throwing.courses().span(t).contains(lens.seconds(e.getX()))) {
             add(t, throwing.snapped(t, lens.seconds(e.getX())), drawn.levelDb(e.getY()));
             return true;
         }
@@ -168,7 +171,7 @@ final class ThrowChart extends ScalingCanvas {
         }
         boolean onLine =
                 t.ride().isEmpty()
-                        && throwing.span(t).contains(lens.seconds(e.getX()))
+                        && throwing.courses().span(t).contains(lens.seconds(e.getX()))
                         && Math.abs(drawn.y(t.levelDb()) - e.getY()) <= NEAR / 2;
         grip = onLine ? new RideGrip(RideGrip.LEVEL) : null;
         return onLine;
@@ -239,7 +242,7 @@ final class ThrowChart extends ScalingCanvas {
             return;
         }
         TimeAxis axis = axis();
-        List<ThrowConflict> conflicts = throwing.conflicts();
+        List<ThrowConflict> conflicts = throwing.courses().conflicts();
         pen.text(
                 Pen.cut(source.get().name(), Screen.LABELS - 8, Type.strong(13)),
                 16,

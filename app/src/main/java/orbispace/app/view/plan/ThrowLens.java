@@ -83,7 +83,7 @@ final class ThrowLens {
         double y = voiceBase() + 8;
         TrailPainter trails = new TrailPainter(pen, axis, model.design().get(), material());
         for (Throw t : shown) {
-            Optional<ThrowCourse> course = throwing.course(t);
+            Optional<ThrowCourse> course = throwing.courses().of(t);
             boolean chosen = t.id().equals(throwing.throwId().get());
             if (course.isPresent() && y + row <= bottom) {
                 trails.paint(t, course.get(), chosen, y, row);
@@ -216,7 +216,7 @@ final class ThrowLens {
         String id = throwing.throwId().get();
         Optional<ThrowConflict> wrong =
                 conflicts.stream().filter(c -> c.thrown().id().equals(id)).findFirst();
-        Optional<ThrowCourse> course = throwing.chosen().flatMap(throwing::course);
+        Optional<ThrowCourse> course = throwing.chosen().flatMap(throwing.courses()::of);
         if (wrong.isEmpty() || course.isEmpty()) {
             return;
         }

@@ -180,7 +180,7 @@ final class ThrowNumbers extends VBox {
 
     private double feedback(Throw t) {
         Double own = t.trail().feedback();
-        return own != null ? own : throwing.course(t).map(ThrowCourse::feedback).orElse(0.0);
+        return own != null ? own : throwing.courses().of(t).map(ThrowCourse::feedback).orElse(0.0);
     }
 
     private void number(

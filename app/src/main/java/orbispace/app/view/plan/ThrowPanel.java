@@ -103,7 +103,7 @@ final class ThrowPanel extends VBox {
         numbers.setVisible(chosen.isPresent());
         numbers.setManaged(chosen.isPresent());
         chosen.ifPresent(numbers::show);
-        List<ThrowConflict> conflicts = throwing.conflicts();
+        List<ThrowConflict> conflicts = throwing.courses().conflicts();
         KeptFocus.through(
                 said,
                 () -> {
@@ -187,7 +187,7 @@ final class ThrowPanel extends VBox {
     }
 
     private void ideas() {
-        List<ThrowIdea> ideas = throwing.ideas();
+        List<ThrowIdea> ideas = throwing.courses().ideas();
         if (ideas.isEmpty()) {
             return;
         }

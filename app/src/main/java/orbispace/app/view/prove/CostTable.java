@@ -103,7 +103,19 @@ final class CostTable extends ScalingCanvas {
                 Type.strong(12.5),
                 over ? pen.palette.warn : pen.palette.ink);
         double high = row < ROOMY ? 4 : 9;
-        double top = y + row / 2 + 5;
+        bar(pen, r, x, y + row / 2 + 5, room, high, value, limit, full);
+    }
+
+    private static void bar(
+            Pen pen,
+            Return r,
+            double x,
+            double top,
+            double room,
+            double high,
+            double value,
+            double limit,
+            double full) {
         double wide = room * Math.clamp(value / full, 0, 1);
         double edge = room * limit / full;
         if (wide >= 1) {

@@ -58,7 +58,6 @@ final class TrackChart extends ScalingCanvas {
     }
 
     private static void spectrum(Pen pen, Referencing.Held now, double w, double h) {
-        List<FinishedTrack.Third> thirds = now.mix().thirds();
         List<OptionalDouble> less = now.difference().thirds();
         double most = LEAST_DB;
         for (OptionalDouble d : less) {
@@ -80,6 +79,13 @@ final class TrackChart extends ScalingCanvas {
                     pen.palette.ink2,
                     TextAlignment.RIGHT);
         }
+        outline(pen, now, w, middle, perDb);
+    }
+
+    private static void outline(
+            Pen pen, Referencing.Held now, double w, double middle, double perDb) {
+        List<FinishedTrack.Third> thirds = now.mix().thirds();
+        List<OptionalDouble> less = now.difference().thirds();
         double last = middle;
         for (int i = 0; i < less.size(); i++) {
             if (less.get(i).isEmpty()) {

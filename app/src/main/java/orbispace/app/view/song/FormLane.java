@@ -185,6 +185,13 @@ final class FormLane extends ScalingCanvas {
         began = null;
     }
 
+    private void remove(@Nullable FormItem chosen) {
+        if (chosen != null) {
+            model.form().remove(chosen);
+            model.selection().form().set(null);
+        }
+    }
+
     private void key(KeyEvent e) {
         FormItem chosen = model.selection().form().get();
         double size = e.isShiftDown() ? 0.1 : e.isShortcutDown() ? 10 : 1;
@@ -208,12 +215,7 @@ final class FormLane extends ScalingCanvas {
                     known = false;
                 }
             }
-            case DELETE, BACK_SPACE -> {
-                if (chosen != null) {
-                    model.form().remove(chosen);
-                    model.selection().form().set(null);
-                }
-            }
+            case DELETE, BACK_SPACE -> remove(chosen);
             case X -> model.form().splitAt(model.transport().position().get());
             case T ->
                     model.selection()

@@ -70,7 +70,10 @@ final class SongStrip extends ScalingCanvas {
                     pen.palette.ink3);
             return;
         }
-        Hits h = found.get();
+        hits(source.get(), found.get(), x, y, w);
+    }
+
+    private void hits(Source source, Hits h, double x, double y, double w) {
         List<Double> intervals = new ArrayList<>();
         for (int i = 1; i < h.hits().size(); i++) {
             intervals.add(h.hits().get(i).seconds() - h.hits().get(i - 1).seconds());
@@ -78,14 +81,14 @@ final class SongStrip extends ScalingCanvas {
         big(
                 Wording.number(1000 * h.intervalSeconds(0.5), 0),
                 "ms",
-                "median, " + source.get().name().toLowerCase(java.util.Locale.ROOT),
+                "median, " + source.name().toLowerCase(java.util.Locale.ROOT),
                 x,
                 y + 24);
         histogram(intervals, 2, x, y + 38 + bars, w, bars);
         double half = h.intervalSeconds(0.5);
         mark(half, 2, x, y + 38 + bars, w);
         Optional<GateKey> gate =
-                source.map(s -> model.measured().materials().get(s.id()))
+                Optional.ofNullable(model.measured().materials().get(source.id()))
                         .flatMap(m -> m.facts().gate());
         String separation =
                 h.hits().size()
@@ -177,6 +180,10 @@ final class SongStrip extends ScalingCanvas {
                 }
             }
         }
+        scale(most, x, base, w);
+    }
+
+    private void scale(double most, double x, double base, double w) {
         pen.across(x, x + w, base, pen.palette.ink);
         for (int i = 0; i <= 4; i++) {
             double v = most * i / 4;

@@ -61,26 +61,35 @@ final class StemPanel extends VBox {
         group = new NameField("group", text -> change("group", text));
         group.setPromptText("none");
         group.setPrefColumnCount(9);
-        gain =
-                new NumberField(
-                        "fader",
-                        "dB from \u221290 to 24, such as \u22123",
-                        text -> number(text, "dB", v -> source().map(s -> s.withGain(v)), "fader"),
-                        (way, size) -> stepGain(way, size),
-                        model.problem()::set);
-        pan =
-                new NumberField(
-                        "pan, % right",
-                        "percent from \u2212100 (left) to 100 (right)",
-                        text ->
-                                number(
-                                        text,
-                                        "%",
-                                        v -> source().map(s -> s.withPan(v / 100)),
-                                        "pan"),
-                        (way, size) -> stepPan(way, size),
-                        model.problem()::set);
-        solo = Plate.toggle("", "hear this stem with the rest dimmed");
+        gain = gain();
+        pan = pan();
+        solo = solo();
+        body = body();
+        getChildren().addAll(none, body);
+        listen();
+        refresh();
+    }
+
+    private NumberField gain() {
+        return new NumberField(
+                "fader",
+                "dB from \u221290 to 24, such as \u22123",
+                text -> number(text, "dB", v -> source().map(s -> s.withGain(v)), "fader"),
+                (way, size) -> stepGain(way, size),
+                model.problem()::set);
+    }
+
+    private NumberField pan() {
+        return new NumberField(
+                "pan, % right",
+                "percent from \u2212100 (left) to 100 (right)",
+                text -> number(text, "%", v -> source().map(s -> s.withPan(v / 100)), "pan"),
+                (way, size) -> stepPan(way, size),
+                model.problem()::set);
+    }
+
+    private ToggleButton solo() {
+        ToggleButton solo = Plate.toggle("", "hear this stem with the rest dimmed");
         solo.textProperty()
                 .bind(
                         javafx.beans.binding.Bindings.createStringBinding(
@@ -92,10 +101,7 @@ final class StemPanel extends VBox {
                 model.transport()
                         .soloSource()
                         .set(solo.isSelected() ? model.selection().sourceId().get() : ""));
-        body = body();
-        getChildren().addAll(none, body);
-        listen();
-        refresh();
+        return solo;
     }
 
     private VBox body() {

@@ -151,7 +151,7 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void filtersAreSettledInWords() {
         pressByKey("Before or after? Settle it");
-        until(() -> !desk.orbit().field().settled().isEmpty());
+        until(() -> !desk.orbit().settling().byReturn().isEmpty());
         assertThat(labels()).anyMatch(l -> l.startsWith("The same sound"));
     }
 
@@ -260,7 +260,7 @@ class OrbitScreenTest extends WindowCase {
         robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -30)));
         settle();
         press("Settle it");
-        until(() -> desk.orbit().field().pair().get() != null);
+        until(() -> desk.orbit().settling().ofPair().get() != null);
         assertThat(labels()).contains("The same sound, to the last bit.");
         assertThat(labels()).anyMatch(t -> t.startsWith("Different sounds"));
     }

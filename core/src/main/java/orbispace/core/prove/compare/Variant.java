@@ -1,7 +1,9 @@
 package orbispace.core.prove.compare;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
@@ -27,43 +29,39 @@ public record Variant(String label, Design design) {
     public static List<Variant> without(Design design) {
         List<Variant> found = new ArrayList<>();
         for (Return r : design.returns()) {
-            String name = " of " + r.id();
             add(found, design, "without " + r.id() + " " + r.name(), new FieldEdit.Remove(r.id()));
-            if (!r.filterIn().equals(Filter.OPEN)) {
-                String label = "without the filter before" + name;
-                add(found, design, label, new ReturnEdit.FilterIn(r.id(), Filter.OPEN));
-            }
-            if (r.chain().drive() != null) {
-                add(
-                        found,
-                        design,
-                        "without the drive" + name,
-                        new ReturnEdit.Driving(r.id(), null));
-            }
-            if (!r.predelay().equals(NONE)) {
-                String label = "without the predelay" + name;
-                add(found, design, label, new ReturnEdit.Predelay(r.id(), NONE, r.timedAtBar()));
-            }
-            if (r.gate() != null) {
-                add(found, design, "without the gate" + name, new ReturnEdit.Gating(r.id(), null));
-            }
-            if (!r.filterOut().equals(Filter.OPEN)) {
-                String label = "without the filter after" + name;
-                add(found, design, label, new ReturnEdit.FilterOut(r.id(), Filter.OPEN));
-            }
-            if (r.duck() != null) {
-                add(
-                        found,
-                        design,
-                        "without the ducker" + name,
-                        new ReturnEdit.Ducking(r.id(), null));
-            }
-            if (!r.chain().width().equals(Width.PLAIN)) {
-                String label = "without the width" + name;
-                add(found, design, label, new ReturnEdit.Widening(r.id(), Width.PLAIN));
-            }
+            stages(r)
+                    .forEach((stage, edit) ->
+                            add(found, design, "without the " + stage + " " + r.id(), edit));
         }
         return found;
+    }
+
+    /** The stages of a return that do something, and what takes each out, in their order. */
+    private static Map<String, ReturnEdit> stages(Return r) {
+        Map<String, ReturnEdit> all = new LinkedHashMap<>();
+        if (!r.filterIn().equals(Filter.OPEN)) {
+            all.put("filter before of", new ReturnEdit.FilterIn(r.id(), Filter.OPEN));
+        }
+        if (r.chain().drive() != null) {
+            all.put("drive of", new ReturnEdit.Driving(r.id(), null));
+        }
+        if (!r.predelay().equals(NONE)) {
+            all.put("predelay of", new ReturnEdit.Predelay(r.id(), NONE, r.timedAtBar()));
+        }
+        if (r.gate() != null) {
+            all.put("gate of", new ReturnEdit.Gating(r.id(), null));
+        }
+        if (!r.filterOut().equals(Filter.OPEN)) {
+            all.put("filter after of", new ReturnEdit.FilterOut(r.id(), Filter.OPEN));
+        }
+        if (r.duck() != null) {
+            all.put("ducker of", new ReturnEdit.Ducking(r.id(), null));
+        }
+        if (!r.chain().width().equals(Width.PLAIN)) {
+            all.put("width of", new ReturnEdit.Widening(r.id(), Width.PLAIN));
+        }
+        return all;
     }
 
     /** The design with each remedy of some findings. */

@@ -24,53 +24,47 @@ final class DuckerAtFault implements FieldRule {
             Duck duck = r.duck();
             String fault =
                     facts.of(r).flatMap(ReturnFacts::ducking).map(DuckCourse::fault).orElse("");
-            if (duck == null || fault.isEmpty()) {
-                continue;
+            if (duck != null && !fault.isEmpty()) {
+                found.add(finding(facts, r, duck, fault));
             }
-            boolean chatters = fault.equals("chatters");
-            double hold =
-                    chatters
-                            ? Math.min(
-                                    2000, Math.max(LEAST_HOLD_MILLIS, LONGER * duck.holdMillis()))
-                            : SHORTER * duck.holdMillis();
-            double release =
-                    chatters
-                            ? Math.min(5000, Math.max(300, LONGER * duck.releaseMillis()))
-                            : Math.max(60, SHORTER * duck.releaseMillis());
-            found.add(
-                    new Finding(
-                            "ducker-" + (chatters ? "chatters" : "never-opens"),
-                            Severity.WEIGH,
-                            r.id(),
-                            "ducker " + fault,
-                            "The ducker of "
-                                    + r.name()
-                                    + " "
-                                    + fault
-                                    + evidence(facts, r, chatters),
-                            chatters
-                                    ? "A level that swings inside a phrase is heard as pumping."
-                                    : "A tail that stays down in every gap never blooms: lower"
-                                            + " the return instead.",
-                            -1,
-                            List.of(
-                                    new Remedy(
-                                            Wording.text(
-                                                    "hold %.0f ms, release %.0f ms", hold, release),
-                                            new ReturnEdit.Ducking(
-                                                    r.id(),
-                                                    new Duck(
-                                                            duck.keySource(),
-                                                            duck.rangeDb(),
-                                                            duck.thresholdDb(),
-                                                            duck.ratio(),
-                                                            duck.kneeDb(),
-                                                            duck.attackMillis(),
-                                                            Math.rint(hold),
-                                                            Math.rint(release),
-                                                            duck.band()))))));
         }
         return found;
+    }
+
+    private static Finding finding(FieldFacts facts, Return r, Duck duck, String fault) {
+        boolean chatters = fault.equals("chatters");
+        return new Finding(
+                "ducker-" + (chatters ? "chatters" : "never-opens"),
+                Severity.WEIGH,
+                r.id(),
+                "ducker " + fault,
+                "The ducker of " + r.name() + " " + fault + evidence(facts, r, chatters),
+                chatters
+                        ? "A level that swings inside a phrase is heard as pumping."
+                        : "A tail that stays down in every gap never blooms: lower"
+                                + " the return instead.",
+                -1,
+                List.of(chatters ? slower(r, duck) : faster(r, duck)));
+    }
+
+    private static Remedy slower(Return r, Duck duck) {
+        return remedy(
+                r,
+                duck,
+                Math.min(2000, Math.max(LEAST_HOLD_MILLIS, LONGER * duck.holdMillis())),
+                Math.min(5000, Math.max(300, LONGER * duck.releaseMillis())));
+    }
+
+    private static Remedy faster(Return r, Duck duck) {
+        return remedy(
+                r, duck, SHORTER * duck.holdMillis(), Math.max(60, SHORTER * duck.releaseMillis()));
+    }
+
+    private static Remedy remedy(Return r, Duck duck, double hold, double release) {
+        return new Remedy(
+                Wording.text("hold %.0f ms, release %.0f ms", hold, release),
+                new ReturnEdit.Ducking(
+                        r.id(), duck.withTimes(Math.rint(hold), Math.rint(release))));
     }
 
     private static String evidence(FieldFacts facts, Return r, boolean chatters) {

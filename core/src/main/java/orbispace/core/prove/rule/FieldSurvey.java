@@ -36,7 +36,6 @@ import orbispace.core.time.Span;
 public final class FieldSurvey {
     private static final double DIRECT_SECONDS = 0.002;
     private static final MusicalTime NOW = new MusicalTime.Millis(0);
-    private static final Phrases NO_PHRASES = new Phrases(List.of(), List.of(), -120, -60, -20);
 
     private final CoverAnalysis analysis;
     private final Renderer renderer;
@@ -86,7 +85,7 @@ public final class FieldSurvey {
         Phrases phrases =
                 judged.flatMap(s -> Optional.ofNullable(stems.get(s.id())))
                         .flatMap(StemFacts::phrases)
-                        .orElse(NO_PHRASES);
+                        .orElse(Phrases.NONE);
         Span whole = new Span(0, renderer.frames() / wet.sampleRateHz());
         OptionalDouble share =
                 judged.map(s ->
@@ -129,7 +128,10 @@ public final class FieldSurvey {
         return state == wanted || (state != WetState.HIDDEN && state != WetState.OBVIOUS)
                 ? OptionalDouble.empty()
                 : ShareLevel.aiming(
-                        analysis, design, judged.get(), r, phrases.spans(), whole, wanted, job);
+                        analysis,
+                        new Question(design, judged.get(), r.id(), phrases, whole, false),
+                        wanted,
+                        job);
     }
 
     /** How much of the response's energy comes with the dry sound. */

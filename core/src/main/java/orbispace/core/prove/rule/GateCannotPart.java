@@ -62,29 +62,31 @@ final class GateCannotPart implements FieldRule {
         if (parts.isPresent() && Math.abs(off) <= room && !unfiltered) {
             return Optional.empty();
         }
-        String evidence =
-                parts.isEmpty()
-                        ? "No level parts the hits of " + name + " from its bleed by 6 dB."
-                        : Wording.text(
-                                "The gate of %s opens at %.1f dB; the hits of %s lie %.1f dB over"
-                                        + " its bleed, and %.1f dB parts them.",
-                                r.name(),
-                                gate.thresholdDb(),
-                                name,
-                                parts.get().separationDb(),
-                                parts.get().thresholdDb());
         return Optional.of(
                 new Finding(
                         "gate-cannot-part",
                         parts.isEmpty() ? Severity.WEIGH : Severity.ACT,
                         r.id(),
                         off > 0 ? "misses hits" : "lets bleed in",
-                        evidence,
+                        evidence(r, gate, name, parts),
                         "A gate that lets bleed in makes the space of one instrument speak for"
                                 + " another; one set too high loses hits.",
                         -1,
                         parts.map(g -> List.of(remedy(facts, r, sendOf, gate, g)))
                                 .orElse(List.of())));
+    }
+
+    private static String evidence(Return r, Gate gate, String name, Optional<GateKey> parts) {
+        return parts.isEmpty()
+                ? "No level parts the hits of " + name + " from its bleed by 6 dB."
+                : Wording.text(
+                        "The gate of %s opens at %.1f dB; the hits of %s lie %.1f dB over"
+                                + " its bleed, and %.1f dB parts them.",
+                        r.name(),
+                        gate.thresholdDb(),
+                        name,
+                        parts.get().separationDb(),
+                        parts.get().thresholdDb());
     }
 
     private static Remedy remedy(

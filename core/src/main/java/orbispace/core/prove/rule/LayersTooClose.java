@@ -52,25 +52,28 @@ final class LayersTooClose implements FieldRule {
         if (starts >= spoken - 0.001) {
             return Optional.empty();
         }
+        return Optional.of(finding(first, later, starts, spoken));
+    }
+
+    private static Finding finding(Return first, Return later, double starts, double spoken) {
         double millis = Math.ceil(1000 * spoken);
-        return Optional.of(
-                new Finding(
-                        "layers-too-close",
-                        Severity.KNOW,
-                        later.id(),
-                        "starts too early",
-                        Wording.text(
-                                "%s starts after %.0f ms; %s is 6 dB down only after %.0f ms.",
-                                later.name(), 1000 * starts, first.name(), 1000 * spoken),
-                        "Layers that begin together are heard as one thick space instead of a near"
-                                + " and a far one.",
-                        -1,
-                        List.of(
-                                new Remedy(
-                                        Wording.text("predelay %.0f ms", millis),
-                                        new ReturnEdit.Predelay(
-                                                later.id(),
-                                                new MusicalTime.Millis(millis),
-                                                later.timedAtBar())))));
+        return new Finding(
+                "layers-too-close",
+                Severity.KNOW,
+                later.id(),
+                "starts too early",
+                Wording.text(
+                        "%s starts after %.0f ms; %s is 6 dB down only after %.0f ms.",
+                        later.name(), 1000 * starts, first.name(), 1000 * spoken),
+                "Layers that begin together are heard as one thick space instead of a near"
+                        + " and a far one.",
+                -1,
+                List.of(
+                        new Remedy(
+                                Wording.text("predelay %.0f ms", millis),
+                                new ReturnEdit.Predelay(
+                                        later.id(),
+                                        new MusicalTime.Millis(millis),
+                                        later.timedAtBar()))));
     }
 }

@@ -194,46 +194,47 @@ public final class StemFindings {
     private Optional<Finding> length(Source source, Stem stem, double usual) {
         double more = stem.seconds() - usual;
         double last = stem.facts().lastSoundSeconds();
-        double rate = design.song().sampleRateHz();
         if (more > LEAST_LENGTH_SECONDS && stem.seconds() - last > LEAST_LENGTH_SECONDS) {
-            int keep = (int) Math.ceil(Math.max(usual, last + TAIL_KEPT_SECONDS) * rate);
-            int frames = Math.max(1, keep - source.placement().shiftFrames());
-            return Optional.of(
-                    new Finding(
-                            "length",
-                            Severity.KNOW,
-                            source.id(),
-                            Wording.text("%.1f s longer", more),
-                            Wording.text(
-                                    "It is %.1f s longer than most, silent from %.1f s on.",
-                                    more, last),
-                            "The song would end in silence, and prints with it.",
-                            -1,
-                            List.of(
-                                    new Remedy(
-                                            Wording.text("trim to %.1f s", keep / rate),
-                                            SourcesEdit.of(
-                                                    design,
-                                                    source.withPlacement(
-                                                            source.placement().keeping(frames)),
-                                                    "length")))));
+            return Optional.of(silentEnd(source, more, last, usual));
         }
-        if (Math.abs(more) <= LEAST_LENGTH_SECONDS) {
-            return Optional.empty();
-        }
-        return Optional.of(
-                new Finding(
-                        "length",
-                        Severity.KNOW,
-                        source.id(),
-                        Wording.text("%.1f s %s", Math.abs(more), more > 0 ? "longer" : "shorter"),
-                        Wording.text(
-                                "It is %.1f s %s than most stems.",
-                                Math.abs(more), more > 0 ? "longer" : "shorter"),
-                        "A stem that does not start with the song, or was cut, lies wrong"
-                                + " throughout.",
-                        -1,
-                        List.of()));
+        return Math.abs(more) <= LEAST_LENGTH_SECONDS
+                ? Optional.empty()
+                : Optional.of(otherLength(source, more));
+    }
+
+    private Finding silentEnd(Source source, double more, double last, double usual) {
+        double rate = design.song().sampleRateHz();
+        int keep = (int) Math.ceil(Math.max(usual, last + TAIL_KEPT_SECONDS) * rate);
+        int frames = Math.max(1, keep - source.placement().shiftFrames());
+        return new Finding(
+                "length",
+                Severity.KNOW,
+                source.id(),
+                Wording.text("%.1f s longer", more),
+                Wording.text("It is %.1f s longer than most, silent from %.1f s on.", more, last),
+                "The song would end in silence, and prints with it.",
+                -1,
+                List.of(
+                        new Remedy(
+                                Wording.text("trim to %.1f s", keep / rate),
+                                SourcesEdit.of(
+                                        design,
+                                        source.withPlacement(source.placement().keeping(frames)),
+                                        "length"))));
+    }
+
+    private static Finding otherLength(Source source, double more) {
+        return new Finding(
+                "length",
+                Severity.KNOW,
+                source.id(),
+                Wording.text("%.1f s %s", Math.abs(more), more > 0 ? "longer" : "shorter"),
+                Wording.text(
+                        "It is %.1f s %s than most stems.",
+                        Math.abs(more), more > 0 ? "longer" : "shorter"),
+                "A stem that does not start with the song, or was cut, lies wrong" + " throughout.",
+                -1,
+                List.of());
     }
 
     private Optional<Finding> rate(Source source, Stem stem) {

@@ -1,0 +1,91 @@
+package orbispace.app.view;
+
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import orbispace.app.desk.FrameModel;
+import orbispace.app.view.control.NumberField;
+import orbispace.app.view.frame.Step;
+
+/** What keys do in the window, whichever screen is in front. */
+final class WindowKeys {
+    private final MainWindow window;
+    private final FrameModel model;
+
+    WindowKeys(MainWindow window, FrameModel model) {
+        this.window = window;
+        this.model = model;
+    }
+
+    /** Shortcuts, wherever the focus is. */
+    void shortcut(KeyEvent e) {
+        if (!e.isShortcutDown()) {
+            return;
+        }
+        boolean known = true;
+        switch (e.getCode()) {
+            case Z -> {
+                if (e.isShiftDown()) {
+                    model.editor().redo();
+                } else {
+                    model.editor().undo();
+                }
+            }
+            case Y -> model.editor().redo();
+            case S -> {
+                if (e.isShiftDown()) {
+                    window.files().saveAs();
+                } else {
+                    window.files().save();
+                }
+            }
+            case O -> window.files().open();
+            case N -> window.files().newFromStems();
+            case B -> window.files().bring();
+            default -> known = false;
+        }
+        if (known) {
+            e.consume();
+        }
+    }
+
+    /** Keys that nobody else took. */
+    void key(KeyEvent e) {
+        if (e.getTarget() instanceof TextInputControl || e.isShortcutDown() || e.isAltDown()) {
+            return;
+        }
+        switch (e.getCode()) {
+            case SPACE -> model.transport().togglePlaying();
+            case L -> model.transport().looping().set(!model.transport().looping().get());
+            case M -> model.transport().mono().set(!model.transport().mono().get());
+            case W -> model.transport().wetOnly().set(!model.transport().wetOnly().get());
+            case B -> {
+                if (e.isShiftDown()) {
+                    model.pair().keepAsBefore();
+                } else {
+                    model.transport().hearingBefore().set(!model.transport().hearingBefore().get());
+                }
+            }
+            case N -> window.screen().nextWorst();
+            case R -> model.references().flip();
+            case ESCAPE -> window.hideKeys();
+            default -> stepKey(e);
+        }
+    }
+
+    private void stepKey(KeyEvent e) {
+        if (e.getText().equals("?") || (e.getCode() == KeyCode.SLASH && e.isShiftDown())) {
+            window.turnKeys(
+                    window.screen().keys()
+                            + " Space: play. L: repeat the section. B: before or after; Shift+B:"
+                            + " compare with now. M: mono. W: wet alone. 1 to 6: the steps."
+                            + " Ctrl+N, O, S: new, open, save. ?: these lines.");
+        }
+        for (Step s : Step.values()) {
+            if (e.getText().equals(Integer.toString(s.digit))
+                    && !(window.scene().getFocusOwner() instanceof NumberField)) {
+                window.go(s);
+            }
+        }
+    }
+}
