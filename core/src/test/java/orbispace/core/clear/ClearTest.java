@@ -134,10 +134,44 @@ class ClearTest {
                 new ReturnEdit.Ducking(
                                 "A",
                                 java.util.Objects.requireNonNull(found)
-                                        .withRange(Math.max(0, found.rangeDb() - 1.5)))
+                                        .withRange(found.rangeDb() - 1))
                         .applyTo(design);
-        assertThat(cover(analysis, shallower).presenceKept().orElseThrow())
-                .isLessThan(duck.after().presenceKept().orElseThrow());
+        assertThat(found.rangeDb() % 0.5).isZero();
+        Standing after = analysis.standing(question(duck.edit().applyTo(design)), Job.QUIET);
+        assertThat(after.uncovers(Targets.LEAD)).isTrue();
+        assertThat(analysis.standing(question(shallower), Job.QUIET).uncovers(Targets.LEAD))
+                .as("a decibel less would not do")
+                .isFalse();
+    }
+
+    @Test
+    void whereLittleIsMissingLittleIsDucked() {
+        CoverAnalysis analysis = analysis();
+        double low = -18;
+        double high = -5;
+        while (high - low > 0.1) {
+            double middle = (low + high) / 2;
+            boolean clear =
+                    analysis.standing(question(design(middle)), Job.QUIET).uncovers(Targets.LEAD);
+            low = clear ? middle : low;
+            high = clear ? high : middle;
+        }
+        Duck found = ((ReturnEdit.Ducking) duck(analysis, design(high + 0.4)).edit()).duck();
+        assertThat(java.util.Objects.requireNonNull(found).rangeDb()).isBetween(0.5, 1.5);
+    }
+
+    @Test
+    void aDuckerThatIsThereIsOnlyDeepened() {
+        CoverAnalysis analysis = analysis();
+        Duck found = ((ReturnEdit.Ducking) duck(analysis, design(-5)).edit()).duck();
+        Duck half = java.util.Objects.requireNonNull(found).withRange(found.rangeDb() / 2);
+        Design started = new ReturnEdit.Ducking("A", half).applyTo(design(-5));
+        Proposal deeper = duck(analysis, started);
+        Duck then = ((ReturnEdit.Ducking) deeper.edit()).duck();
+        assertThat(java.util.Objects.requireNonNull(then).rangeDb()).isEqualTo(found.rangeDb());
+        double share = then.band() == null ? 1 : KeyBand.share(then.band());
+        assertThat(deeper.cost().duckDb())
+                .isCloseTo(share * (found.rangeDb() - half.rangeDb()), within(1e-9));
     }
 
     private Proposal duck(CoverAnalysis analysis, Design design) {

@@ -49,8 +49,8 @@ class StandingTest {
         double low = standing(0.9, 0.85, 0.015, 0.1, -20, 0.3).shortfall(Targets.LEAD);
         double hiss = standing(0.9, 0.85, 0.015, 0.1, -4, 0.02).shortfall(Targets.LEAD);
         double all = standing(0.9, 0.85, 0.015, 0.5, -4, 0.3).shortfall(Targets.LEAD);
-        assertThat(clash).isPositive();
-        assertThat(low).isPositive();
+        assertThat(clash).isCloseTo(40 * (0.5 - 0.25), within(1e-9));
+        assertThat(low).isCloseTo(40 * (0.3 - 0.05), within(1e-9));
         assertThat(hiss).isCloseTo(4, within(1e-9));
         assertThat(all).isCloseTo(clash + low + hiss, within(1e-9));
     }

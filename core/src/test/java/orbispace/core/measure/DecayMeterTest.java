@@ -80,6 +80,21 @@ class DecayMeterTest {
         assertThat(report.broadband().reliable()).isFalse();
     }
 
+    /** T20 falls to -25 dB and T30 to -35 dB; the noise must lie 10 dB lower still. */
+    @ParameterizedTest
+    @CsvSource({
+        "-34.2, false, false",
+        "-35.8, true, false",
+        "-44.2, true, false",
+        "-45.8, true, true"
+    })
+    void aDecayIsToldWhereTheNoiseLiesTenDecibelsUnderItsRange(
+            double floorDb, boolean twenty, boolean thirty) {
+        BandDecay b = DecayMeter.measure(decay(1, floorDb, 48000, 21)).broadband();
+        assertThat(b.t20() instanceof DecayTime.Measured).isEqualTo(twenty);
+        assertThat(b.t30() instanceof DecayTime.Measured).isEqualTo(thirty);
+    }
+
     @Test
     void lowBandsOfAVeryShortDecayAreFlagged() {
         DecayReport report = DecayMeter.measure(decay(0.05, -80, 48000, 3));

@@ -76,6 +76,18 @@ class LoudnessMeterTest {
         assertThat(LoudnessMeter.measure(five).rangeLu().orElseThrow()).isCloseTo(5, within(1.0));
     }
 
+    @Test
+    void rangeReachesFromTheTenthToTheNinetyFifthPercentile() {
+        // Levels of all windows lie evenly over 97 % of 20 dB, so that shares are decibels.
+        double rate = 24000;
+        float[] x = Signals.sine(1000, 0.1, 100, rate);
+        for (int i = 0; i < x.length; i++) {
+            x[i] *= (float) Math.pow(10, (double) i / x.length);
+        }
+        double range = LoudnessMeter.measure(Signals.mono(rate, x)).rangeLu().orElseThrow();
+        assertThat(range).isCloseTo(20 * 0.97 * (0.95 - 0.10), within(0.1));
+    }
+
     @ParameterizedTest
     @ValueSource(doubles = {44100, 48000, 88200, 96000})
     void truePeakFindsWhatLiesBetweenTheSamples(double rate) {

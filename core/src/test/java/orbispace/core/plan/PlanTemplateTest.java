@@ -95,6 +95,8 @@ class PlanTemplateTest {
             List<Double> are = java.util.Objects.requireNonNull(after.get(id));
             assertThat(spread(were)).as("fixed " + id).isGreaterThan(1.5);
             assertThat(spread(are)).as("held " + id).isLessThan(1.15);
+            double median = were.stream().sorted().toList().get(1);
+            assertThat(are).allSatisfy(x -> assertThat(x / median).isCloseTo(1, within(0.08)));
         }
         assertThat(cell(held.song(), 1, "B").levelDb())
                 .isGreaterThan(cell(held.song(), 0, "B").levelDb());

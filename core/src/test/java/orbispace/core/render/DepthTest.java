@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
@@ -57,6 +58,29 @@ class DepthTest {
                 .isCloseTo(1.5, within(0.02));
         assertThat(levels.getOrDefault("A", 0.0) - levels.getOrDefault("B", 0.0))
                 .isCloseTo(2, within(0.11));
+    }
+
+    @Test
+    void aSendBeforeTheFaderDoesNotFollowItAndOneBehindItDoes() {
+        Design open = Fields.two();
+        double even = depth(open, "bed").directToReverberantDb().orElseThrow();
+        Design low =
+                open.withSources(
+                        open.sources().stream()
+                                .map(s -> s.id().equals("bed") ? s.withGain(-6) : s)
+                                .toList());
+        assertThat(depth(low, "bed").directToReverberantDb().orElseThrow())
+                .isCloseTo(even, within(1e-9));
+        Return hall = low.requireReturn("A");
+        Design before =
+                low.withReturn(
+                        hall.withSends(
+                                Map.of(
+                                        "bed",
+                                        Objects.requireNonNull(hall.sends().get("bed"))
+                                                .withPreFader(true))));
+        assertThat(depth(before, "bed").directToReverberantDb().orElseThrow())
+                .isCloseTo(even - 6, within(1e-9));
     }
 
     @Test

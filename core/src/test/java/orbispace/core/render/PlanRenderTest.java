@@ -78,6 +78,26 @@ class PlanRenderTest {
     }
 
     @Test
+    void aLevelGoesToItsPlaceInAsManyBeatsAsWereAsked() {
+        PlanCell softer = PlanCell.PLAIN.withLevel(-12).withRamp(2).withEdge(PlanCell.Edge.FADED);
+        Design d = design(SectionPlan.NONE, plan("A", softer), SectionPlan.NONE);
+        GainCurve out = new PlanCurves(d).output(d.requireReturn("A"));
+        // Two beats at 120 bpm are a second; levels run straight in decibels.
+        double[][] levels = {{2, 0}, {2.25, -3}, {2.5, -6}, {2.75, -9}, {3, -12}, {3.9, -12}};
+        for (double[] l : levels) {
+            assertThat(20 * Math.log10(out.at((int) (l[0] * RATE))))
+                    .as("at %s s", l[0])
+                    .isCloseTo(l[1], within(0.1));
+        }
+        PlanCell cut = softer.withEdge(PlanCell.Edge.CUT);
+        Design atOnce = design(SectionPlan.NONE, plan("A", cut), SectionPlan.NONE);
+        GainCurve step = new PlanCurves(atOnce).output(d.requireReturn("A"));
+        assertThat(20 * Math.log10(step.at((int) (2.005 * RATE)))).isCloseTo(-12, within(0.01));
+        assertThat(step.at((int) (2.0025 * RATE)))
+                .isCloseTo(0.5 * (1 + Math.pow(10, -0.6)), within(0.01));
+    }
+
+    @Test
     void aTailIsCarriedFadedOrCutAsChosen() {
         PlanCell mute = PlanCell.PLAIN.withMuted(true);
         Audio carried = wet(design(SectionPlan.NONE, plan("A", mute), SectionPlan.NONE), "A");

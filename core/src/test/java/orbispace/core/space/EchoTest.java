@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class EchoTest {
     static EchoSettings pingPong(
@@ -55,6 +57,31 @@ class EchoTest {
             sum += x[i] * x[i];
         }
         return 10 * Math.log10(sum);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.1, 0.5", "0.25, 0.7", "0.2, 0.05"})
+    void itRingsUntilItsRepeatsHaveFallenByAHundredDecibels(double seconds, double feedback) {
+        EchoSettings settings = pingPong(seconds, feedback, 20, 20000, 1);
+        double ring = settings.ringSeconds();
+        int burst = (int) (0.02 * RATE);
+        float[] left = new float[(int) ((ring + 3 * seconds) * RATE)];
+        System.arraycopy(orbispace.core.Signals.sine(1000, 1, 0.02, RATE), 0, left, 0, burst);
+        float[] right = left.clone();
+        Engine.of(settings, RATE).process(left, right, 0, left.length);
+        double first = loudest(left, right, seconds, 2 * seconds);
+        assertThat(loudest(left, right, ring, ring + 3 * seconds) - first).isLessThan(-100);
+        // One repeat earlier there is one that is not yet so low; the loop's filters take a little.
+        assertThat(loudest(left, right, ring - 0.1 - seconds, ring - 0.1) - first)
+                .isBetween(-102.0, -99.0 - 20 * Math.log10(feedback));
+    }
+
+    private static double loudest(float[] left, float[] right, double from, double to) {
+        double most = 0;
+        for (int i = (int) (from * RATE); i < Math.min(left.length, to * RATE); i++) {
+            most = Math.max(most, Math.max(Math.abs(left[i]), Math.abs(right[i])));
+        }
+        return 20 * Math.log10(most + 1e-12);
     }
 
     @Test
