@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
@@ -94,6 +95,18 @@ public abstract class WindowCase {
                     && c.design().equals(desk.frame().design().get())
                     && !desk.frame().jobs().busy();
         });
+    }
+
+    /** Waits until what was changed has been laid out, whatever is still measured. */
+    protected void drawn() {
+        AtomicInteger pulses = new AtomicInteger();
+        Runnable count = pulses::incrementAndGet;
+        robot.interact(() -> window.scene().addPostLayoutPulseListener(count));
+        until(() -> {
+            Platform.requestNextPulse();
+            return pulses.get() > 1;
+        });
+        robot.interact(() -> window.scene().removePostLayoutPulseListener(count));
     }
 
     /** The visible node that a screen reader would call by this beginning, once it is there. */

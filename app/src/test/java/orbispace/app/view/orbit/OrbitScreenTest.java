@@ -23,7 +23,7 @@ class OrbitScreenTest extends WindowCase {
             window.show("Orbit");
             desk.frame().selection().returnId().set("A");
         });
-        settle();
+        drawn();
     }
 
     private Return ret() {
@@ -48,7 +48,7 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void aReturnIsAddedNamedMovedAndRemovedOnTheScreen() {
         choose("add a return", "Plate");
-        settle();
+        drawn();
         assertThat(labels()).contains("Plate");
         assertThat(desk.frame().selection().returnId().get()).isEqualTo("C");
         Node name = called("name of the return");
@@ -70,7 +70,7 @@ class OrbitScreenTest extends WindowCase {
     void everyKindHasHandlesThatTheKeyboardMoves() {
         for (SpaceKinds kind : SpaceKinds.values()) {
             choose("kind of space", kind.label());
-            settle();
+            drawn();
             assertThat(SpaceKinds.of(ret().space())).contains(kind);
             if (kind == SpaceKinds.PARALLEL) {
                 continue;
@@ -88,7 +88,7 @@ class OrbitScreenTest extends WindowCase {
     void theWidthIsDraggedByItsHandleAndTypedAsANumber() {
         Node handle = called("width 100");
         robot.drag(handle).moveBy(-30, -60).moveBy(-30, -30).drop();
-        settle();
+        drawn();
         assertThat(ret().chain().width().factor()).isLessThan(0.95);
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(ret().chain().width().factor()).isEqualTo(1);
@@ -97,7 +97,7 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void aGateIsPutInWithItsWallAndTakenOut() {
         press("Gate this return");
-        settle();
+        drawn();
         assertThat(ret().gate()).isNotNull();
         assertThat(called("length")).isNotNull();
         pressByKey("Take the gate out");
@@ -108,7 +108,7 @@ class OrbitScreenTest extends WindowCase {
     void sendsAndFeedsAreOpenedFromTheirMenu() {
         choose("sends and feeds", "Feed B " + design().requireReturn("B").name());
         assertThat(ret().feeds()).containsEntry("B", -12.0);
-        settle();
+        drawn();
         Node feed = called("from B");
         focus(feed);
         key(KeyCode.UP);
@@ -132,7 +132,7 @@ class OrbitScreenTest extends WindowCase {
         focus(distance);
         double before = ret().sendDb("lead-voice").orElseThrow();
         key(KeyCode.UP);
-        settle();
+        drawn();
         assertThat(ret().sendDb("lead-voice").orElseThrow() - before).isCloseTo(0.5, within(0.11));
     }
 
@@ -166,7 +166,7 @@ class OrbitScreenTest extends WindowCase {
             desk.orbit().field().add(SpaceKinds.VAST);
             desk.frame().edit(new ReturnEdit.SendLevel("H", "lead-voice", -9.0));
         });
-        settle();
+        drawn();
         Node last = called("return H");
         double bottom = last.localToScene(last.getBoundsInLocal()).getMaxY();
         assertThat(bottom).isLessThan(800);
@@ -206,7 +206,7 @@ class OrbitScreenTest extends WindowCase {
     void aSendsGateIsSetByItsNumbers() {
         String source = ret().sends().keySet().iterator().next();
         robot.interact(() -> desk.orbit().field().gateSend(ret(), source));
-        settle();
+        drawn();
         Node opens = called("opens at");
         focus(opens);
         var before = java.util.Objects.requireNonNull(gateOf(source));
@@ -234,7 +234,7 @@ class OrbitScreenTest extends WindowCase {
         assertThat(proposed.getAccessibleHelp()).isNotEmpty();
         assertThat(labels()).contains(proposed.getAccessibleHelp());
         key(KeyCode.SPACE);
-        settle();
+        drawn();
         assertThat(ret()).isNotEqualTo(before);
         assertThat(
                         robot.lookup((Node n) -> label.equals(n.getAccessibleText()) && shown(n))
@@ -258,7 +258,7 @@ class OrbitScreenTest extends WindowCase {
         tab("the field before against");
         assertThat(labels()).contains("Nothing has changed since the field before.");
         robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", -30)));
-        settle();
+        drawn();
         press("Settle it");
         until(() -> desk.orbit().settling().ofPair().get() != null);
         assertThat(labels()).contains("The same sound, to the last bit.");
@@ -277,7 +277,7 @@ class OrbitScreenTest extends WindowCase {
             desk.frame().selection().returnId().set("A");
             window.show("Orbit");
         });
-        settle();
+        drawn();
         MenuButton key = (MenuButton) called("what turns this return down");
         robot.interact(() -> {
             key.getOnShowing().handle(null);
