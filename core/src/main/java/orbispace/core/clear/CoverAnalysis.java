@@ -165,12 +165,11 @@ public final class CoverAnalysis {
     /** Where in the spectrum the source of a question is heard. */
     DuckBand bandOf(Question q) {
         Excitation dry = song.part(q.design().layersOf(q.source()));
-        return KeyBand.of(
-                dry,
-                Passages.ofPhrases(
-                        shifted(q.phrases().spans(), startSeconds()),
-                        dry.frames(),
-                        ear.framesPerSecond()));
+        return KeyBand.of(dry, passages(shifted(q.phrases().spans(), startSeconds()), dry));
+    }
+
+    private Passages passages(List<Span> phrases, Excitation dry) {
+        return Passages.ofPhrases(phrases, dry.frames(), ear.framesPerSecond());
     }
 
     private static List<Span> shifted(List<Span> spans, double by) {
@@ -203,10 +202,7 @@ public final class CoverAnalysis {
     BitSet speaking(Question q) {
         Excitation dry = song.part(q.design().layersOf(q.source()));
         List<Span> spans = shifted(q.phrases().spans(), startSeconds());
-        Passages passages =
-                spans.isEmpty()
-                        ? Passages.ofLoudness(dry)
-                        : Passages.ofPhrases(spans, dry.frames(), ear.framesPerSecond());
+        Passages passages = spans.isEmpty() ? Passages.ofLoudness(dry) : passages(spans, dry);
         BitSet frames = (BitSet) passages.speaking().clone();
         int from = Math.clamp(frameAt(q.span().startSeconds()), 0, dry.frames());
         frames.clear(0, from);
@@ -282,10 +278,7 @@ public final class CoverAnalysis {
         Excitation part = slice(dry, span);
         List<Span> inside = PairView.inside(phrases, span);
         // One that has no phrases, such as a drum, speaks where it is loud.
-        Passages passages =
-                phrases.isEmpty()
-                        ? Passages.ofLoudness(part)
-                        : Passages.ofPhrases(inside, part.frames(), ear.framesPerSecond());
+        Passages passages = phrases.isEmpty() ? Passages.ofLoudness(part) : passages(inside, part);
         return PairView.of(part, slice(wet, span), slice(rest, span), roomPower, passages);
     }
 

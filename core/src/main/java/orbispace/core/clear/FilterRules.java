@@ -98,13 +98,11 @@ final class FilterRules {
                 // The middle of 5 to 9 kHz, under both corners, tells what the band loses.
                 double lost = lossDb(hz, poles) - lossDb(from, poles);
                 if (hz < from && (lost >= over + MARGIN_DB || hz == last)) {
+                    Filter.Corner set = new Filter.Corner(hz, poles);
                     return Optional.of(
                             Candidate.of(
                                             kind(),
-                                            out(
-                                                    q,
-                                                    filter.withLowPass(
-                                                            new Filter.Corner(hz, poles))),
+                                            out(q, filter.withLowPass(set)),
                                             Wording.format(
                                                     old == null
                                                             ? "Low-pass at %2$.1f kHz"

@@ -154,6 +154,10 @@ public final class Cascade {
             left[i] = (float) y;
             right[i] = (float) v;
         }
+        keep(s, l1, l2, r1, r2);
+    }
+
+    private void keep(int s, double l1, double l2, double r1, double r2) {
         state[4 * s] = l1;
         state[4 * s + 1] = l2;
         state[4 * s + 2] = r1;
@@ -198,13 +202,7 @@ public final class Cascade {
             left[i] = (float) z;
             right[i] = (float) w;
         }
-        state[4 * s] = l1;
-        state[4 * s + 1] = l2;
-        state[4 * s + 2] = r1;
-        state[4 * s + 3] = r2;
-        state[4 * t] = m1;
-        state[4 * t + 1] = m2;
-        state[4 * t + 2] = q1;
-        state[4 * t + 3] = q2;
+        keep(s, l1, l2, r1, r2);
+        keep(t, m1, m2, q1, q2);
     }
 }
