@@ -32,7 +32,7 @@ import org.testfx.api.FxToolkit;
 public abstract class WindowCase {
     @TempDir public Path folder;
 
-    private static final long LONGEST_SECONDS = 300;
+    private static final long LONGEST_SECONDS = 120;
 
     public final Hand robot = new Hand();
     public Desk desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
@@ -58,7 +58,8 @@ public abstract class WindowCase {
             stage.show();
             desk.frame().opening().open(project);
         });
-        settle();
+        until(() -> project.equals(desk.frame().kept().file().get()));
+        drawn();
     }
 
     @AfterEach

@@ -34,6 +34,7 @@ public final class PlanView extends Screen<PlanModel> {
         model.throwing().throwId().addListener((o, was, is) -> refreshWhenSeen());
         model.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
         model.measured()
                 .materials()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
