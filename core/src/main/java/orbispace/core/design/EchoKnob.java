@@ -60,18 +60,7 @@ public enum EchoKnob implements SpaceKnob {
                     Setting.SPACE,
                     Scale.hertz("loop high-pass", 20, 2000, 10),
                     s -> s.loop().highPassHz(),
-                    (r, s, v) ->
-                            SpaceKnob.space(
-                                    r,
-                                    s.withLoop(
-                                            new EchoSettings.Loop(
-                                                    v,
-                                                    s.loop().lowPassHz(),
-                                                    s.loop().saturation(),
-                                                    s.loop().wowMillis(),
-                                                    s.loop().wowHz(),
-                                                    s.loop().glideMillis())),
-                                    "loop"))),
+                    (r, s, v) -> loop(r, s, s.loop().withHighPass(v)))),
     /** Highs removed at each turn of the loop. */
     LOOP_LOW_PASS(
             SpaceKnob.Own.of(
@@ -80,18 +69,7 @@ public enum EchoKnob implements SpaceKnob {
                     Setting.SPACE,
                     Scale.hertz("loop low-pass", 500, 20000, 250),
                     s -> s.loop().lowPassHz(),
-                    (r, s, v) ->
-                            SpaceKnob.space(
-                                    r,
-                                    s.withLoop(
-                                            new EchoSettings.Loop(
-                                                    s.loop().highPassHz(),
-                                                    v,
-                                                    s.loop().saturation(),
-                                                    s.loop().wowMillis(),
-                                                    s.loop().wowHz(),
-                                                    s.loop().glideMillis())),
-                                    "loop"))),
+                    (r, s, v) -> loop(r, s, s.loop().withLowPass(v)))),
     /** How hard the curve of the loop bends. */
     LOOP_BEND(
             SpaceKnob.Own.of(
@@ -100,18 +78,7 @@ public enum EchoKnob implements SpaceKnob {
                     Setting.SPACE,
                     Scale.share("loop saturation", 0, 1, 0.05),
                     s -> s.loop().saturation(),
-                    (r, s, v) ->
-                            SpaceKnob.space(
-                                    r,
-                                    s.withLoop(
-                                            new EchoSettings.Loop(
-                                                    s.loop().highPassHz(),
-                                                    s.loop().lowPassHz(),
-                                                    v,
-                                                    s.loop().wowMillis(),
-                                                    s.loop().wowHz(),
-                                                    s.loop().glideMillis())),
-                                    "loop"))),
+                    (r, s, v) -> loop(r, s, s.loop().withSaturation(v)))),
     /** How far the time sways to each side. */
     LOOP_WOW(
             SpaceKnob.Own.of(
@@ -120,18 +87,7 @@ public enum EchoKnob implements SpaceKnob {
                     Setting.SPACE,
                     Scale.millis("wow", 0, 5, 0.1, 1),
                     s -> s.loop().wowMillis(),
-                    (r, s, v) ->
-                            SpaceKnob.space(
-                                    r,
-                                    s.withLoop(
-                                            new EchoSettings.Loop(
-                                                    s.loop().highPassHz(),
-                                                    s.loop().lowPassHz(),
-                                                    s.loop().saturation(),
-                                                    v,
-                                                    s.loop().wowHz(),
-                                                    s.loop().glideMillis())),
-                                    "loop"))),
+                    (r, s, v) -> loop(r, s, s.loop().withWow(v)))),
     /** How long a new time is glided to. */
     GLIDE(
             SpaceKnob.Own.of(
@@ -181,5 +137,9 @@ public enum EchoKnob implements SpaceKnob {
     @Override
     public Own own() {
         return own;
+    }
+
+    private static Edit loop(Return r, Space.Echo echo, EchoSettings.Loop loop) {
+        return SpaceKnob.space(r, echo.withLoop(loop), "loop");
     }
 }

@@ -86,6 +86,26 @@ public record EchoSettings(
         public static Loop filters(double highPassHz, double lowPassHz) {
             return new Loop(highPassHz, lowPassHz, 0, 0, 0.5);
         }
+
+        /** The same loop with another high-pass. */
+        public Loop withHighPass(double other) {
+            return new Loop(other, lowPassHz, saturation, wowMillis, wowHz, glideMillis);
+        }
+
+        /** The same loop with another low-pass. */
+        public Loop withLowPass(double other) {
+            return new Loop(highPassHz, other, saturation, wowMillis, wowHz, glideMillis);
+        }
+
+        /** The same loop with another saturation. */
+        public Loop withSaturation(double other) {
+            return new Loop(highPassHz, lowPassHz, other, wowMillis, wowHz, glideMillis);
+        }
+
+        /** The same loop with another sway. */
+        public Loop withWow(double other) {
+            return new Loop(highPassHz, lowPassHz, saturation, other, wowHz, glideMillis);
+        }
     }
 
     /** Checks the ranges. */
