@@ -2,6 +2,7 @@ package orbispace.core.dynamics;
 
 import java.util.Arrays;
 import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Bessel;
 import orbispace.core.signal.SoftCurve;
 
 /**
@@ -17,6 +18,7 @@ public final class Drive {
 
     private static final int TIMES = 4;
     private static final int SPAN = 32;
+    private static final double BETA = 8;
     private static final int BLOCK = 256;
     private static final int GLIDE_FRAMES = 1024;
     private static final double REFERENCE = Decibels.toAmplitude(-15);
@@ -52,15 +54,15 @@ public final class Drive {
         level = levelTarget;
     }
 
-    /** A windowed sinc of cut-off at half the sample rate (Kaiser, beta 8), of sum 1. */
-    private static double[] taps() {
+    /** A sinc of cut-off at half the sample rate under a Kaiser window, of sum 1. */
+    static double[] taps() {
         int length = TIMES * SPAN + 1;
         double[] taps = new double[length];
         double sum = 0;
         for (int i = 0; i < length; i++) {
             double t = (i - (length - 1) / 2.0) / TIMES;
             double x = 2.0 * i / (length - 1) - 1;
-            double window = bessel(8 * Math.sqrt(1 - x * x)) / bessel(8);
+            double window = Bessel.i0(BETA * Math.sqrt(1 - x * x)) / Bessel.i0(BETA);
             taps[i] = window * (t == 0 ? 1 : Math.sin(Math.PI * t) / (Math.PI * t));
             sum += taps[i];
         }
@@ -68,17 +70,6 @@ public final class Drive {
             taps[i] /= sum;
         }
         return taps;
-    }
-
-    /** Modified Bessel function of the first kind and order 0. */
-    private static double bessel(double x) {
-        double term = 1;
-        double sum = 1;
-        for (int k = 1; k < 40; k++) {
-            term *= x * x / (4.0 * k * k);
-            sum += term;
-        }
-        return sum;
     }
 
     /** Takes another drive, smoothly. */

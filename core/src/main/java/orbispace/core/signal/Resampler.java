@@ -68,7 +68,7 @@ public final class Resampler {
             double inside = 1 - (t / half) * (t / half);
             double x = Math.PI * cutoff * t;
             double sinc = Math.abs(x) < 1e-12 ? 1 : Math.sin(x) / x;
-            taps[k] = inside <= 0 ? 0 : sinc * bessel(beta * Math.sqrt(inside));
+            taps[k] = inside <= 0 ? 0 : sinc * Bessel.i0(beta * Math.sqrt(inside));
             sum += taps[k];
         }
         float[] kernel = new float[taps.length];
@@ -103,17 +103,6 @@ public final class Resampler {
             b += kernel[k + 1] * x[from + k + 1];
         }
         return (float) (a + b);
-    }
-
-    /** The modified Bessel function of order 0. */
-    private static double bessel(double x) {
-        double sum = 1;
-        double term = 1;
-        for (int k = 1; term > 1e-14 * sum; k++) {
-            term *= (x / (2 * k)) * (x / (2 * k));
-            sum += term;
-        }
-        return sum;
     }
 
     private static long gcd(long a, long b) {

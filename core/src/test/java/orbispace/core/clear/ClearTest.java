@@ -24,6 +24,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class ClearTest {
@@ -103,6 +104,7 @@ class ClearTest {
     }
 
     @Test
+    @Tag("sweep")
     void promisesOfRemediesAreWhatHappens() {
         CoverAnalysis analysis = analysis();
         for (double level : new double[] {-12, -7, -3, 0}) {

@@ -35,6 +35,7 @@ import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.time.Span;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class SolverTest {
@@ -165,6 +166,7 @@ class SolverTest {
     }
 
     @Test
+    @Tag("sweep")
     void allReturnsTogetherLeaveTheVoiceItsPresence() {
         Design covered = design(hall("A", 1.8, -6), hall("B", 0.7, -5), hall("C", 2.6, -7));
         Solution s =
@@ -177,6 +179,7 @@ class SolverTest {
     }
 
     @Test
+    @Tag("sweep")
     void whatIsPromisedHappensOverFiftyDesigns() {
         Random random = new Random(5);
         CoverAnalysis promising = analysis();

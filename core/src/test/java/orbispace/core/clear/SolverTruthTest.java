@@ -32,6 +32,7 @@ import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Span;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -181,6 +182,7 @@ class SolverTruthTest {
     }
 
     @Test
+    @Tag("sweep")
     void itsWordsAreTrueWhateverIsAsked() {
         int asks = Integer.getInteger("orbispace.asks", 12);
         int met = 0;
@@ -241,6 +243,7 @@ class SolverTruthTest {
     }
 
     @Test
+    @Tag("sweep")
     void locksHoldWhateverRemedyWouldChangeWhatIsLocked() {
         Space.Echo echo =
                 new Space.Echo(

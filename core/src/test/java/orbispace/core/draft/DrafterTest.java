@@ -37,6 +37,7 @@ import orbispace.core.render.StageCache;
 import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class DrafterTest {
@@ -233,6 +234,7 @@ class DrafterTest {
     }
 
     @Test
+    @Tag("sweep")
     void theSolverClearsADraftThatIsBareAndLoudOnBothSongs() {
         isCleared(dance());
         isCleared(sparse());

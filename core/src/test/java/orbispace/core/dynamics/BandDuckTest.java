@@ -95,4 +95,45 @@ class BandDuckTest {
                 .hasMessageContaining("upper edge");
         assertThatThrownBy(() -> new DuckBand(5, 1100)).hasMessageContaining("lower edge");
     }
+
+    @Test
+    void aBandReachesAsFarUpAsTheSampleRateAllows() {
+        double rate = 16000;
+        Ducker ducker =
+                new Ducker(
+                        new DuckerSettings(
+                                new GainComputer(-40, 100, 0, 20),
+                                0.001,
+                                0.05,
+                                0.05,
+                                new DuckBand(9000, 18000)),
+                        rate);
+        // 18 kHz becomes 0.45 of the rate, and the lower edge stays a third of an octave below:
+        // 7,200 and 5,760 Hz, between which the digital band has its middle.
+        double middle =
+                rate
+                        / Math.PI
+                        * Math.atan(Math.sqrt(Math.tan(Math.PI * 0.45) * Math.tan(Math.PI * 0.36)));
+        float[] x = Signals.sine(middle, 0.5, 1, rate);
+        float[] peaks = new float[x.length / KeyPeaks.STEP + 2];
+        ducker.process(peaks, 0, x, x.clone(), 0, x.length);
+        assertThat(levelDb(x)).isCloseTo(-20, within(0.2));
+    }
+
+    @Test
+    void aResetBandHasForgottenTheSound() {
+        Ducker used = ducker(9);
+        ducked(used, 900, -10, 512);
+        used.reset();
+        assertThat(used.reductionDb()).isZero();
+        assertThat(ducked(used, 1000, -10, 512)).isEqualTo(ducked(ducker(9), 1000, -10, 512));
+    }
+
+    @Test
+    void outOfBandSoundIsReachedByItsShareOnly() {
+        assertThat(VOICE.outsideAt(Math.sqrt(400 * 4000))).isCloseTo(0, within(1e-12));
+        assertThat(VOICE.outsideAt(400)).isCloseTo(0.5, within(1e-12));
+        assertThat(VOICE.outsideAt(4000)).isCloseTo(0.5, within(1e-12));
+        assertThat(VOICE.powerAt(400, 0.1)).isCloseTo(0.55, within(1e-12));
+    }
 }

@@ -74,4 +74,95 @@ class DuckerTest {
         off.process(new float[1], 0, x, new float[2], 0, 2);
         assertThat(x).containsExactly(0.5f, 0.25f);
     }
+
+    private static float[] key(int steps, float db) {
+        float[] key = new float[steps + 1];
+        Arrays.fill(key, db);
+        return key;
+    }
+
+    @Test
+    void aDuckerThatIsTakenAwayComesBackWithItsReleaseAndRests() {
+        var settings = new DuckerSettings(new GainComputer(-40, 100, 0, 12), 0.001, 0.01, 0.02);
+        Ducker ducker = new Ducker(settings, RATE);
+        ducker.curve(key(600, -10), 600);
+        assertThat(ducker.reductionDb()).isCloseTo(12, within(1e-6));
+        assertThat(ducker.idle()).isFalse();
+        ducker.apply(null, null);
+        ducker.curve(key(30, -10), 30);
+        // The hold of 10 ms, 30 steps, then 12 dB to 1/e in 20 ms, 60 steps.
+        assertThat(ducker.reductionDb()).isCloseTo(12, within(1e-6));
+        ducker.curve(key(60, -10), 60);
+        assertThat(ducker.reductionDb()).isCloseTo(12 / Math.E, within(1e-6));
+        ducker.curve(key(3000, -10), 3000);
+        assertThat(ducker.reductionDb()).isZero();
+        assertThat(ducker.idle()).isTrue();
+    }
+
+    @Test
+    void aResetDuckerWorksLikeANewOne() {
+        var settings = new DuckerSettings(new GainComputer(-40, 8, 6, 9), 0.005, 0.02, 0.1);
+        Ducker used = new Ducker(settings, RATE);
+        used.curve(key(100, -10), 100);
+        used.reset();
+        assertThat(used.curve(key(99, -60), 99))
+                .isEqualTo(new Ducker(settings, RATE).curve(key(99, -60), 99));
+    }
+
+    @Test
+    void gainsRunStraightBetweenStepsInBlocksOfAnySize() {
+        var settings = new DuckerSettings(new GainComputer(-40, 8, 6, 9), 0.005, 0, 0.1);
+        float[] peaks = key(60, -10);
+        float[] curve = new Ducker(settings, RATE).curve(peaks, 60);
+        float[] ones = new float[60 * KeyPeaks.STEP];
+        Arrays.fill(ones, 1);
+        float[] other = ones.clone();
+        new Ducker(settings, RATE).process(peaks, 0, ones, other, 0, ones.length);
+        for (int i = 0; i < ones.length; i++) {
+            int s = i / KeyPeaks.STEP;
+            float part = (i % KeyPeaks.STEP + 1) / (float) KeyPeaks.STEP;
+            assertThat(ones[i])
+                    .isCloseTo(curve[s] + part * (curve[s + 1] - curve[s]), within(1e-5f));
+        }
+        assertThat(other).isEqualTo(ones);
+    }
+
+    @Test
+    void peaksAreThoseOfEachSixteenFramesAndBeginAnewAfterAReset() {
+        float[] x = new float[64];
+        x[3] = 0.5f;
+        x[16] = -0.25f;
+        x[63] = 1;
+        KeyPeaks peaks = new KeyPeaks(java.util.List.of(), 64);
+        peaks.process(x, new float[64], 0, 64);
+        assertThat(peaks.count()).isEqualTo(4);
+        assertThat(Arrays.copyOf(peaks.steps(), 4))
+                .usingComparatorWithPrecision(1e-4f)
+                .containsExactly(-6.0206f, -12.0412f, KeyPeaks.SILENT_DB, 0f);
+        peaks.process(x, new float[64], 60, 64);
+        assertThat(peaks.count()).isZero();
+        peaks.reset();
+        peaks.process(x, new float[64], 16, 32);
+        assertThat(peaks.count()).isEqualTo(1);
+        assertThat(peaks.steps()[0]).isCloseTo(-12.0412f, within(1e-4f));
+        peaks.reset();
+        assertThat(peaks.count()).isZero();
+    }
+
+    @Test
+    void aFilteredKeyIsFilteredWhereItLiesAndForgottenByAReset() {
+        var filter = orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE);
+        float[] tone = orbispace.core.Signals.sine(300, 0.5, 0.1, RATE);
+        KeyPeaks whole = new KeyPeaks(filter, 4800);
+        whole.process(tone, new float[4800], 0, 4800);
+        KeyPeaks parts = new KeyPeaks(filter, 480);
+        for (int at = 0; at < 4800; at += 480) {
+            parts.process(tone, new float[4800], at, at + 480);
+            assertThat(Arrays.copyOf(parts.steps(), 30))
+                    .isEqualTo(Arrays.copyOfRange(whole.steps(), at / 16, at / 16 + 30));
+        }
+        parts.reset();
+        parts.process(tone, new float[4800], 0, 480);
+        assertThat(parts.steps()[0]).isEqualTo(whole.steps()[0]);
+    }
 }

@@ -129,48 +129,6 @@ class GateTest {
     }
 
     @Test
-    void driveKeepsItsLevelAddsHarmonicsAndComesOutLateBySoMuch() {
-        float[] x = Signals.sine(1000, Math.pow(10, -15 / 20.0), 0.5, RATE);
-        float[] y = x.clone();
-        float[] z = x.clone();
-        new Drive(18).process(y, z, 0, y.length);
-        double in = 0;
-        double out = 0;
-        for (int i = 12000; i < 16800; i++) {
-            in += x[i] * x[i];
-            out += y[i] * y[i];
-        }
-        assertThat(10 * Math.log10(out / in)).isCloseTo(0, within(0.2));
-        // Zero crossings are those of the input, later by the latency.
-        for (int i = 12000; i < 12480; i++) {
-            if (x[i - 1] < 0 && x[i + 1] > 0) {
-                int late = i + Drive.LATENCY_FRAMES;
-                assertThat((double) y[late]).isCloseTo(3 * x[i], within(0.25));
-            }
-        }
-    }
-
-    @Test
-    void drivenHighTonesDoNotAlias() {
-        float[] x = Signals.sine(9000, 0.25, 0.5, RATE);
-        float[] other = x.clone();
-        new Drive(12).process(x, other, 0, x.length);
-        // Its third harmonic of 27 kHz would fold to 21 kHz, its fifth of 45 kHz to 3 kHz.
-        assertThat(level(x, 3000)).isLessThan(level(x, 9000) - 60);
-    }
-
-    private static double level(float[] x, double hz) {
-        double re = 0;
-        double im = 0;
-        for (int i = 4800; i < 4800 + 9600; i++) {
-            double w = 0.5 - 0.5 * Math.cos(2 * Math.PI * (i - 4800) / 9600);
-            re += w * x[i] * Math.cos(2 * Math.PI * hz * i / RATE);
-            im += w * x[i] * Math.sin(2 * Math.PI * hz * i / RATE);
-        }
-        return 10 * Math.log10(re * re + im * im);
-    }
-
-    @Test
     void theCurveOfAWholeSongIsWhatBlocksGive() {
         GateSettings settings = new GateSettings(-20, 4, 60, 0.002, 0.03, 0.05, false);
         java.util.Random random = new java.util.Random(8);
@@ -181,16 +139,125 @@ class GateTest {
         }
         float[] curve = new Gate(settings, 48000).curve(peaks, steps);
         float[] left = new float[steps * KeyPeaks.STEP];
-        java.util.Arrays.fill(left, 1);
+        Arrays.fill(left, 1);
         float[] right = left.clone();
         new Gate(settings, 48000).process(peaks, 0, left, right, 0, left.length);
         for (int s = 0; s < steps; s++) {
             for (int k = 0; k < KeyPeaks.STEP; k++) {
                 float slope = (curve[s + 1] - curve[s]) / KeyPeaks.STEP;
                 float expected = curve[s] + slope * (k + 1);
-                assertThat(left[s * KeyPeaks.STEP + k])
-                        .isCloseTo(expected, org.assertj.core.api.Assertions.within(1e-4f));
+                assertThat(left[s * KeyPeaks.STEP + k]).isCloseTo(expected, within(1e-4f));
             }
         }
+    }
+
+    private static float[] levels(int steps, float db) {
+        float[] peaks = new float[steps + 1];
+        Arrays.fill(peaks, db);
+        return peaks;
+    }
+
+    @Test
+    void opensAlongALineOfAmplitudeFromItsFloorInItsAttackTime() {
+        var settings = new GateSettings(-20, 4, 6, 0.01, 0.1, 0.05, false);
+        float[] curve = new Gate(settings, RATE).curve(levels(60, -10), 60);
+        double floor = Math.pow(10, -6 / 20.0);
+        for (int s = 0; s < 60; s++) {
+            double expected = Math.min(1, floor + (1 - floor) * Math.max(0, s - 1) / 30.0);
+            assertThat((double) curve[s]).as("step " + s).isCloseTo(expected, within(1e-5));
+        }
+    }
+
+    @Test
+    void closesAlongALineOfLevelOfFortyDecibelsInItsReleaseTime() {
+        var settings = new GateSettings(-20, 4, 80, 0.0001, 0, 0.1, false);
+        float[] peaks = levels(700, -60);
+        Arrays.fill(peaks, 0, 100, -10);
+        float[] curve = new Gate(settings, RATE).curve(peaks, 700);
+        // The key falls at 350 dB a second, from -10 dB to under -24 dB in 120 steps.
+        int closes = 100 + (int) Math.ceil(14 / (350 * KeyPeaks.STEP / RATE));
+        assertThat(curve[closes]).isEqualTo(1);
+        for (int s = closes + 30; s < closes + 300; s += 30) {
+            double expected = -40 * (s - closes) * (KeyPeaks.STEP / RATE) / 0.1;
+            assertThat(20 * Math.log10(curve[s])).isCloseTo(expected, within(0.3));
+        }
+    }
+
+    @Test
+    void aRangeOfAHundredDecibelsIsSilenceAndOneLessIsNot() {
+        assertThat(
+                        new Gate(new GateSettings(-20, 4, 100, 0.01, 0, 0.05, false), RATE)
+                                .curve(levels(1, -90), 1)[0])
+                .isZero();
+        assertThat(
+                        new Gate(new GateSettings(-20, 4, 99, 0.01, 0, 0.05, false), RATE)
+                                .curve(levels(1, -90), 1)[0])
+                .isCloseTo((float) Math.pow(10, -99 / 20.0), within(1e-8f));
+    }
+
+    @Test
+    void onlyAKeyOverTheThresholdOpensAndOnlyOneUnderTheHysteresisCloses() {
+        var settings = new GateSettings(-20, 4, 60, 0.0001, 0, 0.01, false);
+        assertThat(last(settings, levels(200, -20), 200)).isLessThan(0.01f);
+        assertThat(last(settings, levels(200, -19.99f), 200)).isEqualTo(1);
+        float[] resting = levels(900, -24);
+        Arrays.fill(resting, 0, 50, -10);
+        assertThat(last(settings, resting, 900)).isEqualTo(1);
+        float[] gone = levels(900, -24.01f);
+        Arrays.fill(gone, 0, 50, -10);
+        assertThat(last(settings, gone, 900)).isLessThan(0.01f);
+    }
+
+    private static float last(GateSettings settings, float[] peaks, int steps) {
+        return new Gate(settings, RATE).curve(peaks, steps)[steps];
+    }
+
+    @Test
+    void aTimedGateOpensAnewAtARiseOfNineDecibelsOrItsHysteresisIfThatIsMore() {
+        assertThat(opensAnew(4, 8.9f)).isFalse();
+        assertThat(opensAnew(4, 9.1f)).isTrue();
+        assertThat(opensAnew(14, 13.9f)).isFalse();
+        assertThat(opensAnew(14, 14.1f)).isTrue();
+    }
+
+    /** Whether a second stroke, after the level fell but not under the threshold, opens. */
+    private static boolean opensAnew(double hysteresisDb, float rise) {
+        var settings = new GateSettings(-60, hysteresisDb, 120, 0.0005, 0.1, 0.005, true);
+        float[] peaks = levels(3000, -40);
+        Arrays.fill(peaks, 0, 20, -20);
+        Arrays.fill(peaks, 2000, 2020, -40 + rise);
+        float[] curve = new Gate(settings, RATE).curve(peaks, 3000);
+        assertThat(curve[1990]).isZero();
+        return curve[2100] == 1;
+    }
+
+    @Test
+    void aResetGateIsClosedAndWorksLikeANewOne() {
+        var settings = new GateSettings(-20, 4, 60, 0.002, 0.1, 0.05, true);
+        float[] peaks = levels(200, -10);
+        float[] fresh = new Gate(settings, RATE).curve(peaks, 200);
+        Gate used = new Gate(settings, RATE);
+        used.curve(peaks, 77);
+        used.process(peaks, 0, new float[100], new float[100], 0, 99);
+        used.reset();
+        assertThat(used.curve(peaks, 200)).isEqualTo(fresh);
+    }
+
+    @Test
+    void settingsTakenAwayLetEverythingPassInSixtyFourSteps() {
+        Gate gate = new Gate(new GateSettings(-20, 4, 120, 0.002, 0.1, 0.05, true), RATE);
+        assertThat(gate.idle()).isFalse();
+        gate.apply(null);
+        float[] curve = gate.curve(levels(80, -90), 80);
+        assertThat(curve[33]).isCloseTo(0.5f, within(1e-6f));
+        assertThat(curve[64]).isLessThan(1);
+        assertThat(curve[65]).isEqualTo(1);
+        assertThat(gate.idle()).isTrue();
+    }
+
+    @Test
+    void aTimedHoldLeavesRoomForAttackAndReleaseAndIsNeverNegative() {
+        assertThat(GateSettings.holdSeconds(0.5, 0.002, 0.025)).isCloseTo(0.473, within(1e-12));
+        assertThat(GateSettings.holdSeconds(0.01, 0.002, 0.025)).isZero();
     }
 }

@@ -19,6 +19,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.SongClock;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class PlanTemplateTest {
@@ -82,6 +83,7 @@ class PlanTemplateTest {
     }
 
     @Test
+    @Tag("sweep")
     void holdingKeepsEachReturnAsAudibleThroughAllSections() {
         SongMaterial material = thickening();
         Renderer renderer = new Renderer(material, material.frames(), new StageCache(1L << 28));

@@ -11,6 +11,7 @@ import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 class ComparingTest {
@@ -38,6 +39,7 @@ class ComparingTest {
     }
 
     @Test
+    @Tag("sweep")
     void aHundredPairsAreEquallyLoudWithinATwentiethAndNeverTooHigh() {
         Random random = new Random(11);
         for (int i = 0; i < 100; i++) {

@@ -18,6 +18,7 @@ import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.Responses;
 import orbispace.core.space.ReverbKind;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** A response of our own is fitted back to what it was made of. */
@@ -47,6 +48,7 @@ class ReverbFitTest {
     }
 
     @Test
+    @Tag("sweep")
     void decayAndWidthOfOurOwnReverbAreFoundAgain() {
         ReverbFit fit = ReverbFit.of(response(1.6, 0.5), 0.02, Job.QUIET).orElseThrow();
         assertThat(fit.space().decaySeconds()).isCloseTo(1.6, within(0.08));

@@ -29,6 +29,7 @@ import orbispace.core.render.StageCache;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** Syllables of 180 ms with rests of 90, two seconds of them and one of rest, through returns. */
@@ -125,6 +126,7 @@ class FieldSurveyTest {
     }
 
     @Test
+    @Tag("sweep")
     void theFirstCureOfWhatIsHiddenOrTooObviousIsTheRightAmount() {
         for (double level : new double[] {-60, -45, 12}) {
             Design design = design(hall(level));
@@ -146,6 +148,7 @@ class FieldSurveyTest {
     }
 
     @Test
+    @Tag("sweep")
     void copiesOfAnyKindThatCombAreNeverCalledNotHeard() {
         for (boolean centre : new boolean[] {true, false}) {
             Space copies =
@@ -208,6 +211,7 @@ class FieldSurveyTest {
     }
 
     @Test
+    @Tag("sweep")
     void ourReverbIsFoundAgainFromItsOwnResponse() {
         Return known = hall(0).withFilterOut(orbispace.core.design.Filter.OPEN);
         Audio response =
