@@ -62,6 +62,8 @@ public final class UnitMeasuring implements OfSong {
     @Override
     public void begin(Design given) {
         jobs.cancel(JOB);
+        open.set(false);
+        measured.set(null);
     }
 
     /** Whether a unit is being measured, so that its panel is seen. */

@@ -1,6 +1,7 @@
 package orbispace.app.view;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
@@ -18,56 +19,88 @@ import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import orbispace.app.Songs;
 import orbispace.app.desk.Desk;
+import orbispace.app.draw.Palette;
 import orbispace.app.draw.Type;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.Space;
-import org.junit.jupiter.api.AfterEach;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxToolkit;
 
-/** Opens the real window off screen on a song that is not the demo, and acts as a person would. */
+/**
+ * Opens the real window off screen, one for each class, and before each test a fresh copy of a song
+ * that is not the demo; acts as a person would.
+ */
 public abstract class WindowCase {
-    @TempDir public Path folder;
+    @TempDir private static Path songs;
 
     private static final long LONGEST_SECONDS = 120;
+    private static int opened;
+
+    /** What stays open from test to test. */
+    private record Opened(Stage stage, Desk desk, MainWindow window) {}
+
+    private static @Nullable Opened shared;
 
     public final Hand robot = new Hand();
-    public Desk desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
-    public Path project = Path.of(".");
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
-    private Stage stage;
+    public Desk desk;
 
     @SuppressWarnings("NullAway.Init") // Made before each test.
     public MainWindow window;
 
+    @SuppressWarnings("NullAway.Init") // Made before each test.
+    public Path folder;
+
+    @SuppressWarnings("NullAway.Init") // Made before each test.
+    public Path project;
+
     @BeforeEach
     protected void open() throws IOException, TimeoutException {
+        folder = Files.createDirectory(songs.resolve("song" + opened++));
         project = Songs.write(folder);
-        stage = FxToolkit.registerPrimaryStage();
+        Stage stage = FxToolkit.registerPrimaryStage();
         FxToolkit.setupFixture(() -> {
-            Type.load();
-            desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
-            window = new MainWindow(desk);
-            stage.setScene(window.scene());
-            stage.setWidth(1280);
-            stage.setHeight(800);
-            stage.show();
+            Opened kept = shared == null ? shown(stage) : shared;
+            shared = kept;
+            desk = kept.desk;
+            window = kept.window;
+            window.setPalette(Palette.DAY);
+            window.show("Orbit");
+            window.scene().getRoot().requestFocus();
+            desk.frame().giveUp();
             desk.frame().opening().open(project);
         });
         until(() -> project.equals(desk.frame().kept().file().get()));
         drawn();
     }
 
-    @AfterEach
-    protected void close() throws TimeoutException {
-        FxToolkit.setupFixture(() -> {
-            desk.close();
-            stage.hide();
-        });
+    private static Opened shown(Stage stage) {
+        Type.load();
+        Desk desk = new Desk(Platform::runLater, RecentProjects.inMemory(), Songs.facts());
+        MainWindow window = new MainWindow(desk);
+        stage.setScene(window.scene());
+        stage.setWidth(1280);
+        stage.setHeight(800);
+        stage.show();
+        return new Opened(stage, desk, window);
+    }
+
+    @AfterAll
+    protected static void close() throws TimeoutException {
+        Opened kept = shared;
+        shared = null;
+        if (kept != null) {
+            FxToolkit.setupFixture(() -> {
+                kept.desk.close();
+                kept.stage.hide();
+            });
+        }
     }
 
     protected boolean on(BooleanSupplier condition) {

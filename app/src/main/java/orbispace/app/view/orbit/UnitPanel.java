@@ -34,6 +34,7 @@ final class UnitPanel extends VBox {
     private final TextField label = field("decay that the unit's panel says", "2.0 s");
     private final UnitResult result;
     private final Label trouble = words("caption");
+    private String proposed = "";
 
     UnitPanel(OrbitModel model) {
         super(10);
@@ -140,13 +141,22 @@ final class UnitPanel extends VBox {
     }
 
     private void begin(boolean open) {
-        if (open && sweep.getText().isBlank()) {
-            units.usualSweep().ifPresent(p -> sweep.setText(HomePath.shown(p)));
-        }
         if (open) {
+            proposeSweep();
             sweep.requestFocus();
         }
         refresh();
+    }
+
+    /** Proposes the place of this song's sweep; what was typed for another song goes. */
+    private void proposeSweep() {
+        String usual = units.usualSweep().map(HomePath::shown).orElse("");
+        if (!usual.equals(proposed)) {
+            proposed = usual;
+            sweep.setText(usual);
+            recording.clear();
+            label.clear();
+        }
     }
 
     private void path(TextField field, Consumer<Path> then) {

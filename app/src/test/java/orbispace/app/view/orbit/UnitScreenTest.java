@@ -2,8 +2,10 @@ package orbispace.app.view.orbit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.TimeoutException;
 import javafx.scene.control.TextField;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Return;
@@ -50,6 +52,19 @@ class UnitScreenTest extends WindowCase {
         settle();
         press("Use its response in A");
         until(() -> secondFile().endsWith("unit-2.wav"));
+    }
+
+    @Test
+    void anotherSongHasItsOwnSweepAndNothingOfTheLastUnit() throws IOException, TimeoutException {
+        press("Try a simulated unit");
+        until(() -> desk.orbit().units().measured().get() != null);
+        Path former = folder;
+        open();
+        orbit();
+        assertThat(desk.orbit().units().measured().get()).isNull();
+        press("Write it");
+        until(() -> java.nio.file.Files.exists(folder.resolve("units/sweep.wav")));
+        assertThat(folder).isNotEqualTo(former);
     }
 
     private String secondFile() {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -26,6 +27,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SongEdit;
 import orbispace.core.plan.Automation;
 import orbispace.files.sound.SoundReader;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -48,6 +50,12 @@ class SheetScreenTest extends WindowCase {
             window.show("Sheet");
         });
         settle();
+    }
+
+    /** What is ticked stays ticked from song to song; each test begins with a window of its own. */
+    @AfterEach
+    void another() throws TimeoutException {
+        close();
     }
 
     private CheckBox box(String name) {
