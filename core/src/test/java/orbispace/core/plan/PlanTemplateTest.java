@@ -61,6 +61,45 @@ class PlanTemplateTest {
         assertThat(cell(closed, 2, "B").isPlain()).isTrue();
     }
 
+    @Test
+    void theStepsAreThoseOfTheTable() {
+        Object[][] table = {
+            {SectionKind.CHORUS, 2.0, 1.15, -4.0, 0.85},
+            {SectionKind.VERSE, -4.0, 0.85, 2.0, 1.15},
+            {SectionKind.INTRO, -4.0, 0.85, 2.0, 1.15},
+            {SectionKind.LIFT, -1.0, 1.0, 1.0, 1.0},
+            {SectionKind.SOLO, 0.0, 1.0, 0.0, 1.0}
+        };
+        for (Object[] row : table) {
+            Section section = new Section("Part", 1, 2, (SectionKind) row[0]);
+            Design one = design().withSong(design().song().withSections(List.of(section)));
+            PlanCell open = cell(PlanTemplate.OPEN_UP.applyTo(one), 0, "B");
+            PlanCell closed = cell(PlanTemplate.CLOSE_IN.applyTo(one), 0, "B");
+            assertThat(List.of(open.levelDb(), open.decayScale(), closed.levelDb()))
+                    .as("%s", row[0])
+                    .containsExactly((Double) row[1], (Double) row[2], (Double) row[3]);
+            assertThat(closed.decayScale()).isEqualTo((Double) row[4]);
+            assertThat(open.rampBeats()).isEqualTo(open.levelDb() == 0 ? 0 : 1);
+        }
+    }
+
+    @Test
+    void aTailIsLongFromTheMiddleOfAllOnAndAGatedOneNever() {
+        Design of =
+                new Design(
+                        design().song(),
+                        design().sources(),
+                        List.of(
+                                Fields.hall("A", 0.5, Map.of()),
+                                Fields.hall("B", 2, Map.of()),
+                                Fields.hall("C", 1, Map.of()),
+                                Fields.hall("D", 0.99, Map.of())));
+        assertThat(of.returns().stream().map(r -> PlanTemplate.isLong(of, r)))
+                .containsExactly(false, true, true, false);
+        Design alone = new Design(of.song(), of.sources(), List.of(of.requireReturn("A")));
+        assertThat(PlanTemplate.isLong(alone, alone.requireReturn("A"))).isTrue();
+    }
+
     /** A bed that comes in loud with the second section covers what was heard in the first. */
     private static SongMaterial thickening() {
         float[] bed = Signals.noise(0.01, 80, 9000, 12.5, RATE, 2);

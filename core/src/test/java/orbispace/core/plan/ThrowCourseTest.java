@@ -246,4 +246,97 @@ class ThrowCourseTest {
         assertThat(busy.getFirst().word()).isEqualTo(new Span(1.5, 2));
         assertThat(busy.getFirst().quieterDb()).isGreaterThan(20);
     }
+
+    @Test
+    void aPhraseThatBeginsThirtyMillisecondsBeforeTheWordEndsIsTheNextOne() {
+        Span word = new Span(1.5, 2);
+        assertThat(nextAfter(1.971)).contains(new Span(1.971, 3));
+        assertThat(nextAfter(1.969)).isEmpty();
+        assertThat(word.seconds()).isEqualTo(0.5);
+    }
+
+    private static java.util.Optional<Span> nextAfter(double start) {
+        Design design = design(0.2, thrown("t1", "C", 1.5, 2));
+        return ThrowCourse.of(
+                        design,
+                        Responses.NONE,
+                        design.thrown().getFirst(),
+                        List.of(new Span(start, 3)),
+                        SONG_END)
+                .orElseThrow()
+                .next();
+    }
+
+    @Test
+    void whatReachesThirtyMillisecondsIntoThePhraseDoesNotRunOnYet() {
+        // One repeat from 2 to 2.5 s.
+        assertThat(runningOn(2.471)).isZero();
+        assertThat(runningOn(2.469)).isEqualTo(1);
+        // A gap as long as a repeat less 30 ms still has room for it.
+        assertThat(before(2.471).hasRoom()).isTrue();
+        assertThat(before(2.469).hasRoom()).isFalse();
+        assertThat(before(2.469).fittingFeedback()).isZero();
+    }
+
+    private static ThrowCourse before(double next) {
+        Design design = design(0, thrown("t1", "C", 1.5, 2));
+        return ThrowCourse.of(
+                        design,
+                        Responses.NONE,
+                        design.thrown().getFirst(),
+                        List.of(new Span(1, 2), new Span(next, 3)),
+                        SONG_END)
+                .orElseThrow();
+    }
+
+    private static int runningOn(double next) {
+        return before(next).runningOn();
+    }
+
+    @Test
+    void aTailIsOverWhenItHasFallenByThirtyDecibels() {
+        ThrowCourse tail = course(design(0.2, thrown("t1", "B", 1.5, 2)));
+        assertThat(tail.spacingSeconds()).isZero();
+        assertThat(tail.feedback()).isZero();
+        assertThat(tail.arrivals()).hasSize(1);
+        double predelay = tail.arrivals().getFirst().span().startSeconds() - 1.5;
+        assertThat(tail.endSeconds()).isCloseTo(2 + predelay + 1.5, within(1e-9));
+        assertThat(tail.arrivals().getFirst().levelDb()).isZero();
+        ThrowCourse shut =
+                course(
+                        design(
+                                0.2,
+                                thrown("t1", "B", 1.5, 2).withTrail(Trail.AS_RETURN.until(5.0))));
+        assertThat(shut.endSeconds()).isCloseTo(2.5, within(1e-9));
+        ThrowCourse last = course(design(0.2, thrown("t1", "C", 9.7, 10)));
+        assertThat(last.next()).isEmpty();
+        assertThat(last.gap().endSeconds()).isEqualTo(SONG_END);
+        assertThat(last.runningOn()).isZero();
+    }
+
+    @Test
+    void conflictsAreToldInSecondsOfTheSong() {
+        assertThat(evidence(design(0.6, thrown("t1", "C", 1.5, 2))))
+                .containsExactly("3 of 7 repeats reach into the next phrase, by 1.50 s.");
+        assertThat(evidence(design(0.5, thrown("t1", "C", 1.5, 2))))
+                .containsExactly("1 of 5 repeats reaches into the next phrase, by 0.50 s.");
+        assertThat(evidence(design(0.0, thrown("t1", "C", 2.5, 3))))
+                .containsExactly("No word of voice lies at 2.50 to 3.00 s.");
+        assertThat(evidence(design(0.0, thrown("t1", "C", 4.5, 5))))
+                .contains("The gap of 0.30 s is shorter than one repeat of 0.50 s.");
+        assertThat(evidence(design(0.0, Throw.of("t1", "voice", "C", 23.2, 24.03, -4))))
+                .noneMatch(e -> e.contains("song ends"));
+        assertThat(evidence(design(0.2, thrown("t1", "B", 4.5, 5))))
+                .containsExactly("Its tail reaches into the next phrase, by 1.22 s.");
+        assertThat(evidence(design(0.4, thrown("t1", "C", 5.5, 6))))
+                .containsExactly(
+                        "The tempo goes from 120.00 to 80.00 bpm while it sounds; its repeats keep"
+                                + " theirs.");
+    }
+
+    private static List<String> evidence(Design design) {
+        return ThrowConflict.of(design, Responses.NONE, Map.of("voice", WORDS), SONG_END).stream()
+                .map(ThrowConflict::evidence)
+                .toList();
+    }
 }

@@ -1,0 +1,125 @@
+package orbispace.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import orbispace.core.Signals;
+import orbispace.core.design.Design;
+import orbispace.core.design.Fields;
+import orbispace.core.design.PlanCell;
+import orbispace.core.design.Role;
+import orbispace.core.design.Section;
+import orbispace.core.design.SectionKind;
+import orbispace.core.design.SectionPlan;
+import orbispace.core.design.Song;
+import orbispace.core.design.Throw;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.time.SongClock;
+import org.junit.jupiter.api.Test;
+
+class AutomationTest {
+    private static final double RATE = 48000;
+
+    private static Design design(SectionPlan second) {
+        return new Design(
+                new Song(
+                        "Tide",
+                        RATE,
+                        SongClock.constant(120, 4, 4),
+                        List.of(
+                                new Section("Verse", 1, 2, SectionKind.VERSE),
+                                new Section("Chorus", 3, 2, SectionKind.CHORUS, second))),
+                List.of(Fields.source("voice", Role.LEAD)),
+                List.of(Fields.hall("A", 1, Map.of("voice", -8.0)).withLevel(-10)));
+    }
+
+    @Test
+    void whatStandsStillHasNoLane() {
+        assertThat(Automation.of(design(SectionPlan.NONE)).lanes()).isEmpty();
+    }
+
+    @Test
+    void aLevelMovesFromItsOwnByItsOffsetWithinItsRampAtTheSection() {
+        PlanCell cell = PlanCell.PLAIN.withLevel(6).withEdge(PlanCell.Edge.FADED).withRamp(2);
+        var lanes = Automation.of(design(SectionPlan.NONE.withCell("A", cell))).lanes();
+        // What enters goes back to where it was after the end of the last section.
+        assertThat(lanes).hasSize(2);
+        Automation.Lane lane = lanes.getLast();
+        assertThat(lane.name()).startsWith("A ").endsWith(" level");
+        assertThat(lane.returnId()).isEqualTo("A");
+        assertThat(lane.sourceId()).isEmpty();
+        List<Automation.Point> points = lane.points();
+        assertThat(points.getFirst().levelDb()).isCloseTo(-10, within(1e-6));
+        assertThat(points.getLast().levelDb()).isCloseTo(-4, within(1e-6));
+        for (Automation.Point p : points) {
+            assertThat(p.beat()).isCloseTo(2 * p.seconds(), within(1e-6));
+        }
+        double begins =
+                points.stream()
+                        .filter(p -> p.levelDb() < -9.999)
+                        .mapToDouble(Automation.Point::seconds)
+                        .max()
+                        .orElseThrow();
+        double ends =
+                points.stream()
+                        .filter(p -> p.levelDb() > -4.001)
+                        .mapToDouble(Automation.Point::seconds)
+                        .min()
+                        .orElseThrow();
+        // Two beats are a second, and bar 3 begins at 4 s.
+        assertThat(ends - begins).isCloseTo(1, within(0.01));
+        assertThat(begins).isLessThanOrEqualTo(4.001);
+        assertThat(ends).isGreaterThanOrEqualTo(3.999);
+    }
+
+    @Test
+    void aMutedSectionGoesToTheLevelThatStandsForSilence() {
+        var muted =
+                SectionPlan.NONE.withCell(
+                        "A", PlanCell.PLAIN.withMuted(true).withEdge(PlanCell.Edge.CUT));
+        var points =
+                Automation.of(design(muted)).lanes().stream()
+                        .flatMap(l -> l.points().stream())
+                        .toList();
+        assertThat(points).anyMatch(p -> p.levelDb() == Automation.SILENT_DB);
+        assertThat(points).allMatch(p -> p.levelDb() >= Automation.SILENT_DB);
+    }
+
+    @Test
+    void aSendMovesOnALaneOfItsOwnAndAThrowOpensIt() {
+        Design thrown =
+                design(SectionPlan.NONE)
+                        .withThrown(List.of(Throw.of("t1", "voice", "A", 1, 2, -4)));
+        var lanes = Automation.of(thrown).lanes();
+        assertThat(lanes).hasSize(1);
+        Automation.Lane lane = lanes.getFirst();
+        assertThat(lane.sourceId()).isEqualTo("voice");
+        assertThat(lane.name()).startsWith("voice to A ");
+        // Where nothing is thrown the send stands as it is set.
+        assertThat(lane.points().getFirst().levelDb()).isCloseTo(-8, within(1e-4));
+        assertThat(lane.points()).anyMatch(p -> p.levelDb() > -7.9);
+    }
+
+    @Test
+    void aThrownWordIsCutOutOfAStemThatIsElseSilent() {
+        Design thrown =
+                design(SectionPlan.NONE)
+                        .withThrown(
+                                List.of(
+                                        Throw.of("t1", "voice", "A", 1, 2, -4),
+                                        Throw.of("t2", "gone", "A", 1, 2, -4)));
+        float[] ones = new float[(int) (4 * RATE)];
+        java.util.Arrays.fill(ones, 0.5f);
+        List<ThrownWords.Word> words =
+                ThrownWords.of(
+                        thrown, new SongMaterial(Map.of("voice", Signals.mono(RATE, ones)), RATE));
+        assertThat(words).hasSize(1);
+        float[] word = words.getFirst().audio().channel(0);
+        assertThat(word).hasSize(ones.length);
+        assertThat(word[(int) (0.75 * RATE)]).isEqualTo(0.5f);
+        assertThat(word[(int) (0.4 * RATE)]).isZero();
+        assertThat(word[(int) (1.2 * RATE)]).isZero();
+    }
+}
