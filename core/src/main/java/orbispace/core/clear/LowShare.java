@@ -4,8 +4,8 @@ import java.util.Arrays;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Filter;
 import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Fft;
 import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.WindowedSpectrum;
 import org.jspecify.annotations.Nullable;
 
 /** The power spectrum of a wet sound, and how much of it would lie low under a high-pass. */
@@ -18,20 +18,12 @@ final class LowShare {
 
     LowShare(Audio wet) {
         sampleRateHz = wet.sampleRateHz();
-        Fft fft = new Fft(LENGTH);
-        double[] window = Fft.hann(LENGTH);
-        double[] buffer = new double[LENGTH];
+        WindowedSpectrum part = WindowedSpectrum.hann(LENGTH);
         for (int c = 0; c < wet.channelCount(); c++) {
             float[] samples = wet.channel(c);
             for (int start = 0; start + LENGTH <= samples.length; start += LENGTH / 2) {
-                for (int i = 0; i < LENGTH; i++) {
-                    buffer[i] = samples[start + i] * window[i];
-                }
-                fft.forward(buffer);
-                for (int k = 1; k < power.length; k++) {
-                    power[k] +=
-                            buffer[2 * k] * buffer[2 * k] + buffer[2 * k + 1] * buffer[2 * k + 1];
-                }
+                part.take(samples, start);
+                part.addPower(power);
             }
         }
     }

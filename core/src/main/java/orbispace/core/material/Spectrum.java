@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 
 /**
  * The long-term spectrum of a stem in third octaves, base ten (IEC 61260), 25 Hz to 20 kHz.
@@ -35,21 +35,15 @@ public record Spectrum(List<Double> levelsDb) {
      */
     public static Spectrum of(Audio audio) {
         double[] power = new double[BANDS];
-        Fft fft = new Fft(LENGTH);
-        double[] window = Fft.hann(LENGTH);
+        WindowedSpectrum part = WindowedSpectrum.hann(LENGTH);
         int[] bands = bands(audio.sampleRateHz());
-        double[] x = new double[LENGTH];
         int count = 0;
         int last = Math.max(0, audio.frames() - LENGTH);
         int step = Math.max(LENGTH / 2, last / MOST_WINDOWS);
         for (int start = 0; start <= last; start += step) {
             for (int c = 0; c < audio.channelCount(); c++) {
-                float[] samples = audio.channel(c);
-                for (int i = 0; i < LENGTH; i++) {
-                    x[i] = start + i < samples.length ? samples[start + i] * window[i] : 0;
-                }
-                fft.forward(x);
-                addBands(x, bands, power);
+                part.take(audio.channel(c), start);
+                addBands(part, bands, power);
             }
             count++;
         }
@@ -72,11 +66,10 @@ public record Spectrum(List<Double> levelsDb) {
         return bands;
     }
 
-    private static void addBands(double[] packed, int[] bands, double[] power) {
+    private static void addBands(WindowedSpectrum part, int[] bands, double[] power) {
         for (int k = 1; k < LENGTH / 2; k++) {
             if (bands[k] >= 0) {
-                power[bands[k]] +=
-                        packed[2 * k] * packed[2 * k] + packed[2 * k + 1] * packed[2 * k + 1];
+                power[bands[k]] += part.power(k);
             }
         }
     }

@@ -3,7 +3,7 @@ package orbispace.core.measure;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Pan;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 
 /**
  * The energy of a stereo impulse response over logarithmic time and bearing.
@@ -58,40 +58,27 @@ public final class PolarEnergy {
                         Integer.highestOneBit(
                                 (int) (1.4 * WINDOW_SECONDS * response.sampleRateHz())));
         int hop = length / 4;
-        Fft fft = new Fft(length);
-        double[] window = Fft.hann(length);
-        double[] l = new double[length];
-        double[] r = new double[length];
+        WindowedSpectrum left = WindowedSpectrum.hann(length);
+        WindowedSpectrum right = WindowedSpectrum.hann(length);
         for (int start = -length + hop; start < response.frames(); start += hop) {
             double seconds = (start + length / 2.0) / response.sampleRateHz();
             int ring = (int) (radius(seconds) * RINGS);
             if (ring >= RINGS) {
                 return;
             }
-            boolean leftSounds = load(response.channel(0), start, window, l);
-            boolean rightSounds = load(response.channel(1), start, window, r);
+            boolean leftSounds = left.take(response.channel(0), start);
+            boolean rightSounds = right.take(response.channel(1), start);
             if (leftSounds || rightSounds) {
-                fft.forward(l);
-                fft.forward(r);
-                addBins(energy[ring], l, r);
+                addBins(energy[ring], left, right, length / 2);
             }
         }
     }
 
-    private static boolean load(float[] samples, int start, double[] window, double[] into) {
-        boolean sound = false;
-        for (int i = 0; i < into.length; i++) {
-            int at = start + i;
-            into[i] = at >= 0 && at < samples.length ? samples[at] * window[i] : 0;
-            sound |= into[i] != 0;
-        }
-        return sound;
-    }
-
-    private static void addBins(double[] bearings, double[] l, double[] r) {
-        for (int k = 1; k < l.length / 2; k++) {
-            double el = l[2 * k] * l[2 * k] + l[2 * k + 1] * l[2 * k + 1];
-            double er = r[2 * k] * r[2 * k] + r[2 * k + 1] * r[2 * k + 1];
+    private static void addBins(
+            double[] bearings, WindowedSpectrum l, WindowedSpectrum r, int bins) {
+        for (int k = 1; k < bins; k++) {
+            double el = l.power(k);
+            double er = r.power(k);
             if (el + er > 0) {
                 double pan = Pan.position(el, er);
                 int b = (int) Math.round((pan + 1) / 2 * (BEARINGS - 1));

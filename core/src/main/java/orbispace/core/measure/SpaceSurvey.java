@@ -1,7 +1,7 @@
 package orbispace.core.measure;
 
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 import orbispace.core.space.Engine;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.space.ReverbKind;
@@ -72,17 +72,13 @@ public record SpaceSurvey(
         }
         float[] right = left.clone();
         run(Engine.of(settings, rate), left, right);
-        double[] hann = Fft.hann(window);
-        double[] x = new double[window];
-        for (int i = 0; i < window; i++) {
-            x[i] = hann[i] * left[settled + i];
-        }
-        new Fft(window).forward(x);
+        WindowedSpectrum spectrum = WindowedSpectrum.hann(window);
+        spectrum.take(left, settled);
         double perBin = rate / window;
         double tone = 0;
         double around = 0;
         for (int k = (int) ((TONE_HZ - 20) / perBin); k <= (TONE_HZ + 20) / perBin; k++) {
-            double power = x[2 * k] * x[2 * k] + x[2 * k + 1] * x[2 * k + 1];
+            double power = spectrum.power(k);
             if (Math.abs(k * perBin - TONE_HZ) <= 1) {
                 tone += power;
             } else {

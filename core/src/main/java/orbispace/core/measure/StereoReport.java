@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 
 /**
  * How wide a sound is, and what folding it to mono costs, as a whole and per octave.
@@ -61,22 +61,15 @@ public record StereoReport(
         for (int b = 0; b < OCTAVES; b++) {
             octaves[b] = new StereoSums();
         }
-        Fft fft = new Fft(LENGTH);
-        double[] window = Fft.hann(LENGTH);
-        double[] x = new double[LENGTH];
-        double[] y = new double[LENGTH];
+        WindowedSpectrum left = WindowedSpectrum.hann(LENGTH);
+        WindowedSpectrum right = WindowedSpectrum.hann(LENGTH);
         for (int start = 0; start < audio.frames(); start += LENGTH / 2) {
-            load(audio.channel(0), start, window, x);
-            load(audio.channel(1), start, window, y);
-            fft.forward(x);
-            fft.forward(y);
+            left.take(audio.channel(0), start);
+            right.take(audio.channel(1), start);
             for (int k = 1; k < LENGTH / 2; k++) {
                 int b = octave(k * audio.sampleRateHz() / LENGTH);
                 if (b >= 0 && b < OCTAVES) {
-                    octaves[b].add(
-                            x[2 * k] * x[2 * k] + x[2 * k + 1] * x[2 * k + 1],
-                            y[2 * k] * y[2 * k] + y[2 * k + 1] * y[2 * k + 1],
-                            x[2 * k] * y[2 * k] + x[2 * k + 1] * y[2 * k + 1]);
+                    octaves[b].add(left.power(k), right.power(k), left.common(right, k));
                 }
             }
         }
@@ -92,11 +85,5 @@ public record StereoReport(
 
     private static int octave(double hz) {
         return (int) Math.floor(Math.log(hz / LOWEST_HZ) / Math.log(2) + 0.5);
-    }
-
-    private static void load(float[] from, int start, double[] window, double[] into) {
-        for (int i = 0; i < into.length; i++) {
-            into[i] = start + i < from.length ? window[i] * from[start + i] : 0;
-        }
     }
 }

@@ -10,7 +10,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 
 /**
  * How far back a source stands: its direct energy over the energy it makes in all returns, from the
@@ -89,44 +89,27 @@ public record Depth(
 
     /** Mean power per bin of windows spread over the sound, of both channels. */
     private static double[] spectrum(Audio audio) {
-        Fft fft = new Fft(LENGTH);
-        double[] window = Fft.hann(LENGTH);
-        double[] sum = new double[LENGTH / 2];
-        double[] x = new double[LENGTH];
         int hop = Math.max(LENGTH / 2, audio.frames() / MOST_WINDOWS);
+        return sum(audio, WindowedSpectrum.hann(LENGTH), hop);
+    }
+
+    /**
+     * Energy per bin of a whole response, both sides together; 1 for an impulse that stays.
+     * Stretches without overlap: their spectra add up to that of the whole on average.
+     */
+    private static double[] power(Audio response) {
+        return sum(response, WindowedSpectrum.plain(LENGTH), LENGTH);
+    }
+
+    private static double[] sum(Audio audio, WindowedSpectrum part, int hop) {
+        double[] sum = new double[LENGTH / 2];
         for (int at = 0; at < audio.frames(); at += hop) {
             for (int c = 0; c < 2; c++) {
-                for (int i = 0; i < LENGTH; i++) {
-                    x[i] = at + i < audio.frames() ? window[i] * audio.channel(c)[at + i] : 0;
-                }
-                add(fft, x, sum);
+                part.take(audio.channel(c), at);
+                part.addPower(sum);
             }
         }
         return sum;
-    }
-
-    /** Energy per bin of a whole response, both sides together; 1 for an impulse that stays. */
-    private static double[] power(Audio response) {
-        Fft fft = new Fft(LENGTH);
-        double[] sum = new double[LENGTH / 2];
-        double[] x = new double[LENGTH];
-        // Stretches without overlap: their spectra add up to that of the whole on average.
-        for (int at = 0; at < response.frames(); at += LENGTH) {
-            for (int c = 0; c < 2; c++) {
-                for (int i = 0; i < LENGTH; i++) {
-                    x[i] = at + i < response.frames() ? response.channel(c)[at + i] : 0;
-                }
-                add(fft, x, sum);
-            }
-        }
-        return sum;
-    }
-
-    private static void add(Fft fft, double[] x, double[] sum) {
-        fft.forward(x);
-        for (int k = 1; k < sum.length; k++) {
-            sum[k] += x[2 * k] * x[2 * k] + x[2 * k + 1] * x[2 * k + 1];
-        }
     }
 
     /**

@@ -10,7 +10,7 @@ import orbispace.core.material.AmbienceFinder;
 import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.measure.StereoReport;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.WindowedSpectrum;
 
 /**
  * What can be told of a finished track, or of a mix, from its sound alone.
@@ -86,21 +86,13 @@ public record FinishedTrack(
     private static double[] power(Audio audio, int length) {
         double[] sums = new double[length / 2 + 1];
         int hop = Math.max(length / 2, audio.frames() / MOST_TRANSFORMS);
-        Fft fft = new Fft(length);
-        double[] window = Fft.hann(length);
-        double[] x = new double[length];
+        WindowedSpectrum part = WindowedSpectrum.hann(length);
         int count = 0;
         for (int at = 0; at + length / 2 <= audio.frames() || at == 0; at += hop) {
             count++;
             for (int c = 0; c < 2; c++) {
-                float[] from = audio.channel(c);
-                for (int i = 0; i < length; i++) {
-                    x[i] = at + i < from.length ? window[i] * from[at + i] : 0;
-                }
-                fft.forward(x);
-                for (int k = 1; k < length / 2; k++) {
-                    sums[k] += x[2 * k] * x[2 * k] + x[2 * k + 1] * x[2 * k + 1];
-                }
+                part.take(audio.channel(c), at);
+                part.addPower(sums);
             }
         }
         // The mean square of a Hann window is 3/8; both halves of the spectrum count.
