@@ -248,7 +248,8 @@ final class Voice {
             if (event.kind() == 'B') {
                 e = Math.pow(Math.sin(Math.PI * t / seconds), 1.5);
             } else if (event.burst()) {
-                e = t < 0.0012 ? t / 0.0012 : t < 0.0042 ? 1 : Math.exp(-(t - 0.0042) / 0.0055);
+                double fall = t < 0.0042 ? 1 : Math.exp(-(t - 0.0042) / 0.0055);
+                e = t < 0.0012 ? t / 0.0012 : fall;
             } else {
                 e =
                         Math.min(

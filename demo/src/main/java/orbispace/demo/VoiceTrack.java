@@ -108,7 +108,8 @@ final class VoiceTrack {
             double start,
             double end) {
         double beatInBar = note.beat() % 4;
-        double stress = beatInBar % 1 != 0 ? -0.9 : beatInBar % 2 == 0 ? 0.8 : 0;
+        double onBeat = beatInBar % 2 == 0 ? 0.8 : 0;
+        double stress = beatInBar % 1 != 0 ? -0.9 : onBeat;
         double arc = 1.6 * Math.sin(Math.PI * (0.15 + 0.85 * place)) - 0.8;
         double height = 0.12 * Math.max(0, Pitch.midi(note.pitch()) - Pitch.midi("G4"));
         double db = phrase.levelDb() + stress + arc + height;

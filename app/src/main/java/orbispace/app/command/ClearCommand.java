@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -129,7 +128,7 @@ final class ClearCommand implements Callable<Integer> {
         n.put("wetShare", c.wetShare());
         n.put("wetShareInPhrases", c.wetShareInPhrases());
         n.put("wetShareInGaps", c.wetShareInGaps());
-        n.put("state", c.state().name().toLowerCase(Locale.ROOT));
+        n.put("state", c.state().label());
         Output.put(n, "bloomDb", c.bloomDb());
         n.put("clashArea", c.clashArea());
     }
@@ -188,7 +187,7 @@ final class ClearCommand implements Callable<Integer> {
                     p.cover().bloomDb().isPresent()
                             ? Wording.format("%.1f dB", p.cover().bloomDb().getAsDouble())
                             : "none",
-                    p.cover().state().name().toLowerCase(Locale.ROOT));
+                    p.cover().state().label());
         }
         List<String> words = new ArrayList<>();
         proposals.forEach(p -> words.add(p.edit().returnId() + ": " + p.change() + ": " + p.why()));

@@ -81,7 +81,7 @@ final class MeasureCover implements Callable<Integer> {
         document.put("wetShare", c.wetShare());
         document.put("wetShareInPhrases", c.wetShareInPhrases());
         document.put("wetShareInGaps", c.wetShareInGaps());
-        document.put("state", c.state().name().toLowerCase(java.util.Locale.ROOT));
+        document.put("state", c.state().label());
         Output.put(document, "bloomDb", c.bloomDb());
         document.put("clashArea", c.clashArea());
         output.print(document, () -> lines(c));
@@ -91,9 +91,7 @@ final class MeasureCover implements Callable<Integer> {
     private void lines(Cover c) {
         output.line("presence kept  %s", percent(c.presenceKept()));
         output.line("worst phrase   %s", percent(c.worstPhrase()));
-        output.line(
-                "wet share      %.2f %% (%s)",
-                100 * c.wetShare(), c.state().name().toLowerCase(java.util.Locale.ROOT));
+        output.line("wet share      %.2f %% (%s)", 100 * c.wetShare(), c.state().label());
         output.line("in phrases     %.2f %%", 100 * c.wetShareInPhrases());
         output.line("in gaps        %.2f %%", 100 * c.wetShareInGaps());
         output.line(

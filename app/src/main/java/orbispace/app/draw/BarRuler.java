@@ -31,7 +31,7 @@ public final class BarRuler {
         int first = clock.barAtSeconds(axis.fromSeconds() + 1e-6);
         int last = clock.barAtSeconds(axis.toSeconds() - 1e-6);
         double perBar = axis.width() / Math.max(1, last - first + 1);
-        int every = perBar < 14 ? 8 : perBar < 28 ? 4 : perBar < 44 ? 2 : 1;
+        int every = labelledEach(perBar);
         double labelled = Double.NEGATIVE_INFINITY;
         for (int bar = first; bar <= last; bar++) {
             double x = axis.x(clock.secondsOfBar(bar));
@@ -60,5 +60,16 @@ public final class BarRuler {
                 Type.regular(11),
                 pen.palette.ink3,
                 TextAlignment.RIGHT);
+    }
+
+    /** Of how many bars one has its number, if each has so many pixels. */
+    private static int labelledEach(double perBar) {
+        if (perBar < 14) {
+            return 8;
+        }
+        if (perBar < 28) {
+            return 4;
+        }
+        return perBar < 44 ? 2 : 1;
     }
 }

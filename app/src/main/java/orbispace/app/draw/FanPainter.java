@@ -134,7 +134,7 @@ final class FanPainter {
         for (double u = -1; u <= 1.0001; u += RAY_DEGREES / half) {
             double bearing = middle + half * u;
             // Every eighth ray begins at the inner edge; the others enter by octaves of time.
-            int octave = index % 8 == 0 ? 0 : index % 4 == 0 ? 1 : index % 2 == 0 ? 2 : 3;
+            int octave = 3 - Math.min(3, Integer.numberOfTrailingZeros(index));
             double from = inner + (outer - inner) * octave * 0.16;
             double piece = broken ? 7 : 4;
             double edge = 1 - 0.5 * Math.pow(Math.abs(u), 2.2);

@@ -166,7 +166,8 @@ public final class LanePainter {
         double base = top + height - Math.min(4, height / 6);
         boolean numbered = height > 58 && m.phrases().isPresent();
         m.phrases().ifPresent(p -> phrases(p, top, height, numbered));
-        double reach = base - top - (numbered ? 22 : height > 30 ? 6 : 2);
+        double air = height > 30 ? 6 : 2;
+        double reach = base - top - (numbered ? 22 : air);
         Optional<Hits> hits = m.hits().filter(h -> source.role() == Role.HITS);
         if (hits.isPresent()) {
             ticks(hits.get(), base, reach);

@@ -70,13 +70,21 @@ final class RimPainter {
             triangle(axis.x(r + 3, degrees), axis.y(r + 3, degrees), degrees);
             String name = placeName(place);
             double w = Pen.width(name, Type.regular(11.5));
-            double x = axis.x(r + 13, degrees) - (degrees < -5 ? w : degrees <= 2 ? w / 2 : 0);
+            double x = axis.x(r + 13, degrees) - toItsLeft(degrees, w);
             double y = axis.y(r + 13, degrees) + 4;
             double free = Math.abs(y - lastY) < 13 ? lastRight + 8 : x;
             pen.text(name, Math.max(x, free), y, Type.regular(11.5), pen.palette.ink2);
             lastRight = Math.max(x, free) + w;
             lastY = y;
         }
+    }
+
+    /** How much of a name lies left of the point that it is written at. */
+    private static double toItsLeft(double degrees, double width) {
+        if (degrees < -5) {
+            return width;
+        }
+        return degrees <= 2 ? width / 2 : 0;
     }
 
     private static String placeName(List<Source> place) {

@@ -79,7 +79,10 @@ public final class ComparedPair implements OfSong {
 
     /** What the second of the two is called. */
     public String otherName() {
-        return same() ? "The same" : other.get() == null ? NOW : otherName;
+        if (same()) {
+            return "The same";
+        }
+        return other.get() == null ? NOW : otherName;
     }
 
     /** Whoever works on the field wants to hear it. */

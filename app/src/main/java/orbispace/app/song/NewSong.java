@@ -194,8 +194,7 @@ public record NewSong(
     }
 
     private static String freshId(String name, List<Source> before) {
-        String id =
-                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String id = Prints.plainName(name);
         String base = id.isEmpty() ? "stem" : id.substring(0, Math.min(40, id.length()));
         String single = base;
         for (int n = 2; taken(before, single); n++) {

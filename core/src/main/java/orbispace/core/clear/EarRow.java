@@ -1,9 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import orbispace.core.hearing.WetState;
 import orbispace.core.time.Span;
 
 /**
@@ -25,9 +23,5 @@ record EarRow(
         List<Candidate> answers) {
     static List<Candidate> present(Optional<Candidate> answer) {
         return answer.map(List::of).orElse(List.of());
-    }
-
-    static String name(WetState state) {
-        return state.name().toLowerCase(Locale.ROOT);
     }
 }

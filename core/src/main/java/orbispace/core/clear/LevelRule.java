@@ -64,7 +64,7 @@ final class LevelRule implements RemedyRule {
         return loud
                 ? Wording.format(
                         "its share of the loudness is %.1f %%; %s was asked",
-                        100 * now.cover().wetShare(), Standing.word(targets.state()))
+                        100 * now.cover().wetShare(), targets.state().label())
                 : Wording.format(
                         "%s keeps %.0f %% of its loudness; %.0f %% was asked",
                         q.source().name(),

@@ -37,6 +37,6 @@ final class RaiseRule implements RemedyRule {
                                 + " dB",
                         Wording.format(
                                 "its share of the loudness is %.1f %%; %s was asked",
-                                100 * now.cover().wetShare(), Standing.word(targets.state()))));
+                                100 * now.cover().wetShare(), targets.state().label())));
     }
 }

@@ -97,7 +97,7 @@ public final class Solver {
             List<String> misses = now.misses(targets);
             boolean tired = steps.size() >= MOST_STEPS;
             return Solver.this.solution(
-                    steps, design, before, now, word(now.cover().state()), misses, tired);
+                    steps, design, before, now, now.cover().state().label(), misses, tired);
         }
     }
 
@@ -117,9 +117,10 @@ public final class Solver {
         for (Return r : design.returns()) {
             WetState wanted = asked(design, q.source(), r).state();
             WetState state = finder.standing(alone(all.of(design), r.id()), job).cover().state();
-            states.add(r.id() + " " + word(state));
+            states.add(r.id() + " " + state.label());
             if (state != wanted) {
-                misses.add(r.id() + " " + word(state) + " where " + word(wanted) + " was asked");
+                misses.add(
+                        r.id() + " " + state.label() + " where " + wanted.label() + " was asked");
             }
         }
         misses.addAll(0, after.covered(finder.targets()));
@@ -278,9 +279,5 @@ public final class Solver {
         return finder.barred().isEmpty() && !locked
                 ? "Nothing brings it nearer."
                 : "Nothing that is neither barred nor locked brings it nearer.";
-    }
-
-    private static String word(WetState state) {
-        return Standing.word(state);
     }
 }

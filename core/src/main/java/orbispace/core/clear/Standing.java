@@ -3,7 +3,6 @@ package orbispace.core.clear;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
@@ -89,7 +88,7 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
             misses.add(percent("clash", cover.clashArea(), t.clashArea()));
         }
         if (cover.state() != t.state()) {
-            misses.add(word(cover.state()) + " where " + word(t.state()) + " was asked");
+            misses.add(cover.state().label() + " where " + t.state().label() + " was asked");
         }
         if (lowShare > t.lowShare() + TRIFLE) {
             misses.add(percent("lows", lowShare, t.lowShare()));
@@ -125,11 +124,6 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
     private static String decibels(String what, double is, double asked) {
         return Wording.format("%s %.1f dB where %.0f was asked", what, is, asked)
                 .replace('-', '\u2212');
-    }
-
-    /** A state in a word. */
-    static String word(WetState state) {
-        return state.name().toLowerCase(Locale.ROOT);
     }
 
     /** Whether the source is uncovered as much as asked. */

@@ -99,7 +99,10 @@ public enum DuckKnob implements Knob {
 
     private static double edge(Duck duck, boolean low) {
         DuckBand band = duck.band();
-        return band == null ? 0 : low ? band.lowHz() : band.highHz();
+        if (band == null) {
+            return 0;
+        }
+        return low ? band.lowHz() : band.highHz();
     }
 
     /** The band with one edge moved; the other edge gives way, and 0 means everywhere. */

@@ -81,12 +81,13 @@ public record Targets(
                         || r.gate() != null;
         List<Source> main = design.sources().stream().filter(s -> isMainSend(r, s)).toList();
         long low = main.stream().filter(s -> hasLows(s.role())).count();
+        double lowOfLow = low < main.size() ? LOW_OF_SOME : LOW_OF_ALL;
         return new Targets(
                 t.presence,
                 t.worstPhrase,
                 t.clashArea,
                 effect && t.state == WetState.FELT ? WetState.HEARD : t.state,
-                low == 0 ? t.lowShare : low < main.size() ? LOW_OF_SOME : LOW_OF_ALL,
+                low == 0 ? t.lowShare : lowOfLow,
                 t.sibilanceDb,
                 t.bloomDb);
     }

@@ -126,7 +126,10 @@ sealed interface Turn {
         }
 
         private Filter.@Nullable Corner corner(@Nullable Filter f) {
-            return f == null ? null : high ? f.highPass() : f.lowPass();
+            if (f == null) {
+                return null;
+            }
+            return high ? f.highPass() : f.lowPass();
         }
 
         @Override

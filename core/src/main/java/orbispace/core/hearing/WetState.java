@@ -1,5 +1,7 @@
 package orbispace.core.hearing;
 
+import java.util.Locale;
+
 /** How much of a return is noticed, by its wet share. */
 public enum WetState {
     /** Under 0.7 % of the loudness. */
@@ -19,6 +21,11 @@ public enum WetState {
     WetState(double fromShare, double aimShare) {
         this.fromShare = fromShare;
         this.aimShare = aimShare;
+    }
+
+    /** It in a word. */
+    public String label() {
+        return name().toLowerCase(Locale.ROOT);
     }
 
     /** The wet share at which the state begins. */

@@ -67,11 +67,18 @@ public enum PlanTemplate {
                     case LIFT -> LIFT_DB;
                     case BRIDGE, SOLO, OUTRO, OTHER -> 0;
                 };
-        // The other way round, a chorus steps back as far as a verse does here, and a verse comes
-        // up as little as a chorus.
-        double db = direction > 0 ? up : up > 0 ? VERSE_DB : up < -1 ? CHORUS_DB : 0 - up;
-        double decay = db > 1 ? LONGER : db < -1 ? SHORTER : 1;
+        double db = direction > 0 ? up : reversed(up);
+        double other = db < -1 ? SHORTER : 1;
+        double decay = db > 1 ? LONGER : other;
         return PlanCell.PLAIN.withLevel(db).withDecay(decay).withRamp(db == 0 ? 0 : RAMP_BEATS);
+    }
+
+    /** A chorus steps back as far as a verse does else; a verse comes up as little as a chorus. */
+    private static double reversed(double up) {
+        if (up > 0) {
+            return VERSE_DB;
+        }
+        return up < -1 ? CHORUS_DB : 0 - up;
     }
 
     /** Whether a return belongs to the long ones: an echo, or a tail over the middle of them. */

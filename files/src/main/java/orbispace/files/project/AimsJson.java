@@ -8,7 +8,6 @@ import static orbispace.files.project.JsonFields.text;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -50,7 +49,7 @@ final class AimsJson {
                 number(n, "presence"),
                 number(n, "worstPhrase"),
                 number(n, "clashArea"),
-                labelled(n, "state", WetState.values(), AimsJson::label),
+                labelled(n, "state", WetState.values(), WetState::label),
                 number(n, "lowShare"),
                 number(n, "sibilanceDb"),
                 number(n, "bloomDb"));
@@ -73,10 +72,6 @@ final class AimsJson {
         return new HearingLevel(
                 number(n, "levelDbSpl"),
                 room ? OptionalDouble.of(number(n, "roomDb")) : OptionalDouble.empty());
-    }
-
-    private static String label(WetState state) {
-        return state.name().toLowerCase(Locale.ROOT);
     }
 
     static void write(ObjectNode root, Aims aims) {
@@ -109,7 +104,7 @@ final class AimsJson {
                 .put("presence", t.presence())
                 .put("worstPhrase", t.worstPhrase())
                 .put("clashArea", t.clashArea())
-                .put("state", label(t.state()))
+                .put("state", t.state().label())
                 .put("lowShare", t.lowShare())
                 .put("sibilanceDb", t.sibilanceDb())
                 .put("bloomDb", t.bloomDb());

@@ -195,7 +195,8 @@ final class SheetPictures {
             for (float up = at + 2; up < top + row - 3; up += 2.2f) {
                 page.line(from, up, to, up, 0.2f, 0.55f);
             }
-            String words = cell.muted() ? "muted" : db == 0 ? "" : Wording.signed(db);
+            String level = db == 0 ? "" : Wording.signed(db);
+            String words = cell.muted() ? "muted" : level;
             if (!words.isEmpty() && page.width(words, 5.5f, true) < to - from - 2) {
                 page.text(words, from + 2, at - 1.5f, 5.5f, true, 0);
             }

@@ -97,10 +97,8 @@ final class WavReader {
                         || (coding == FLOAT && (bits == 32 || bits == 64));
         PcmFormat.require(
                 file, channels, rate, "type " + coding + " with " + bits + " bits", known);
-        PcmFormat.Coding samples =
-                coding == FLOAT
-                        ? PcmFormat.Coding.FLOAT
-                        : bits == 8 ? PcmFormat.Coding.UNSIGNED : PcmFormat.Coding.SIGNED;
+        PcmFormat.Coding whole = bits == 8 ? PcmFormat.Coding.UNSIGNED : PcmFormat.Coding.SIGNED;
+        PcmFormat.Coding samples = coding == FLOAT ? PcmFormat.Coding.FLOAT : whole;
         return new PcmFormat(samples, channels, rate, bits, ByteOrder.LITTLE_ENDIAN);
     }
 }

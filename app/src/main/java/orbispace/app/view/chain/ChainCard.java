@@ -28,7 +28,12 @@ final class ChainCard extends HBox {
         int most = rowsOfTwo ? 2 : FIELDS_IN_ROW;
         for (int i = 0; i < fields.length; i++) {
             int inRow = Math.min(most, fields.length - i / most * most);
-            double room = inRow == 1 ? 140 : inRow == 2 ? 84 : 58;
+            double room =
+                    switch (inRow) {
+                        case 1 -> 140;
+                        case 2 -> 84;
+                        default -> 58;
+                    };
             if (i % most == 0) {
                 rows.getChildren().add(new HBox(2));
             }

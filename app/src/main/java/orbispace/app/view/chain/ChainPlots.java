@@ -119,7 +119,8 @@ final class ChainPlots {
         double keyEnds = 20;
         for (int i = 0; i < xs.length; i++) {
             double t = (i - keyEnds) * 0.03 - settings.holdSeconds();
-            double share = i < 5 ? 0 : t <= 0 ? 1 : Math.exp(-t / settings.releaseSeconds());
+            double fallen = t <= 0 ? 1 : Math.exp(-t / settings.releaseSeconds());
+            double share = i < 5 ? 0 : fallen;
             xs[i] = i;
             ys[i] = 5 + depth * share;
         }

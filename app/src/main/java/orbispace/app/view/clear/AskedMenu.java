@@ -1,6 +1,5 @@
 package orbispace.app.view.clear;
 
-import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -24,7 +23,7 @@ final class AskedMenu extends MenuButton {
         }
         getItems().add(new SeparatorMenuItem());
         for (WetState state : WetState.values()) {
-            MenuItem item = new MenuItem(name(state) + ", the rest as it is");
+            MenuItem item = new MenuItem(state.label() + ", the rest as it is");
             item.setOnAction(e -> ask(now().withState(state)));
             getItems().add(item);
         }
@@ -39,7 +38,7 @@ final class AskedMenu extends MenuButton {
                                 g.targets().equals(t) && model.clearing().asking().asksOwn(id()))
                         .map(Goal::label)
                         .findFirst()
-                        .orElse(name(t.state()));
+                        .orElse(t.state().label());
         setText("asked: " + ready);
     }
 
@@ -62,7 +61,4 @@ final class AskedMenu extends MenuButton {
     }
 
     /** A state in words. */
-    static String name(WetState state) {
-        return state.name().toLowerCase(Locale.ROOT);
-    }
 }

@@ -1,6 +1,5 @@
 package orbispace.app.view.clear;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.geometry.Pos;
@@ -85,10 +84,7 @@ final class StandingPanel extends VBox {
         showMeasures(id, cover, was, asked);
         Optional<ShortCopy> copy = measured.flatMap(x -> Optional.ofNullable(x.copies().get(id)));
         state.setText(
-                copy.isPresent()
-                        ? "combs"
-                        : cover.map(x -> x.state().name().toLowerCase(Locale.ROOT))
-                                .orElse("\u2013"));
+                copy.isPresent() ? "combs" : cover.map(x -> x.state().label()).orElse("\u2013"));
         states.show(copy.isPresent() ? Optional.empty() : cover.map(Cover::state), id);
         low.setText(
                 copy.map(StandingPanel::comb).orElse("")

@@ -87,18 +87,15 @@ public final class NumberField extends StackPane {
             }
             return;
         }
-        int direction = e.getCode() == KeyCode.UP ? 1 : e.getCode() == KeyCode.DOWN ? -1 : 0;
-        if (direction != 0) {
-            StepSize step =
-                    e.isShiftDown()
-                            ? StepSize.FINE
-                            : e.isShortcutDown() ? StepSize.COARSE : StepSize.PLAIN;
-            stepping.accept(direction, step);
-            e.consume();
-        } else if (e.getCode() == KeyCode.ENTER) {
-            beginEntry("");
-            e.consume();
+        switch (e.getCode()) {
+            case UP -> stepping.accept(1, StepSize.of(e));
+            case DOWN -> stepping.accept(-1, StepSize.of(e));
+            case ENTER -> beginEntry("");
+            default -> {
+                return;
+            }
         }
+        e.consume();
     }
 
     private void keyTyped(KeyEvent e) {

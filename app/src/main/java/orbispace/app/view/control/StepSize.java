@@ -1,5 +1,7 @@
 package orbispace.app.view.control;
 
+import javafx.scene.input.KeyEvent;
+
 /** How far one key turns a number. */
 public enum StepSize {
     /** With Shift. */
@@ -13,6 +15,14 @@ public enum StepSize {
 
     StepSize(double steps) {
         this.steps = steps;
+    }
+
+    /** What the keys that are held down ask for. */
+    public static StepSize of(KeyEvent e) {
+        if (e.isShiftDown()) {
+            return FINE;
+        }
+        return e.isShortcutDown() ? COARSE : PLAIN;
     }
 
     /** So many steps of the number. */

@@ -67,7 +67,11 @@ public final class ListenMenu extends MenuButton {
     private void say() {
         String heard = heard();
         boolean mono = transport.mono().get();
-        setText(heard.isEmpty() ? mono ? "in mono" : "all heard" : heard + (mono ? ", mono" : ""));
+        if (heard.isEmpty()) {
+            setText(mono ? "in mono" : "all heard");
+        } else {
+            setText(heard + (mono ? ", mono" : ""));
+        }
     }
 
     private String heard() {

@@ -28,15 +28,16 @@ final class EventsMenu extends MenuButton {
     private void say() {
         EventChoice choice = model.selection().events().get();
         String what =
-                choice.sources().isEmpty()
-                        ? "lead and hits"
-                        : choice.sources().size() == 1
-                                ? model.design()
-                                        .get()
-                                        .findSource(choice.sources().iterator().next())
-                                        .map(Source::name)
-                                        .orElse("one source")
-                                : choice.sources().size() + " sources";
+                switch (choice.sources().size()) {
+                    case 0 -> "lead and hits";
+                    case 1 ->
+                            model.design()
+                                    .get()
+                                    .findSource(choice.sources().iterator().next())
+                                    .map(Source::name)
+                                    .orElse("one source");
+                    default -> choice.sources().size() + " sources";
+                };
         setText("events: " + what + (choice.inSection() ? ", here" : ""));
     }
 

@@ -101,12 +101,7 @@ final class OrbitHandle extends ScalingCanvas {
                     default -> 0;
                 };
         if (direction != 0) {
-            owner.step(
-                    this,
-                    direction,
-                    e.isShiftDown()
-                            ? StepSize.FINE
-                            : e.isShortcutDown() ? StepSize.COARSE : StepSize.PLAIN);
+            owner.step(this, direction, StepSize.of(e));
             e.consume();
         } else if (e.getCode() == KeyCode.ENTER) {
             beginEntry("");

@@ -92,7 +92,7 @@ final class ReturnRow extends HBox {
                         .flatMap((Clearance c) -> c.pair(id))
                         .map((PairView v) -> v.cover().state());
         bars.show(state);
-        stateWord.setText(state.map(s -> s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
+        stateWord.setText(state.map(WetState::label).orElse(""));
         boolean now = id.equals(model.selection().returnId().get());
         if (now != chosen) {
             chosen = now;

@@ -57,7 +57,10 @@ final class UnitPlot extends ScalingCanvas {
     }
 
     private static void scale(Pen pen, double w, double floor, double most) {
-        double step = most > 6 ? 2 : most > 2.5 ? 1 : 0.5;
+        double step = most > 2.5 ? 1 : 0.5;
+        if (most > 6) {
+            step = 2;
+        }
         for (double s = step; s < most; s += step) {
             double y = floor - s * floor / most;
             pen.across(LEFT, w, y, pen.palette.hair);

@@ -252,7 +252,8 @@ final class PlanChart extends ScalingCanvas {
                 boolean first = s.firstBar() == section.get().firstBar();
                 Span span = model.design().get().song().span(s);
                 double x = axis.x(span.startSeconds());
-                pen.g.setLineWidth(!first ? 1 : isFocused() ? 2.4 : 1.6);
+                double strong = isFocused() ? 2.4 : 1.6;
+                pen.g.setLineWidth(first ? strong : 1);
                 pen.g.strokeRect(
                         x,
                         TOP + row * rowHeight() + 1,

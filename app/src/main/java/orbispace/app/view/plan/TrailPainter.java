@@ -114,7 +114,8 @@ final class TrailPainter {
         double from = axis.x(course.word().startSeconds());
         double to = Math.min(axis.right(), from + axis.x(course.spacingSeconds()) - axis.x(0));
         MusicalTime own = t.trail().time();
-        MusicalTime time = own != null ? own : r.space() instanceof Space.Echo e ? e.time() : null;
+        MusicalTime usual = r.space() instanceof Space.Echo e ? e.time() : null;
+        MusicalTime time = own != null ? own : usual;
         String millis = Wording.number(1000 * course.spacingSeconds(), 0) + " ms";
         String words = time instanceof MusicalTime.Note n ? n.label() + "  " + millis : millis;
         pen.line(from, y, to, y, pen.palette.time, 1);

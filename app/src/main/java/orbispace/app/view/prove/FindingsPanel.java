@@ -166,8 +166,10 @@ final class FindingsPanel extends VBox {
     }
 
     private String place(Finding f) {
-        boolean source = model.design().get().findSource(f.subject()).isPresent();
+        if (model.design().get().findSource(f.subject()).isPresent()) {
+            return "Song";
+        }
         boolean thrown = f.rule().startsWith("throw-") || f.rule().equals("nothing-changes");
-        return source ? "Song" : thrown ? "Plan" : "Orbit";
+        return thrown ? "Plan" : "Orbit";
     }
 }

@@ -90,9 +90,10 @@ final class MonoPanel extends VBox {
     }
 
     private static String whole(MonoFold fold) {
-        return fold.wholeLossDb().isEmpty()
-                ? fold.opposed() ? "nothing left" : ""
-                : Wording.number(-fold.wholeLossDb().getAsDouble(), 1) + " dB";
+        if (fold.wholeLossDb().isPresent()) {
+            return Wording.number(-fold.wholeLossDb().getAsDouble(), 1) + " dB";
+        }
+        return fold.opposed() ? "nothing left" : "";
     }
 
     private static String said(MonoFold fold) {

@@ -46,7 +46,12 @@ final class PairBar extends HBox {
     void refresh() {
         name.setPromptText(model.log().freshName());
         int n = model.log().book().get().snapshots().size();
-        snapshots.setText(n == 0 ? "No snapshots" : n == 1 ? "1 snapshot" : n + " snapshots");
+        snapshots.setText(
+                switch (n) {
+                    case 0 -> "No snapshots";
+                    case 1 -> "1 snapshot";
+                    default -> n + " snapshots";
+                });
     }
 
     private void keep() {

@@ -14,6 +14,7 @@ import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.TimeWindow;
 import orbispace.app.song.FormItem;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.app.view.control.StepSize;
 import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Form;
 import orbispace.core.design.Section;
@@ -103,9 +104,8 @@ final class FormLane extends ScalingCanvas {
     private void moved(MouseEvent e) {
         Optional<FormItem> under = at(e.getX(), e.getY());
         setCursor(
-                under.isEmpty()
-                        ? Cursor.DEFAULT
-                        : under.get() instanceof FormItem.Edge ? Cursor.H_RESIZE : Cursor.V_RESIZE);
+                under.map(i -> i instanceof FormItem.Edge ? Cursor.H_RESIZE : Cursor.V_RESIZE)
+                        .orElse(Cursor.DEFAULT));
     }
 
     private void pressed(MouseEvent e) {
@@ -194,7 +194,7 @@ final class FormLane extends ScalingCanvas {
 
     private void key(KeyEvent e) {
         FormItem chosen = model.selection().form().get();
-        double size = e.isShiftDown() ? 0.1 : e.isShortcutDown() ? 10 : 1;
+        double size = StepSize.of(e).steps();
         boolean known = true;
         switch (e.getCode()) {
             case PAGE_UP -> choose(-1);

@@ -64,7 +64,8 @@ final class LaneStack {
                     (closed ? layers : List.of(source))
                             .stream().anyMatch(s -> s.id().equals(chosenId));
             boolean first = lanes.isEmpty() && even > 40;
-            double height = first ? even * 1.6 : chosen ? Math.max(even, CHOSEN_LANE) : even;
+            double plain = chosen ? Math.max(even, CHOSEN_LANE) : even;
+            double height = first ? even * 1.6 : plain;
             lanes.add(new Lane(source, layers.size(), head, closed, chosen, top, height));
             top += height;
         }

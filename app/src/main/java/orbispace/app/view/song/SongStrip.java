@@ -194,9 +194,11 @@ final class SongStrip extends ScalingCanvas {
                     base + 14,
                     Type.regular(11),
                     pen.palette.ink3,
-                    i == 0
-                            ? TextAlignment.LEFT
-                            : i == 4 ? TextAlignment.RIGHT : TextAlignment.CENTER);
+                    switch (i) {
+                        case 0 -> TextAlignment.LEFT;
+                        case 4 -> TextAlignment.RIGHT;
+                        default -> TextAlignment.CENTER;
+                    });
         }
     }
 

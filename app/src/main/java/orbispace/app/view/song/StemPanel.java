@@ -177,12 +177,22 @@ final class StemPanel extends VBox {
     }
 
     private void stepGain(int way, StepSize size) {
-        double step = size == StepSize.FINE ? 0.1 : size == StepSize.COARSE ? 3 : 1;
+        double step =
+                switch (size) {
+                    case FINE -> 0.1;
+                    case PLAIN -> 1;
+                    case COARSE -> 3;
+                };
         edit(source().map(s -> s.withGain(Math.clamp(s.gainDb() + way * step, -90, 24))), "fader");
     }
 
     private void stepPan(int way, StepSize size) {
-        double step = size == StepSize.FINE ? 0.01 : size == StepSize.COARSE ? 0.25 : 0.05;
+        double step =
+                switch (size) {
+                    case FINE -> 0.01;
+                    case PLAIN -> 0.05;
+                    case COARSE -> 0.25;
+                };
         edit(source().map(s -> s.withPan(Math.clamp(s.pan() + way * step, -1, 1))), "pan");
     }
 

@@ -87,15 +87,18 @@ public final class BlindTrial {
                             : "A liked better in " + count + " of " + n;
             String guessing =
                     Wording.format("; guessing does as well in %.1f %% of trials. ", 100 * chance);
-            String verdict =
-                    kind == Kind.WHICH
-                            ? significant()
-                                    ? "The difference was heard."
-                                    : "That is no proof that the difference is heard."
-                            : significant()
-                                    ? (2 * count > n ? "A" : "B") + " is liked better."
-                                    : "That is no proof of a preference.";
-            return often + guessing + verdict;
+            return often + guessing + verdict();
+        }
+
+        private String verdict() {
+            if (kind == Kind.WHICH) {
+                return significant()
+                        ? "The difference was heard."
+                        : "That is no proof that the difference is heard.";
+            }
+            return significant()
+                    ? (2 * count > answers.size() ? "A" : "B") + " is liked better."
+                    : "That is no proof of a preference.";
         }
     }
 
