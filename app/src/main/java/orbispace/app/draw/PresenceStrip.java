@@ -1,6 +1,10 @@
 package orbispace.app.draw;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import orbispace.core.time.SongClock;
 
 /** What is left of a source in each bar of the song, so that the worst bar is seen at once. */
@@ -23,17 +27,17 @@ public final class PresenceStrip {
     }
 
     /** Draws a bar of ink for what is kept in each bar, crossed where it is less than asked. */
-    public void paint(List<Double> bars, double asked, double top, double height) {
+    public void paint(List<OptionalDouble> bars, double asked, double top, double height) {
         pen.g.setFill(pen.palette.disc);
         pen.g.fillRect(axis.left(), top, axis.width(), height);
         double line = top + height * (1 - scaled(asked));
         for (int i = 0; i < bars.size(); i++) {
             double from = Math.max(axis.left(), axis.x(clock.secondsOfBar(i + 1)));
             double to = Math.min(axis.right(), axis.x(clock.secondsOfBar(i + 2))) - 1;
-            double kept = bars.get(i);
-            if (kept < 0 || to <= from) {
+            if (bars.get(i).isEmpty() || to <= from) {
                 continue;
             }
+            double kept = bars.get(i).getAsDouble();
             double y = top + height * (1 - scaled(kept));
             if (kept < asked) {
                 Hatch.cross(
@@ -86,15 +90,20 @@ public final class PresenceStrip {
         return Math.clamp((kept - LEAST) / (1 - LEAST), 0.05, 1);
     }
 
-    /** The bar with the least presence of those worse than a limit; 0 for none. */
-    public static int worst(List<Double> bars, double better) {
-        int worst = 0;
-        for (int i = 0; i < bars.size(); i++) {
-            double kept = bars.get(i);
-            if (kept > better && (worst == 0 || kept < bars.get(worst - 1))) {
-                worst = i + 1;
-            }
-        }
-        return worst;
+    /**
+     * The bar that keeps least.
+     *
+     * @param after only of those that keep more than this; empty for all
+     * @return its number, from 1 on; empty if there is none
+     */
+    public static OptionalInt worst(List<OptionalDouble> bars, OptionalDouble after) {
+        double more = after.orElse(Double.NEGATIVE_INFINITY);
+        return IntStream.rangeClosed(1, bars.size())
+                .filter(b -> bars.get(b - 1).isPresent())
+                .filter(b -> bars.get(b - 1).getAsDouble() > more)
+                .boxed()
+                .min(Comparator.comparingDouble(b -> bars.get(b - 1).orElseThrow()))
+                .map(OptionalInt::of)
+                .orElse(OptionalInt.empty());
     }
 }

@@ -3,6 +3,7 @@ package orbispace.app.song;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
@@ -54,7 +55,7 @@ public record Clearance(
     }
 
     /** What all returns together leave of the source in each bar; -1 where it rests. */
-    public List<Double> presencePerBar() {
+    public List<OptionalDouble> presencePerBar() {
         return song.presencePerBar();
     }
 

@@ -3,6 +3,8 @@ package orbispace.app.draw;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.OptionalDouble;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 
@@ -103,13 +105,18 @@ class AxesTest {
 
     @Test
     void theWorstBarComesFirstAndThenTheNextWorst() {
-        java.util.List<Double> bars = java.util.List.of(0.9, -1.0, 0.6, 0.8, 0.6);
-        int first = PresenceStrip.worst(bars, -0.5);
-        assertThat(first).isEqualTo(3);
-        int second = PresenceStrip.worst(bars, 0.6);
-        assertThat(second).isEqualTo(4);
-        assertThat(PresenceStrip.worst(bars, 0.9)).isZero();
-        assertThat(PresenceStrip.worst(java.util.List.of(-1.0), -0.5)).isZero();
+        OptionalDouble rest = OptionalDouble.empty();
+        List<OptionalDouble> bars =
+                List.of(
+                        OptionalDouble.of(0.9),
+                        rest,
+                        OptionalDouble.of(0.6),
+                        OptionalDouble.of(0.8),
+                        OptionalDouble.of(0.6));
+        assertThat(PresenceStrip.worst(bars, rest)).hasValue(3);
+        assertThat(PresenceStrip.worst(bars, OptionalDouble.of(0.6))).hasValue(4);
+        assertThat(PresenceStrip.worst(bars, OptionalDouble.of(0.9))).isEmpty();
+        assertThat(PresenceStrip.worst(List.of(rest), rest)).isEmpty();
     }
 
     @Test

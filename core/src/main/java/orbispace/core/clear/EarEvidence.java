@@ -22,6 +22,7 @@ import orbispace.core.time.Span;
 final class EarEvidence {
     private static final double FLUTTER_FROM_SECONDS = 0.08;
     private static final double FLUTTER_TO_SECONDS = 0.4;
+    private static final double WALL_ENDS_DB = -3;
     private static final double SHORT_SECONDS = 0.1;
 
     final Question question;
@@ -105,19 +106,22 @@ final class EarEvidence {
                 .toList();
     }
 
-    /** Level of the wet as the next phrase begins, over the dry's mean while it speaks, in dB. */
-    double wetAtPhraseStartsDb() {
+    /**
+     * Level of the wet as the next phrase begins, over the dry's mean while it speaks, in dB; empty
+     * if nothing of it is left there, or no phrase begins.
+     */
+    OptionalDouble wetAtPhraseStartsDb() {
         double sum = 0;
         int count = 0;
         for (Span phrase : phrasesHere()) {
             double at = phrase.startSeconds() - 0.03 - question.span().startSeconds();
             int frame = (int) (at * analysis.framesPerSecond());
             if (frame > 0 && frame < view.river().frames()) {
-                sum += Decibels.toPower(Math.max(-120, view.river().levelDb(frame)));
+                sum += Decibels.toPower(view.river().levelDb(frame));
                 count++;
             }
         }
-        return count == 0 || sum == 0 ? -120 : Decibels.ofPower(sum / count);
+        return sum == 0 ? OptionalDouble.empty() : OptionalDouble.of(Decibels.ofPower(sum / count));
     }
 
     /** The level at which the return has a state; empty where none does. */
@@ -169,16 +173,16 @@ final class EarEvidence {
         return least < 0.5 ? 20 : 0;
     }
 
-    /**
-     * How loud the tail still is where something cuts it, re its beginning, in dB; low for none.
-     */
-    double cutDb() {
+    /** How loud the tail still is where something cuts it, re its beginning, in dB. */
+    OptionalDouble cutDb() {
         Gate gate = ret().gate();
         DecayCurve curve = DecayMeter.curve(response);
         if (gate != null && gate.length() != null && gate.releaseMillis() < 60) {
             double at = gate.length().seconds(question.design().song().clock(), ret().timedAtBar());
-            return curve.levelDbAt(at);
+            return OptionalDouble.of(curve.levelDbAt(at));
         }
-        return ret().space() instanceof Space.Gated g && g.fallMillis() < 40 ? -3 : -120;
+        return ret().space() instanceof Space.Gated g && g.fallMillis() < 40
+                ? OptionalDouble.of(WALL_ENDS_DB)
+                : OptionalDouble.empty();
     }
 }

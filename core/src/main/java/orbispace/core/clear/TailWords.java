@@ -2,6 +2,7 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
@@ -32,8 +33,8 @@ final class TailWords {
     }
 
     static EarRow crowding(EarEvidence e) {
-        double level = e.wetAtPhraseStartsDb();
-        boolean is = level > CROWDING_DB;
+        OptionalDouble level = e.wetAtPhraseStartsDb();
+        boolean is = level.isPresent() && level.getAsDouble() > CROWDING_DB;
         List<Candidate> answers = new ArrayList<>();
         if (is) {
             EarAnswers.shorter(e, 0.7).ifPresent(answers::add);
@@ -42,10 +43,12 @@ final class TailWords {
         }
         return new EarRow(
                 is,
-                Wording.format(
-                        "as phrases begin the wet of the last one lies %.0f dB under the voice;"
-                                + " %.0f dB leave it alone",
-                        -level, -CROWDING_DB),
+                level.isEmpty()
+                        ? "nothing of the last phrase is left as the next one begins"
+                        : Wording.format(
+                                "as phrases begin the wet of the last one lies %.0f dB under the"
+                                        + " voice; %.0f dB leave it alone",
+                                -level.getAsDouble(), -CROWDING_DB),
                 0,
                 0,
                 e.gapsHere(),
@@ -84,15 +87,15 @@ final class TailWords {
     }
 
     static EarRow stopsDead(EarEvidence e) {
-        double cut = e.cutDb();
-        boolean is = cut > CUT_DB;
+        OptionalDouble cut = e.cutDb();
+        boolean is = cut.isPresent() && cut.getAsDouble() > CUT_DB;
         return new EarRow(
                 is,
                 is
                         ? Wording.format(
                                 "the tail is cut %.0f dB under its beginning, within a few"
                                         + " hundredths of a second",
-                                -cut)
+                                -cut.getAsDouble())
                         : "nothing cuts the tail while it can be heard",
                 0,
                 0,

@@ -1,6 +1,7 @@
 package orbispace.core.measure;
 
 import orbispace.core.audio.Audio;
+import orbispace.core.signal.Impulse;
 import orbispace.core.signal.WindowedSpectrum;
 import orbispace.core.space.Engine;
 import orbispace.core.space.EngineSettings;
@@ -49,12 +50,9 @@ public record SpaceSurvey(
     }
 
     private static Audio response(EngineSettings settings, double seconds, double rate) {
-        float[] left = new float[(int) (seconds * rate)];
-        float[] right = new float[left.length];
-        left[0] = (float) Math.sqrt(0.5);
-        right[0] = left[0];
-        run(Engine.of(settings, rate), left, right);
-        return Audio.of(rate, left, right);
+        float[][] response = Impulse.pair((int) (seconds * rate));
+        run(Engine.of(settings, rate), response[0], response[1]);
+        return Audio.of(rate, response);
     }
 
     private static void run(Engine engine, float[] left, float[] right) {

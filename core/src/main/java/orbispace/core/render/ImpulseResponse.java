@@ -5,6 +5,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
+import orbispace.core.signal.Impulse;
 
 /**
  * The impulse response of a return's linear part: filters, predelay, engine and width, without
@@ -20,18 +21,15 @@ public final class ImpulseResponse {
         ChainSettings chain = new ChainWorks(design.unplanned(), responses).of(r);
         double rate = design.song().sampleRateHz();
         int frames = (int) Math.ceil(Math.min(LONGEST_SECONDS, chain.ringSeconds()) * rate);
-        float[] left = new float[frames];
-        float[] right = new float[frames];
-        left[0] = (float) Math.sqrt(0.5);
-        right[0] = left[0];
-        Block block = new Block(left, right);
+        float[][] response = Impulse.pair(frames);
+        Block block = new Block(response[0], response[1]);
         for (Timeline timeline : chain.stages()) {
             StageSettings settings = timeline.first();
             if (isLinear(settings) && !settings.passesAll()) {
                 Stage.of(Timeline.of(settings), rate).process(block, 0, frames);
             }
         }
-        return Audio.of(rate, left, right);
+        return Audio.of(rate, response);
     }
 
     /** Whether the response tells all of what a space does. */

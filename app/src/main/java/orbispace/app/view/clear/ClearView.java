@@ -1,5 +1,7 @@
 package orbispace.app.view.clear;
 
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import orbispace.app.desk.ClearModel;
@@ -19,7 +21,7 @@ public final class ClearView extends Screen<ClearModel> {
     private final EarBar ears;
     private final HearingMenu hearing;
     private final Label reading = new Label();
-    private double worstSoFar = -0.5;
+    private OptionalDouble worstSoFar = OptionalDouble.empty();
 
     public ClearView(ClearModel model) {
         super(model, "Clear");
@@ -95,10 +97,11 @@ public final class ClearView extends Screen<ClearModel> {
         if (c == null || c.presencePerBar().isEmpty()) {
             return;
         }
-        int bar = PresenceStrip.worst(c.presencePerBar(), worstSoFar);
-        worstSoFar = bar == 0 ? -0.5 : c.presencePerBar().get(bar - 1);
-        if (bar > 0) {
-            chart.go(bar);
-        }
+        OptionalInt bar = PresenceStrip.worst(c.presencePerBar(), worstSoFar);
+        worstSoFar =
+                bar.isPresent()
+                        ? c.presencePerBar().get(bar.getAsInt() - 1)
+                        : OptionalDouble.empty();
+        bar.ifPresent(chart::go);
     }
 }

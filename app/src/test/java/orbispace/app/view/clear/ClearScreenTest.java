@@ -3,6 +3,7 @@ package orbispace.app.view.clear;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -104,9 +105,9 @@ class ClearScreenTest extends WindowCase {
     @Test
     void theWorstBarIsReachedByAKey() {
         robot.interact(() -> window.scene().getRoot().requestFocus());
-        List<Double> bars = clearance().presencePerBar();
-        double least = bars.stream().filter(b -> b >= 0).mapToDouble(b -> b).min().orElseThrow();
-        int bar = bars.indexOf(least) + 1;
+        List<OptionalDouble> bars = clearance().presencePerBar();
+        double least = bars.stream().flatMapToDouble(OptionalDouble::stream).min().orElseThrow();
+        int bar = bars.indexOf(OptionalDouble.of(least)) + 1;
         key(KeyCode.N);
         double seconds = design().song().clock().secondsOfBar(bar);
         assertThat(on(() -> Math.abs(desk.frame().transport().position().get() - seconds) < 0.3))

@@ -10,6 +10,7 @@ import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.DecayTime;
 import orbispace.core.render.Job;
+import orbispace.core.signal.Impulse;
 import orbispace.core.space.Engine;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.space.ReverbSettings;
@@ -161,16 +162,13 @@ public record ReverbFit(
                 (int)
                         (Math.min(20, 1.6 * s.decaySeconds() * Math.max(1, s.lowRatio()) + 0.3)
                                 * rate);
-        float[] left = new float[n];
-        float[] right = new float[n];
-        left[0] = (float) Math.sqrt(0.5);
-        right[0] = left[0];
+        float[][] response = Impulse.pair(n);
         Engine.of(
                         new ReverbSettings(
                                 s.kind(), s.decaySeconds(), s.lowRatio(), s.highRatio(), s.size()),
                         rate)
-                .process(left, right, 0, n);
-        return Audio.of(rate, left, right);
+                .process(response[0], response[1], 0, n);
+        return Audio.of(rate, response);
     }
 
     private static Optional<Double> t30(BandDecay band) {

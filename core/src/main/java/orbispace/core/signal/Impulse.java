@@ -1,0 +1,17 @@
+package orbispace.core.signal;
+
+/** The sound that a response is the answer to. */
+public final class Impulse {
+    private Impulse() {}
+
+    /**
+     * An impulse in the middle, of energy 1 in all, and silence after it.
+     *
+     * @return two channels of so many frames
+     */
+    public static float[][] pair(int frames) {
+        float[] left = new float[frames];
+        left[0] = (float) Math.sqrt(0.5);
+        return new float[][] {left, left.clone()};
+    }
+}
