@@ -60,15 +60,15 @@ public record StemFacts(
         Optional<Hits> hits = wanted.hits() ? Optional.of(HitFinder.find(audio)) : Optional.empty();
         Optional<GateKey> gate = hits.flatMap(h -> GateKeyFinder.find(audio, h));
         double peak = silhouette.peak(0, silhouette.seconds());
-        double[] sounding = sounding(silhouette, peak * Decibels.toAmplitude(SOUNDING_DB));
+        Sounding sounding = Sounding.above(peak * Decibels.toAmplitude(SOUNDING_DB), silhouette);
         return new StemFacts(
                 StemCheck.of(audio),
                 Spectrum.of(audio),
                 LoudnessMeter.integratedLufs(audio),
                 Math.max(SILENT_DBFS, Decibels.ofAmplitude(peak)),
-                peak == 0 ? 0 : Decibels.ofAmplitude(peak) - Decibels.ofPower(sounding[1]),
-                sounding[0],
-                sounding[2],
+                peak == 0 ? 0 : Decibels.ofAmplitude(peak) - Decibels.ofPower(sounding.power),
+                sounding.share,
+                sounding.lastSeconds,
                 AmbienceFinder.find(audio),
                 wanted.phrases() ? Optional.of(PhraseFinder.find(audio)) : Optional.empty(),
                 gate.map(GateKey::events).or(() -> hits),
@@ -76,24 +76,25 @@ public record StemFacts(
     }
 
     /** The share of steps above a level, their mean square, and when the last of them ends. */
-    private static double[] sounding(Silhouette s, double level) {
-        int steps = (int) Math.round(s.seconds() * Silhouette.STEPS_PER_SECOND);
-        int count = 0;
-        int last = 0;
-        double power = 0;
-        for (int i = 0; i < steps; i++) {
-            double at = (i + 0.5) / Silhouette.STEPS_PER_SECOND;
-            double mean = s.mean(at, at);
-            if (mean > level && mean > 0) {
-                count++;
-                power += mean * mean;
-                last = i + 1;
+    private record Sounding(double share, double power, double lastSeconds) {
+        static Sounding above(double level, Silhouette s) {
+            int steps = (int) Math.round(s.seconds() * Silhouette.STEPS_PER_SECOND);
+            int count = 0;
+            int last = 0;
+            double power = 0;
+            for (int i = 0; i < steps; i++) {
+                double at = (i + 0.5) / Silhouette.STEPS_PER_SECOND;
+                double mean = s.mean(at, at);
+                if (mean > level && mean > 0) {
+                    count++;
+                    power += mean * mean;
+                    last = i + 1;
+                }
             }
+            return new Sounding(
+                    count / Math.max(1.0, steps),
+                    count == 0 ? 0 : power / count,
+                    last / (double) Silhouette.STEPS_PER_SECOND);
         }
-        return new double[] {
-            count / Math.max(1.0, steps),
-            count == 0 ? 0 : power / count,
-            last / (double) Silhouette.STEPS_PER_SECOND
-        };
     }
 }

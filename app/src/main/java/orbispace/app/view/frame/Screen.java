@@ -84,9 +84,14 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
 
     /** Shows what has changed, now or when this screen comes to the front. */
     public final void refreshWhenSeen() {
+        whenSeen(this::refresh);
+    }
+
+    /** Does something now if this screen is in front; if not, it shows everything when it comes. */
+    protected final void whenSeen(Runnable now) {
         stale = !front;
         if (front) {
-            refresh();
+            now.run();
         }
     }
 
