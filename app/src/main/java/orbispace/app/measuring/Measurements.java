@@ -41,6 +41,7 @@ public final class Measurements {
     private final ObservableMap<String, ReturnPicture> pictures =
             FXCollections.observableMap(new LinkedHashMap<>());
     private final Map<String, ChainSettings> pictured = new HashMap<>();
+    private final KnownPictures known = new KnownPictures();
     private final ObjectProperty<@Nullable MixMeasure> mix = new SimpleObjectProperty<>();
     private final CoverMeasurements cover;
     private Responses responses = Responses.NONE;
@@ -160,9 +161,10 @@ public final class Measurements {
                     try {
                         Return r = design.requireReturn(e.getKey());
                         ReturnPicture whole =
-                                ReturnPicture.measure(
+                                known.of(
                                         design,
                                         r,
+                                        e.getValue(),
                                         responses,
                                         quick ->
                                                 jobs.later(job, () -> pictures.put(r.id(), quick)));

@@ -130,15 +130,33 @@ class DeskTest {
     void theMeasuredPictureFollowsADecay() throws InterruptedException {
         desk.frame().edit(new ReturnEdit.Decay("A", 3));
         settle();
-        ReturnPicture picture = Objects.requireNonNull(desk.frame().measured().pictures().get("A"));
+        ReturnPicture picture = picture("A");
         assertThat(picture.decaySeconds()).isEqualTo(3);
         double half = picture.curve().secondsAt(-30) - picture.curve().secondsAt(-10);
         assertThat(half).isCloseTo(1, within(0.12));
     }
 
     @Test
+    void aPictureThatIsKnownComesBackWithUndoAndIsNotMeasuredTwice() throws InterruptedException {
+        Object before = picture("A");
+        desk.frame().edit(new ReturnEdit.Decay("A", 3));
+        settle();
+        assertThat(picture("A")).isNotEqualTo(before);
+        desk.frame().editor().undo();
+        settle();
+        assertThat(picture("A")).isSameAs(before);
+        desk.frame().edit(new ReturnEdit.Predelay("A", new MusicalTime.Millis(90), 1));
+        settle();
+        assertThat(picture("A").predelaySeconds()).isCloseTo(0.09, within(1e-9));
+    }
+
+    private ReturnPicture picture(String id) {
+        return Objects.requireNonNull(desk.frame().measured().pictures().get(id));
+    }
+
+    @Test
     void arrivalsOfTheEchoAreMeasuredWhereTheyAreSet() {
-        ReturnPicture picture = Objects.requireNonNull(desk.frame().measured().pictures().get("B"));
+        ReturnPicture picture = picture("B");
         assertThat(picture.arrivals().size()).isGreaterThan(3);
         assertThat(picture.arrivals().get(0).seconds()).isCloseTo(0.75, within(1e-9));
         assertThat(picture.arrivals().get(0).bearingDegrees()).isCloseTo(-63, within(4.0));
