@@ -66,7 +66,7 @@ class CoverByDefinitionTest {
     /** Between phrases at least a quarter of a second apart, 60 ms after and 30 ms before one. */
     private static boolean rests(int frame) {
         double t = frame / FPS;
-        return t >= 2.56 && t < 2.97 || t >= 6.06 && t < 11.47;
+        return (t >= 2.56 && t < 2.97) || (t >= 6.06 && t < 11.47);
     }
 
     @BeforeAll

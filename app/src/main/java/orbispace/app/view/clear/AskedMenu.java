@@ -59,6 +59,4 @@ final class AskedMenu extends MenuButton {
         item.setOnAction(e -> model.clearing().asking().want(id(), wanted.orElse(null)));
         return item;
     }
-
-    /** A state in words. */
 }
