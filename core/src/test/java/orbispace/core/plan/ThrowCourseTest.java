@@ -15,12 +15,15 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
+import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.Silhouette;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.Responses;
+import orbispace.core.space.GatedSettings;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
@@ -338,5 +341,67 @@ class ThrowCourseTest {
         return ThrowConflict.of(design, Responses.NONE, Map.of("voice", WORDS), SONG_END).stream()
                 .map(ThrowConflict::evidence)
                 .toList();
+    }
+
+    @Test
+    void aThrowLiesBeyondTheSongByMoreThanAMillisecond() {
+        assertThat(beyond(-0.0015, 1)).isFalse();
+        assertThat(beyond(-0.0025, 1)).isTrue();
+        // 16 s are beat 16 at 120 and 32 / 3 beats at 80.
+        double end = 16 + 32 / 3.0;
+        assertThat(beyond(end - 1, end + 0.001)).isFalse();
+        assertThat(beyond(end - 1, end + 0.002)).isTrue();
+    }
+
+    private static boolean beyond(double from, double to) {
+        return conflicts(design(0, Throw.of("t1", "voice", "C", from, to, -4)))
+                .contains(ThrowConflict.Kind.BEYOND);
+    }
+
+    @Test
+    void aTempoChangesByMoreThanHalfAPercentToBeTold() {
+        assertThat(conflicts(turning(120.59))).doesNotContain(ThrowConflict.Kind.TEMPO);
+        assertThat(conflicts(turning(120.61))).contains(ThrowConflict.Kind.TEMPO);
+        assertThat(conflicts(turning(119.39))).contains(ThrowConflict.Kind.TEMPO);
+    }
+
+    /** A throw whose repeats cross from 120 bpm to another tempo. */
+    private static Design turning(double bpm) {
+        Design usual = design(0.4, thrown("t1", "C", 5.5, 6));
+        SongClock clock =
+                new SongClock(
+                        TempoMap.of(
+                                List.of(
+                                        TempoMap.Change.step(0, 120),
+                                        TempoMap.Change.step(13, bpm))),
+                        MetreMap.constant(4, 4));
+        return usual.withSong(new Song("Tide", 48000, clock, usual.song().sections()));
+    }
+
+    @Test
+    void aSpaceThatIsNoReverbIsOverAfterHalfOfItsRinging() {
+        Design gated =
+                new Design(
+                                design(0).song(),
+                                design(0).sources(),
+                                List.of(
+                                        Fields.hall("B", 1, Map.of())
+                                                .withSpace(
+                                                        new Space.Gated(
+                                                                GatedSettings.Envelope.FLAT,
+                                                                new MusicalTime.Millis(400),
+                                                                20,
+                                                                8000))))
+                        .withThrown(List.of(thrown("t1", "B", 1.5, 2)));
+        ThrowCourse course = course(gated);
+        double rings =
+                ((GatedSettings)
+                                new ChainWorks(gated, Responses.NONE)
+                                        .engineOf(gated.thrown().getFirst()))
+                        .ringSeconds();
+        assertThat(course.endSeconds())
+                .isCloseTo(
+                        2 + course.arrivals().getFirst().span().startSeconds() - 1.5 + rings / 2,
+                        within(1e-9));
     }
 }

@@ -140,7 +140,33 @@ class ThrowRemediesTest {
     }
 
     private static List<BoundaryClash> clashes(CoverAnalysis analysis, SectionPlan dry) {
+        return clashes(analysis, dry, phrases().spans());
+    }
+
+    private static List<BoundaryClash> clashes(
+            CoverAnalysis analysis, SectionPlan dry, List<Span> sung) {
         return BoundaryClash.of(
-                analysis, design(SectionPlan.NONE, dry, 0.2), VOICE, phrases().spans(), Job.QUIET);
+                analysis, design(SectionPlan.NONE, dry, 0.2), VOICE, sung, Job.QUIET);
+    }
+
+    @Test
+    void whatIsSungForAFifthOfASecondInTheFirstTwoOfASectionIsJudged() {
+        CoverAnalysis analysis = analysis();
+        SectionPlan drier = SectionPlan.NONE.withCell("B", PlanCell.PLAIN.withLevel(-30));
+        assertThat(clashes(analysis, drier, List.of(new Span(4, 4.21)))).hasSize(1);
+        assertThat(clashes(analysis, drier, List.of(new Span(4, 4.19)))).isEmpty();
+        // Only what lies within the section counts, and only its first two seconds.
+        assertThat(clashes(analysis, drier, List.of(new Span(3, 4.19)))).isEmpty();
+        assertThat(clashes(analysis, drier, List.of(new Span(5.81, 7)))).isEmpty();
+        assertThat(clashes(analysis, drier, List.of(new Span(6.1, 7)))).isEmpty();
+    }
+
+    @Test
+    void aSectionIsDrierIfAReturnIsMuteInItAndNotIfItIsLouder() {
+        CoverAnalysis analysis = analysis();
+        PlanCell plain = PlanCell.PLAIN;
+        assertThat(clashes(analysis, SectionPlan.NONE.withCell("B", plain.withMuted(true))))
+                .hasSize(1);
+        assertThat(clashes(analysis, SectionPlan.NONE.withCell("B", plain.withLevel(3)))).isEmpty();
     }
 }
