@@ -45,7 +45,13 @@ public final class ProveView extends Screen<ProveModel> {
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
-        model.measured().clearance().addListener((o, was, is) -> whenSeen(proving::measure));
+        model.measured()
+                .clearance()
+                .addListener((o, was, is) -> {
+                    if (was == null) {
+                        whenSeen(proving::measure);
+                    }
+                });
         model.measured()
                 .materials()
                 .addListener(
