@@ -162,6 +162,7 @@ class DraftNumbersTest {
         Return r = named(Drafter.drafts(DESIGN, facts(gap, 0.4, 12)).getFirst(), "Echo");
         assertThat(r.sends()).containsOnlyKeys("voice");
         assertThat(r.sendDb("voice")).hasValue(-14.0);
+        assertThat(r.levelDb()).isEqualTo(-8);
         assertThat(Objects.requireNonNull(r.filterOut().highPass()).hz()).isEqualTo(250);
         assertThat(Objects.requireNonNull(r.filterOut().lowPass()).hz()).isEqualTo(4500);
         return (Space.Echo) r.space();
@@ -189,6 +190,16 @@ class DraftNumbersTest {
         assertThat(gated(0.4, 5.9)).isEmpty();
         Return drum = gated(0.4, 6).getFirst();
         assertThat(drum.sendDb("drum")).hasValue(-6.0);
+        assertThat(drum.levelDb()).isEqualTo(-8);
+        assertThat(((Space.Reverb) drum.space()).decaySeconds()).isEqualTo(1.2);
+        assertThat(Objects.requireNonNull(drum.filterIn().highPass()).hz()).isEqualTo(120);
+        FieldDraft draft = drafts().getFirst();
+        assertThat(draft.reasons().get("C"))
+                .isEqualTo(
+                        "opens at \u221218.0 dBFS, between hits and bleed that are 12.0 dB apart;"
+                                + " ends after 1/8 = 250 ms");
+        assertThat(draft.reasons().get("B"))
+                .startsWith("1/4 = 500 ms; feedback 0.17 is 30 dB down");
         Gate send = Objects.requireNonNull(Objects.requireNonNull(drum.sends().get("drum")).gate());
         assertThat(send.thresholdDb()).isEqualTo(-18);
         assertThat(send.attackMillis()).isEqualTo(0.5);

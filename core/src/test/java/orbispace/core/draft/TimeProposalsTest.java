@@ -140,4 +140,98 @@ class TimeProposalsTest {
         assertThat(TimeProposals.of(design, design.requireReturn("A"), NOTHING_KNOWN)).isEmpty();
         assertThat(TimeProposals.of(design, design.requireReturn("B"), NOTHING_KNOWN)).isEmpty();
     }
+
+    private static void says(TimeProposal p, String label, String why) {
+        assertThat(p.label()).isEqualTo(label);
+        assertThat(p.why()).startsWith(why);
+    }
+
+    @Test
+    void eachProposalTellsItsFormulaWithTheNumbersOfTheSong() {
+        Design design =
+                with(
+                        Fields.hall("A", 0.6, Map.of("voice", -8.0)),
+                        Fields.hall("B", 3, Map.of("voice", -8.0)),
+                        Fields.echo("C", "1/4", 0.8, Map.of("voice", -8.0)));
+        List<TimeProposal> b = TimeProposals.of(design, design.requireReturn("B"), FACTS);
+        says(
+                only(b, "at the gap"),
+                "2.36 s: 30 dB down at the gap",
+                "60 \u00d7 (1.20 s gap \u2212 20 ms) / 30 dB = 2.36 s");
+        says(
+                only(b, "consonant"),
+                "1/64., 47 ms: after the consonant",
+                "1/64. = 46.9 ms at 120 bpm, the note value nearest to the 45 ms");
+        says(
+                only(b, "has spoken"),
+                "120 ms: when A has spoken",
+                "Hall A starts at 20 ms and is 10 dB down after 20 + 600 \u00d7 10 / 60 = 120 ms");
+        says(
+                only(TimeProposals.of(design, design.requireReturn("C"), FACTS), "feedback"),
+                "feedback 17 %: repeats end in the gap",
+                "2 whole repeats of 500 ms fall into the 1.20 s gap; 10^(\u221230 / (20 \u00d7 2))"
+                        + " = 0.17 leaves the last 30 dB down");
+        Gate gate = new Gate("drum", Filter.OPEN, -20, 4, 120, 1, 40, 20, null);
+        Return hit = Fields.hall("A", 1, Map.of("drum", -8.0));
+        Return gated = hit.withChain(hit.chain().withGate(gate));
+        says(
+                only(TimeProposals.of(with(gated), gated, FACTS), "shut before"),
+                "1/8., 375 ms: shut before the next hit",
+                "hits are 400 ms apart; 1/8. = 375 ms is the longest of");
+    }
+
+    @Test
+    void whatIsWithinTwoPercentIsAlreadySo() {
+        assertThat(clears(2.36 * 1.019)).isFalse();
+        assertThat(clears(2.36 * 1.022)).isTrue();
+        assertThat(clears(2.36 / 1.019)).isFalse();
+        assertThat(clears(2.36 / 1.022)).isTrue();
+        assertThat(repeats(0.17 + 0.009)).isFalse();
+        assertThat(repeats(0.17 + 0.011)).isTrue();
+    }
+
+    private static boolean clears(double decay) {
+        Design design = with(Fields.hall("A", decay, Map.of("voice", -8.0)));
+        return TimeProposals.of(design, design.requireReturn("A"), FACTS).stream()
+                .anyMatch(p -> p.label().contains("at the gap"));
+    }
+
+    private static boolean repeats(double feedback) {
+        Design design = with(Fields.echo("A", "1/4", feedback, Map.of("voice", -8.0)));
+        return TimeProposals.of(design, design.requireReturn("A"), FACTS).stream()
+                .anyMatch(p -> p.label().contains("feedback"));
+    }
+
+    @Test
+    void aLayerIsAnEarlierOneFromThreeFifthsOfTheDecayDown() {
+        assertThat(staggers(0.599)).isTrue();
+        assertThat(staggers(0.601)).isFalse();
+    }
+
+    private static boolean staggers(double share) {
+        Design design =
+                with(
+                        Fields.hall("A", 2 * share, Map.of("voice", -8.0)),
+                        Fields.hall("B", 2, Map.of("voice", -8.0)));
+        return TimeProposals.of(design, design.requireReturn("B"), FACTS).stream()
+                .anyMatch(p -> p.label().contains("has spoken"));
+    }
+
+    @Test
+    void aWallTakesANoteAsLongAsTheHitsAreApart() {
+        Gate gate = new Gate("drum", Filter.OPEN, -20, 4, 120, 1, 40, 20, null);
+        Return hit = Fields.hall("A", 1, Map.of("drum", -8.0));
+        Return gated = hit.withChain(hit.chain().withGate(gate));
+        for (double[] pair : new double[][] {{0.5, 500}, {0.499, 375}, {0.25, 250}, {0.13, 125}}) {
+            SongFacts facts =
+                    new SongFacts(
+                            1,
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty(),
+                            OptionalDouble.of(pair[0]),
+                            Map.of());
+            assertThat(only(TimeProposals.of(with(gated), gated, facts), "shut before").label())
+                    .contains(String.format(java.util.Locale.ROOT, " %.0f ms", pair[1]));
+        }
+    }
 }
