@@ -46,8 +46,9 @@ final class KnownPictures {
             return before;
         }
         ReturnPicture measured = ReturnPicture.measure(design, r, responses, first);
-        known.put(key, measured);
-        return measured;
+        // Another may have measured the same meanwhile; all answer with the one that is kept.
+        ReturnPicture sooner = known.putIfAbsent(key, measured);
+        return sooner == null ? measured : sooner;
     }
 
     /** Forgets what was asked for longest ago. */

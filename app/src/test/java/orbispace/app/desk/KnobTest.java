@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class KnobTest {
     @TempDir Path folder;
 
-    private final Desk desk = new Desk(Runnable::run, RecentProjects.inMemory(), Songs.facts());
+    private final Desk desk = new Desk(new UiLoop(), RecentProjects.inMemory(), Songs.facts());
 
     @BeforeEach
     void open() throws IOException {

@@ -9,6 +9,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import orbispace.app.Songs;
 import orbispace.app.desk.Desk;
+import orbispace.app.desk.UiLoop;
 import orbispace.app.session.RecentProjects;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -16,7 +17,7 @@ import org.junit.jupiter.api.Test;
 class EarsTest {
     private final RecentProjects kept = RecentProjects.inMemory();
     private final Hands clock = new Hands();
-    private final Desk desk = new Desk(Runnable::run, kept, Songs.facts());
+    private final Desk desk = new Desk(new UiLoop(), kept, Songs.facts());
     private Ears ears = open();
 
     /** A clock that is set by hand. */

@@ -11,6 +11,7 @@ import java.util.Objects;
 import orbispace.app.Knobs;
 import orbispace.app.Songs;
 import orbispace.app.desk.Desk;
+import orbispace.app.desk.UiLoop;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.NewSong;
 import orbispace.app.song.SpaceKinds;
@@ -34,7 +35,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 class SpaceCardTest {
     @TempDir Path folder;
 
-    private final Desk desk = new Desk(Runnable::run, RecentProjects.inMemory(), Songs.facts());
+    private final Desk desk = new Desk(new UiLoop(), RecentProjects.inMemory(), Songs.facts());
 
     @BeforeEach
     void open() throws IOException {
