@@ -145,13 +145,7 @@ class DraftNumbersTest {
 
     @Test
     void whatWasNotMeasuredIsTakenAsUsual() {
-        SongFacts none =
-                new SongFacts(
-                        1,
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        Map.of());
+        SongFacts none = TimeProposalsTest.NOTHING_KNOWN;
         List<FieldDraft> drafts = Drafter.drafts(DESIGN, none);
         isReverb(named(drafts.get(0), "Shared hall"), ReverbKind.HALL, 2.3, 0.6, 0.03125);
         isReverb(named(drafts.get(1), "Near room"), ReverbKind.ROOM, 0.55, 0.8, 0.006);

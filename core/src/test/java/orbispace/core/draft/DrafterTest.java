@@ -282,13 +282,7 @@ class DrafterTest {
                         sparse().design().song(),
                         List.of(source("bass", Role.BASS), wet),
                         List.of());
-        SongFacts none =
-                new SongFacts(
-                        1,
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        OptionalDouble.empty(),
-                        Map.of());
+        SongFacts none = TimeProposalsTest.NOTHING_KNOWN;
         for (FieldDraft draft : Drafter.drafts(design, none)) {
             assertThat(draft.returns()).isEmpty();
         }

@@ -27,7 +27,7 @@ class TimeProposalsTest {
                     OptionalDouble.of(0.4),
                     Map.of());
 
-    private static final SongFacts NOTHING_KNOWN =
+    static final SongFacts NOTHING_KNOWN =
             new SongFacts(
                     1,
                     OptionalDouble.empty(),
