@@ -32,8 +32,11 @@ final class MeasurePhrases extends SoundFileCommand {
             document.put("upperQuartileGapSeconds", found.gapSeconds(0.75));
         }
         spans(document.putArray("innerGaps"), found.innerGaps());
-        document.put("floorDb", found.floorDb());
-        document.put("speakingDb", found.speakingDb());
+        found.levels()
+                .ifPresent(l -> {
+                    document.put("floorDb", l.floorDb());
+                    document.put("speakingDb", l.speakingDb());
+                });
         output.print(document, () -> lines(found));
         return 0;
     }

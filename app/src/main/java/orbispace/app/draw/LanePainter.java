@@ -248,7 +248,7 @@ public final class LanePainter {
             if (f.severity() == Severity.KNOW && !lane.chosen()) {
                 continue;
             }
-            double at = f.seconds() >= 0 ? axis.x(f.seconds()) : from;
+            double at = f.seconds().isPresent() ? axis.x(f.seconds().getAsDouble()) : from;
             if (at < axis.left() || at > axis.right() - FLAG_ROOM) {
                 at = from;
             }

@@ -116,7 +116,7 @@ public final class FieldEvents {
                         Comparator.comparingDouble(s ->
                                 java.util.Objects.requireNonNull(measured.get(s.id()))
                                         .integratedLufs()
-                                        .orElse(-99)));
+                                        .orElse(Double.NEGATIVE_INFINITY)));
     }
 
     private static int strokes(@Nullable Material m) {

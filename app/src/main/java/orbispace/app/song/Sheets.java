@@ -3,6 +3,7 @@ package orbispace.app.song;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.measure.DecayMeter;
@@ -32,7 +33,10 @@ public final class Sheets {
     public static RecallSheet measured(Design design, Responses responses, double lengthSeconds) {
         Map<String, DecayReport> decays = new LinkedHashMap<>();
         for (Return r : design.returns()) {
-            decays.put(r.id(), DecayMeter.measure(ImpulseResponse.of(design, r, responses)));
+            Audio response = ImpulseResponse.of(design, r, responses);
+            if (DecayMeter.canMeasure(response)) {
+                decays.put(r.id(), DecayMeter.measure(response));
+            }
         }
         return RecallSheet.of(design, lengthSeconds, decays);
     }

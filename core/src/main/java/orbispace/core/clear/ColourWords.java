@@ -2,6 +2,7 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 import orbispace.core.words.Wording;
@@ -26,14 +27,18 @@ final class ColourWords {
     }
 
     static EarRow sharp(EarEvidence e, Targets t) {
-        double level = e.standing.sibilanceDb();
-        boolean sharp = level > t.sibilanceDb();
+        OptionalDouble level = e.standing.sibilanceDb();
+        boolean sharp = level.isPresent() && level.getAsDouble() > t.sibilanceDb();
         return new EarRow(
                 sharp,
-                Wording.format(
-                        "between 5 and 9 kHz the wet lies %.0f dB %s the dry while it speaks; %.0f"
-                                + " dB under is enough",
-                        Math.abs(level), level < 0 ? "under" : "over", -t.sibilanceDb()),
+                level.isEmpty()
+                        ? "between 5 and 9 kHz the wet has nothing while the source speaks"
+                        : Wording.format(
+                                "between 5 and 9 kHz the wet lies %.0f dB %s the dry while it"
+                                        + " speaks; %.0f dB under is enough",
+                                Math.abs(level.getAsDouble()),
+                                level.getAsDouble() < 0 ? "under" : "over",
+                                -t.sibilanceDb()),
                 5000,
                 9000,
                 e.worstPhrases(),

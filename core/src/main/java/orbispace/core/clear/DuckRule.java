@@ -27,6 +27,9 @@ public final class DuckRule implements RemedyRule {
     private static final double BACK_WITHIN_DB = 3;
     private static final double LEAST_HOLD_MILLIS = 60;
 
+    /** Parts speaking from resting in stems of a usual level, where none was measured. */
+    private static final double UNKNOWN_SPLIT_DB = -60;
+
     private final boolean inKeyBand;
 
     /** A ducker that acts everywhere, or only where the key is heard. */
@@ -138,7 +141,8 @@ public final class DuckRule implements RemedyRule {
         double halfGap = 1000 * Math.max(0.3, phrases.gapSeconds(0.5)) / 2;
         double turns = Math.max(1, Math.log(rangeDb / BACK_WITHIN_DB));
         double release = Math.clamp((halfGap - hold) / turns, 60, 1200);
-        double threshold = Math.clamp(phrases.splitDb() + source.gainDb() + 3, -80, -6);
+        double split = phrases.levels().map(Phrases.Levels::splitDb).orElse(UNKNOWN_SPLIT_DB);
+        double threshold = Math.clamp(split + source.gainDb() + 3, -80, -6);
         return new Duck(
                 key(q), rangeDb, threshold, 8, 6, 5, Math.rint(hold), Math.rint(release / 10) * 10);
     }

@@ -24,6 +24,7 @@ final class EarEvidence {
     private static final double FLUTTER_TO_SECONDS = 0.4;
     private static final double WALL_ENDS_DB = -3;
     private static final double SHORT_SECONDS = 0.1;
+    private static final double NOTHING_LEFT_DB = -120;
 
     final Question question;
     final Standing standing;
@@ -60,10 +61,16 @@ final class EarEvidence {
         return question.phrases().gapSeconds(0.5);
     }
 
-    /** Level of what is still to come when the median gap ends, re all of it, in dB. */
-    double tailAtGapDb() {
-        DecayCurve curve = DecayMeter.curve(response);
-        return Math.max(-120, curve.levelDbAt(gapSeconds()));
+    /**
+     * How far down the tail is when the median rest ends, in dB; empty if there is no rest, or if
+     * nothing is left of it then.
+     */
+    OptionalDouble downAtGapDb() {
+        if (gapSeconds() == 0 || !DecayMeter.canMeasure(response)) {
+            return OptionalDouble.empty();
+        }
+        double level = DecayMeter.curve(response).levelDbAt(gapSeconds());
+        return level < NOTHING_LEFT_DB ? OptionalDouble.empty() : OptionalDouble.of(-level);
     }
 
     /** How often in a second of phrases the ducker lets go and takes back by 3 dB or more. */
@@ -139,28 +146,29 @@ final class EarEvidence {
         return StereoReport.of(response);
     }
 
-    /** The shortest offset of a copy under 20 ms, in ms; 0 for none. */
-    double shortOffsetMillis() {
+    /** The shortest offset of a copy under 20 ms, in ms; empty if no copy is that near. */
+    OptionalDouble shortOffsetMillis() {
         return ret().space() instanceof Space.Doubler d && d.centre()
                 ? d.copies().stream()
                         .mapToDouble(c -> 1000 * c.seconds())
-                        .filter(ms -> ms < 20)
+                        .filter(ms -> ms > 0 && ms < 20)
                         .min()
-                        .orElse(0)
-                : 0;
+                : OptionalDouble.empty();
     }
 
-    /** Spacing of repeats that rattle, in ms; 0 for none. */
-    double flutterMillis() {
+    /** Spacing of repeats that rattle, in ms; empty if none do. */
+    OptionalDouble flutterMillis() {
         if (ret().space() instanceof Space.Echo e) {
             double seconds = e.time().seconds(question.design().song().clock(), ret().timedAtBar());
-            return seconds < SHORT_SECONDS && e.feedback() > 0.3 ? 1000 * seconds : 0;
+            return seconds < SHORT_SECONDS && e.feedback() > 0.3
+                    ? OptionalDouble.of(1000 * seconds)
+                    : OptionalDouble.empty();
         }
-        return ret().space() instanceof Space.Reverb ? sparseMillis() : 0;
+        return ret().space() instanceof Space.Reverb ? sparseMillis() : OptionalDouble.empty();
     }
 
     /** Mean distance of reflections if the tail is still grainy when it should be dense. */
-    private double sparseMillis() {
+    private OptionalDouble sparseMillis() {
         double rate = response.sampleRateHz();
         double start = predelayMillis() / 1000;
         double least = 1;
@@ -170,12 +178,15 @@ final class EarEvidence {
                 least = Math.min(least, EchoDensity.at(response.channel(0), at, rate));
             }
         }
-        return least < 0.5 ? 20 : 0;
+        return least < 0.5 ? OptionalDouble.of(20) : OptionalDouble.empty();
     }
 
     /** How loud the tail still is where something cuts it, re its beginning, in dB. */
     OptionalDouble cutDb() {
         Gate gate = ret().gate();
+        if (!DecayMeter.canMeasure(response)) {
+            return OptionalDouble.empty();
+        }
         DecayCurve curve = DecayMeter.curve(response);
         if (gate != null && gate.length() != null && gate.releaseMillis() < 60) {
             double at = gate.length().seconds(question.design().song().clock(), ret().timedAtBar());

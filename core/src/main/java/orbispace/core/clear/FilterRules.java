@@ -85,10 +85,11 @@ final class FilterRules {
         @Override
         public Optional<Candidate> find(
                 Question q, Standing now, Targets targets, CoverAnalysis analysis, Job job) {
-            double over = now.sibilanceDb() - targets.sibilanceDb();
             if (!now.hisses(targets)) {
                 return Optional.empty();
             }
+            double is = now.sibilanceDb().orElseThrow();
+            double over = now.overDb(targets);
             Filter filter = q.ret().filterOut();
             Filter.Corner old = filter.lowPass();
             double from = old == null ? OPEN_HZ : old.hz();
@@ -113,8 +114,8 @@ final class FilterRules {
                                                     "between 5 and 9 kHz the return lies %.1f dB %s"
                                                             + " the dry while it speaks; %.0f dB"
                                                             + " under is enough",
-                                                    Math.abs(now.sibilanceDb()),
-                                                    now.sibilanceDb() < 0 ? "under" : "over",
+                                                    Math.abs(is),
+                                                    is < 0 ? "under" : "over",
                                                     Math.abs(targets.sibilanceDb())))
                                     .costingOctaves(Math.log(from / hz) / Math.log(2)));
                 }

@@ -2,6 +2,8 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
+import orbispace.core.measure.StereoReport;
 import orbispace.core.words.Wording;
 
 /** What the measures say to words about movement and phase. */
@@ -34,26 +36,43 @@ final class MovementWords {
     }
 
     static EarRow phasey(EarEvidence e) {
-        double loss = e.stereo().monoFoldLossDb().orElse(99);
-        double offset = e.shortOffsetMillis();
-        boolean is = loss > MONO_LOSS_DB || offset > 0;
-        String evidence =
-                offset > 0
-                        ? Wording.format(
-                                "a copy %.0f ms behind the dry makes notches at odd multiples of"
-                                        + " %.0f Hz",
-                                offset, 500 / offset)
-                        : Wording.format(
-                                "folded to mono it loses %.1f dB; sides that are unrelated lose 3,"
-                                        + " from %.1f on it is hollow",
-                                loss, MONO_LOSS_DB);
-        double first = offset > 0 ? 500 / offset : 0;
+        StereoReport stereo = e.stereo();
+        OptionalDouble loss = stereo.monoFoldLossDb();
+        boolean cancels = loss.isEmpty() && stereo.correlation().isPresent();
+        OptionalDouble notch = notchHz(e.shortOffsetMillis());
+        boolean is = notch.isPresent() || cancels || loss.orElse(0) > MONO_LOSS_DB;
+        double first = notch.orElse(0);
         return new EarRow(
                 is,
-                evidence,
+                notch.isPresent() ? combs(notch.getAsDouble()) : folds(loss, cancels),
                 first,
                 4 * first,
                 List.of(),
                 is ? List.of(EarAnswers.narrower(e)) : List.of());
+    }
+
+    private static String combs(double notchHz) {
+        return Wording.format(
+                "a copy %.0f ms behind the dry makes notches at odd multiples of %.0f Hz",
+                500 / notchHz, notchHz);
+    }
+
+    private static String folds(OptionalDouble lossDb, boolean cancels) {
+        if (lossDb.isEmpty()) {
+            return cancels
+                    ? "folded to mono nothing of it is left: its sides cancel"
+                    : "the space answers nothing, so nothing can cancel";
+        }
+        return Wording.format(
+                "folded to mono it loses %.1f dB; sides that are unrelated lose 3, from %.1f on it"
+                        + " is hollow",
+                lossDb.getAsDouble(), MONO_LOSS_DB);
+    }
+
+    /** The first notch of a copy's comb: where it comes half a period late. */
+    private static OptionalDouble notchHz(OptionalDouble offsetMillis) {
+        return offsetMillis.isPresent()
+                ? OptionalDouble.of(500 / offsetMillis.getAsDouble())
+                : OptionalDouble.empty();
     }
 }

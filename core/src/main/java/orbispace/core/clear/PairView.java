@@ -2,6 +2,7 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.CoverMeter;
 import orbispace.core.hearing.Excitation;
@@ -15,14 +16,13 @@ import orbispace.core.time.Span;
  * @param cover the measures
  * @param meter answers for single frames and cells
  * @param river the wet over time
- * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; very low for none
+ * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; empty for none
  */
-public record PairView(Cover cover, CoverMeter meter, River river, double sibilanceDb) {
+public record PairView(Cover cover, CoverMeter meter, River river, OptionalDouble sibilanceDb) {
     private static final double LEAST_PART_SECONDS = 0.5;
 
     private static final double SIBILANT_FROM_HZ = 5000;
     private static final double SIBILANT_TO_HZ = 9000;
-    private static final double NONE_DB = -120;
 
     private static final double COVERS_BELOW = 0.8;
 
@@ -36,7 +36,7 @@ public record PairView(Cover cover, CoverMeter meter, River river, double sibila
                 sibilance(dry, wet, passages));
     }
 
-    private static double sibilance(Excitation dry, Excitation wet, Passages passages) {
+    private static OptionalDouble sibilance(Excitation dry, Excitation wet, Passages passages) {
         double over = 0;
         double under = 0;
         for (int b = 0; b < HearingModel.BANDS; b++) {
@@ -47,7 +47,9 @@ public record PairView(Cover cover, CoverMeter meter, River river, double sibila
                 under += passages.speaking().stream().mapToDouble(f -> dry.at(f, band)).sum();
             }
         }
-        return over <= 0 || under <= 0 ? NONE_DB : 10 * Math.log10(over / under);
+        return over <= 0 || under <= 0
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(10 * Math.log10(over / under));
     }
 
     private static River river(

@@ -3,6 +3,7 @@ package orbispace.core.clear;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
@@ -12,10 +13,10 @@ import orbispace.core.words.Wording;
  * How a source stands against a return: all that {@link Targets} ask about.
  *
  * @param cover the hearing measures
- * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; very low for none
+ * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; empty for none
  * @param lowShare share of the return's energy under 250 Hz
  */
-public record Standing(Cover cover, double sibilanceDb, double lowShare) {
+public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare) {
     private static final double CLASH_POINTS = 40;
     private static final double LOW_POINTS = 40;
     private static final double SIBILANCE_POINTS = 0.5;
@@ -32,14 +33,19 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
     public double shortfall(Targets t) {
         return uncovered(t)
                 + LOW_POINTS * Math.max(0, lowShare - t.lowShare())
-                + (hisses(t) ? SIBILANCE_POINTS * (sibilanceDb - t.sibilanceDb()) : 0)
+                + (hisses(t) ? SIBILANCE_POINTS * overDb(t) : 0)
                 + Math.max(0, t.bloomDb() - cover.bloomDb().orElse(-60))
                 + noticed(t);
     }
 
     /** Whether its sibilance stands out; what is hidden does not hiss. */
     boolean hisses(Targets t) {
-        return sibilanceDb > t.sibilanceDb() + HISS_DB && cover.state() != WetState.HIDDEN;
+        return overDb(t) > HISS_DB && cover.state() != WetState.HIDDEN;
+    }
+
+    /** How far its sibilance lies over what is asked, in dB; nothing of it lies infinitely low. */
+    double overDb(Targets t) {
+        return sibilanceDb.orElse(Double.NEGATIVE_INFINITY) - t.sibilanceDb();
     }
 
     /** The part of the shortfall that is about the source being covered. */
@@ -94,7 +100,7 @@ public record Standing(Cover cover, double sibilanceDb, double lowShare) {
             misses.add(percent("lows", lowShare, t.lowShare()));
         }
         if (hisses(t)) {
-            misses.add(decibels("sibilance", sibilanceDb, t.sibilanceDb()));
+            misses.add(decibels("sibilance", sibilanceDb.orElseThrow(), t.sibilanceDb()));
         }
         double bloom = cover.bloomDb().orElse(Targets.ANY_BLOOM);
         if (bloom < t.bloomDb() - LEAST_DB) {

@@ -18,18 +18,27 @@ final class TailWords {
     private TailWords() {}
 
     static EarRow tooLong(EarEvidence e) {
-        double down = -e.tailAtGapDb();
-        boolean is = e.gapSeconds() > 0 && down < GAP_DOWN_DB;
+        OptionalDouble down = e.downAtGapDb();
+        boolean is = down.isPresent() && down.getAsDouble() < GAP_DOWN_DB;
         return new EarRow(
                 is,
-                Wording.format(
-                        "%.0f dB down when the median rest of %.2f s ends; %.0f dB leave the next"
-                                + " phrase alone",
-                        down, e.gapSeconds(), GAP_DOWN_DB),
+                down.isEmpty()
+                        ? untouched(e)
+                        : Wording.format(
+                                "%.0f dB down when the median rest of %.2f s ends; %.0f dB leave"
+                                        + " the next phrase alone",
+                                down.getAsDouble(), e.gapSeconds(), GAP_DOWN_DB),
                 0,
                 0,
                 e.gapsHere(),
                 is ? EarRow.present(EarAnswers.shorter(e, 0.7)) : List.of());
+    }
+
+    private static String untouched(EarEvidence e) {
+        return e.gapSeconds() == 0
+                ? "no rest of the source is known that the tail could outlast"
+                : Wording.format(
+                        "nothing is left when the median rest of %.2f s ends", e.gapSeconds());
     }
 
     static EarRow crowding(EarEvidence e) {
@@ -56,9 +65,9 @@ final class TailWords {
     }
 
     static EarRow fluttery(EarEvidence e) {
-        double spacing = e.flutterMillis();
+        OptionalDouble spacing = e.flutterMillis();
         List<Candidate> answers = new ArrayList<>();
-        if (spacing > 0 && e.ret().space() instanceof Space.Echo echo) {
+        if (spacing.isPresent() && e.ret().space() instanceof Space.Echo echo) {
             answers.add(
                     Candidate.of(
                             Setting.FEEDBACK,
@@ -72,13 +81,15 @@ final class TailWords {
                                     e.ret().id(),
                                     new MusicalTime.Millis(120),
                                     e.ret().timedAtBar()),
-                            Wording.format("Echo time %.0f to 120 ms", spacing),
+                            Wording.format("Echo time %.0f to 120 ms", spacing.getAsDouble()),
                             "apart enough to be heard as echoes"));
         }
         return new EarRow(
-                spacing > 0,
-                spacing > 0
-                        ? Wording.format("repeats come every %.0f ms and go on: a rattle", spacing)
+                spacing.isPresent(),
+                spacing.isPresent()
+                        ? Wording.format(
+                                "repeats come every %.0f ms and go on: a rattle",
+                                spacing.getAsDouble())
                         : "reflections are dense, and no repeats come close together",
                 0,
                 0,

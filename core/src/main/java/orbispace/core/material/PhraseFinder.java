@@ -43,7 +43,7 @@ public final class PhraseFinder {
         if (means[1] - means[0] < LEAST_CONTRAST_DB) {
             List<Span> whole =
                     loud > SILENCE_DB ? List.of(new Span(0, audio.seconds())) : List.of();
-            return new Phrases(whole, List.of(), means[0], split, means[1]);
+            return Phrases.found(whole, List.of(), new Phrases.Levels(means[0], split, means[1]));
         }
         List<Span> runs =
                 loud > SILENCE_DB ? runs(levels, split, frame / audio.sampleRateHz()) : List.of();
@@ -124,6 +124,6 @@ public final class PhraseFinder {
             }
         }
         phrases.removeIf(p -> p.seconds() < LEAST_PHRASE_SECONDS);
-        return new Phrases(phrases, inner, floor, split, speaking);
+        return Phrases.found(phrases, inner, new Phrases.Levels(floor, split, speaking));
     }
 }

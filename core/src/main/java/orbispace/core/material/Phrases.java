@@ -2,6 +2,7 @@ package orbispace.core.material;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import orbispace.core.audio.Quantile;
 import orbispace.core.time.Span;
 
@@ -10,24 +11,35 @@ import orbispace.core.time.Span;
  *
  * @param spans the phrases in order
  * @param innerGaps rests inside phrases, too short to part them
- * @param floorDb mean level of the frames in which it rests, dBFS
- * @param splitDb the level that parts the two classes
- * @param speakingDb mean level of the frames in which it sounds
+ * @param levels by which they were found; empty for phrases that were given
  */
-public record Phrases(
-        List<Span> spans, List<Span> innerGaps, double floorDb, double splitDb, double speakingDb) {
+public record Phrases(List<Span> spans, List<Span> innerGaps, Optional<Levels> levels) {
     /** Keeps its own lists. */
     public Phrases {
         spans = List.copyOf(spans);
         innerGaps = List.copyOf(innerGaps);
     }
 
+    /**
+     * Levels that part sounding from resting.
+     *
+     * @param floorDb mean level of the frames in which it rests, dBFS
+     * @param splitDb the level that parts the two classes, dBFS
+     * @param speakingDb mean level of the frames in which it sounds, dBFS
+     */
+    public record Levels(double floorDb, double splitDb, double speakingDb) {}
+
     /** What is known of a stem in which no phrases are looked for. */
-    public static final Phrases NONE = new Phrases(List.of(), List.of(), -120, -60, -20);
+    public static final Phrases NONE = at(List.of());
+
+    /** Phrases that were found. */
+    public static Phrases found(List<Span> spans, List<Span> innerGaps, Levels levels) {
+        return new Phrases(spans, innerGaps, Optional.of(levels));
+    }
 
     /** Phrases that were given, not found; their levels are not known. */
     public static Phrases at(List<Span> spans) {
-        return new Phrases(spans, List.of(), NONE.floorDb, NONE.splitDb, NONE.speakingDb);
+        return new Phrases(spans, List.of(), Optional.empty());
     }
 
     /** The same, with only the phrases and inner gaps that begin within a stretch. */
@@ -35,9 +47,7 @@ public record Phrases(
         return new Phrases(
                 spans.stream().filter(s -> begins(s, stretch)).toList(),
                 innerGaps.stream().filter(s -> begins(s, stretch)).toList(),
-                floorDb,
-                splitDb,
-                speakingDb);
+                levels);
     }
 
     private static boolean begins(Span span, Span within) {

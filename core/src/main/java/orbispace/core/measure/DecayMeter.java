@@ -65,6 +65,12 @@ public final class DecayMeter {
                 decay, onset / response.sampleRateHz(), response.sampleRateHz(), energy);
     }
 
+    /** Whether there is a decay to measure: something sounds, for 20 ms or more. */
+    public static boolean canMeasure(Audio response) {
+        return response.peak() > 0
+                && response.frames() - onsetFrame(response) >= 0.02 * response.sampleRateHz();
+    }
+
     /** The first frame within 20 dB of the peak power. */
     static int onsetFrame(Audio response) {
         double peak = 0;

@@ -1,6 +1,7 @@
 package orbispace.core.prove;
 
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * Something wrong or worth knowing.
@@ -11,7 +12,7 @@ import java.util.List;
  * @param flag two or three words for a flag in a picture
  * @param evidence what was measured, with numbers
  * @param why why it matters
- * @param seconds where in the song it shows first; negative if it has no place
+ * @param seconds where in the song it shows first; empty if it has no place
  * @param remedies what can be done, the best first; empty if nothing in this program can
  */
 public record Finding(
@@ -21,10 +22,22 @@ public record Finding(
         String flag,
         String evidence,
         String why,
-        double seconds,
+        OptionalDouble seconds,
         List<Remedy> remedies) {
     /** Keeps its own list. */
     public Finding {
         remedies = List.copyOf(remedies);
+    }
+
+    /** One that has no place in the song. */
+    public Finding(
+            String rule,
+            Severity severity,
+            String subject,
+            String flag,
+            String evidence,
+            String why,
+            List<Remedy> remedies) {
+        this(rule, severity, subject, flag, evidence, why, OptionalDouble.empty(), remedies);
     }
 }

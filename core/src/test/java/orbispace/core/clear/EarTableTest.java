@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
@@ -23,6 +24,7 @@ import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.space.DoublerSettings;
@@ -50,7 +52,16 @@ class EarTableTest {
             boolean sung = t < 2 && t % 0.27 < 0.18;
             voice[i] *= sung ? 1 : 1e-4f;
         }
-        return new SongMaterial(Map.of("voice", Signals.mono(RATE, voice)), RATE);
+        float[] left = Signals.noise(0.01, 100, 10000, 0.2, RATE, 2);
+        float[] right = left.clone();
+        for (int i = 0; i < right.length; i++) {
+            right[i] = -left[i];
+        }
+        return new SongMaterial(
+                Map.of("voice", Signals.mono(RATE, voice)),
+                RATE,
+                new Responses(
+                        Map.of("opposed.wav", Responses.Recorded.of(Audio.of(RATE, left, right)))));
     }
 
     private static final Filter TIDY = new Filter(new Corner(350, 4), new Corner(4000, 4));
@@ -166,7 +177,27 @@ class EarTableTest {
                         true);
         deserves(EarWord.PHASEY, ret(Chain.of(copies), -8), "notches");
         Return wide = ret(clean().chain().withWidth(new Width(2, 0)), -10);
-        deserves(EarWord.PHASEY, wide, "folded to mono");
+        deserves(EarWord.PHASEY, wide, "folded to mono it loses");
+    }
+
+    @Test
+    void whatCancelsInMonoOrIsSilentIsSaidWithoutANumberThatNobodyMeasured() {
+        Diagnosis cancels = ask(EarWord.PHASEY, opposed(1));
+        assertThat(cancels.supported()).isTrue();
+        assertThat(cancels.evidence()).contains("its sides cancel").doesNotContain("dB");
+        Diagnosis silent = ask(EarWord.PHASEY, opposed(0));
+        assertThat(silent.supported()).isFalse();
+        assertThat(silent.evidence()).contains("answers nothing");
+        assertThat(ask(EarWord.SHARP, opposed(0)).evidence())
+                .contains("nothing while the source speaks");
+        assertThat(ask(EarWord.TOO_LONG, opposed(0)).evidence())
+                .contains("nothing is left when the median rest");
+    }
+
+    /** A response whose right side is its left turned over; of no width, nothing of it is left. */
+    private static Return opposed(double width) {
+        Space space = new Space.Convolution("opposed.wav", 0, 0, 1, 1, 1);
+        return ret(Chain.of(space).withWidth(new Width(width, 0)), -10);
     }
 
     @Test

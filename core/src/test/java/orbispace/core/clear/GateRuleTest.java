@@ -63,8 +63,10 @@ class GateRuleTest {
                         RATE);
         Renderer renderer = new Renderer(material, material.frames(), new StageCache(1L << 28));
         Phrases phrases =
-                new Phrases(
-                        List.of(new Span(0, 3.5), new Span(4.2, 7.8)), List.of(), -80, -50, -20);
+                Phrases.found(
+                        List.of(new Span(0, 3.5), new Span(4.2, 7.8)),
+                        List.of(),
+                        new Phrases.Levels(-80, -50, -20));
         Question q =
                 new Question(
                         design,

@@ -43,7 +43,11 @@ class RoomFinderTest {
                         new SongMaterial(laid, RATE),
                         (int) (SECONDS * RATE),
                         new StageCache(1L << 28));
-        Phrases all = new Phrases(List.of(new Span(0, SECONDS)), List.of(), -80, -50, -20);
+        Phrases all =
+                Phrases.found(
+                        List.of(new Span(0, SECONDS)),
+                        List.of(),
+                        new Phrases.Levels(-80, -50, -20));
         Question q = new Question(design, sources[0], "", all, new Span(0, SECONDS), false);
         return RoomFinder.find(new CoverAnalysis(renderer, -20, 10), q, Job.QUIET);
     }

@@ -22,7 +22,7 @@ class StandingTest {
                         share,
                         OptionalDouble.of(-25),
                         clash);
-        return new Standing(cover, hiss, low);
+        return new Standing(cover, OptionalDouble.of(hiss), low);
     }
 
     private static final Standing MET = standing(0.9, 0.85, 0.015, 0.1, -20, 0.02);
@@ -83,7 +83,8 @@ class StandingTest {
                         0,
                         OptionalDouble.empty(),
                         0);
-        assertThat(new Standing(silent, -120, 0).shortfall(Targets.LEAD)).isZero();
+        assertThat(new Standing(silent, OptionalDouble.empty(), 0).shortfall(Targets.LEAD))
+                .isZero();
     }
 
     @Test

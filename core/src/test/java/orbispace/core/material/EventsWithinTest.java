@@ -8,12 +8,10 @@ import org.junit.jupiter.api.Test;
 
 class EventsWithinTest {
     private static final Phrases PHRASES =
-            new Phrases(
+            Phrases.found(
                     List.of(new Span(1, 2), new Span(3, 5), new Span(7, 8)),
                     List.of(new Span(1.4, 1.5), new Span(4, 4.1)),
-                    -80,
-                    -50,
-                    -20);
+                    new Phrases.Levels(-80, -50, -20));
 
     @Test
     void phrasesBelongToTheStretchInWhichTheyBegin() {

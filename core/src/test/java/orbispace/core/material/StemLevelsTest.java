@@ -91,7 +91,9 @@ class StemLevelsTest {
     @Test
     void phrasesFoundOtherwiseTakeThePlaceOfItsOwnAndNothingElse() {
         StemFacts f = facts(steps(even(100, 0.3)), true, false);
-        Phrases other = new Phrases(List.of(new Span(0.1, 0.2)), List.of(), -80, -50, -20);
+        Phrases other =
+                Phrases.found(
+                        List.of(new Span(0.1, 0.2)), List.of(), new Phrases.Levels(-80, -50, -20));
         StemFacts changed = f.withPhrases(other);
         assertThat(changed.phrases()).contains(other);
         assertThat(changed.withPhrases(f.phrases().orElseThrow())).isEqualTo(f);

@@ -34,12 +34,10 @@ import org.junit.jupiter.api.Test;
 class ThrowCourseTest {
     private static final double SONG_END = 16;
     private static final Phrases PHRASES =
-            new Phrases(
+            Phrases.found(
                     List.of(new Span(1, 2), new Span(4, 5), new Span(5.3, 6), new Span(9, 10)),
                     List.of(new Span(1.4, 1.5), new Span(4.4, 4.5), new Span(9.6, 9.7)),
-                    -80,
-                    -50,
-                    -20);
+                    new Phrases.Levels(-80, -50, -20));
     private static final Words WORDS = Words.of(PHRASES);
 
     private static Design design(double feedback, Throw... thrown) {
@@ -132,7 +130,9 @@ class ThrowCourseTest {
 
     @Test
     void wordsArePartedWhereTheLevelDipsBetweenSyllables() {
-        Phrases phrase = new Phrases(List.of(new Span(0.5, 2.07)), List.of(), -80, -50, -20);
+        Phrases phrase =
+                Phrases.found(
+                        List.of(new Span(0.5, 2.07)), List.of(), new Phrases.Levels(-80, -50, -20));
         List<Span> words = Words.of(phrase, sung()).words();
         assertThat(words).hasSize(3);
         assertThat(words.get(0).endSeconds()).isCloseTo(0.925, within(0.03));

@@ -40,7 +40,7 @@ class ThrowRemediesTest {
             spans.add(new Span(2 * i, 2 * i + 1.2));
             inner.add(new Span(2 * i + 0.5, 2 * i + 0.55));
         }
-        return new Phrases(spans, inner, -90, -50, -20);
+        return Phrases.found(spans, inner, new Phrases.Levels(-90, -50, -20));
     }
 
     private static CoverAnalysis analysis() {

@@ -18,7 +18,9 @@ class WordsTest {
     private static final Span SECOND = new Span(3, 4);
 
     private static Words words(Span... gaps) {
-        return Words.of(new Phrases(List.of(FIRST, SECOND), List.of(gaps), -80, -50, -20));
+        return Words.of(
+                Phrases.found(
+                        List.of(FIRST, SECOND), List.of(gaps), new Phrases.Levels(-80, -50, -20)));
     }
 
     @Test
@@ -96,7 +98,9 @@ class WordsTest {
         }
         double end = 1.56 + rest + third;
         List<Span> inner = List.of(new Span(0.9, 0.96), new Span(1.5, 1.56 + rest));
-        Phrases phrase = new Phrases(List.of(new Span(0.5, end)), inner, -80, -50, -20);
+        Phrases phrase =
+                Phrases.found(
+                        List.of(new Span(0.5, end)), inner, new Phrases.Levels(-80, -50, -20));
         return Words.of(phrase, Silhouette.of(Audio.of(rate, x))).words();
     }
 

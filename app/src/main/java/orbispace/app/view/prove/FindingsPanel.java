@@ -159,9 +159,7 @@ final class FindingsPanel extends VBox {
         } else if (model.design().get().findSource(f.subject()).isPresent()) {
             model.selection().sourceId().set(f.subject());
         }
-        if (f.seconds() >= 0) {
-            model.transport().seek(f.seconds());
-        }
+        f.seconds().ifPresent(model.transport()::seek);
         model.selection().wanted().set(place(f));
     }
 

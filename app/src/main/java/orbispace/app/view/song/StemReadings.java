@@ -32,16 +32,20 @@ final class StemReadings {
         return all;
     }
 
+    private static String levels(Phrases.Levels l) {
+        return "at "
+                + Wording.number(l.speakingDb(), 0)
+                + ", rests at "
+                + Wording.number(l.floorDb(), 0)
+                + " dBFS";
+    }
+
     private static void phrases(Phrases p, List<Reading> all) {
         all.add(
                 new Reading(
                         "PHRASES",
                         Integer.toString(p.spans().size()),
-                        "at "
-                                + Wording.number(p.speakingDb(), 0)
-                                + ", rests at "
-                                + Wording.number(p.floorDb(), 0)
-                                + " dBFS"));
+                        p.levels().map(StemReadings::levels).orElse("as given")));
         if (!p.gaps().isEmpty()) {
             all.add(
                     new Reading(

@@ -52,7 +52,6 @@ final class AmbienceDoubled implements FieldRule {
                 "ambience doubled",
                 inside + Wording.text(", and is sent to %s at %.1f dB.", r.name(), send.levelDb()),
                 "A space in a space blurs both: the printed one cannot be taken out again.",
-                -1,
                 List.of(
                         new Remedy(
                                 "do not send it", new ReturnEdit.SendLevel(r.id(), s.id(), null)),

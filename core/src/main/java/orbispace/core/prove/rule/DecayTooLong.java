@@ -68,7 +68,6 @@ final class DecayTooLong implements FieldRule {
                                 tail.decaySeconds()),
                         Wording.text(
                                 "A tail %.0f dB down stays out of the way of what comes.", down),
-                        -1,
                         List.of(
                                 new Remedy(
                                         Wording.text("decay %.2f s", fits),

@@ -43,7 +43,6 @@ final class DuckerAtFault implements FieldRule {
                         ? "A level that swings inside a phrase is heard as pumping."
                         : "A tail that stays down in every gap never blooms: lower"
                                 + " the return instead.",
-                -1,
                 List.of(chatters ? slower(r, duck) : faster(r, duck)));
     }
 

@@ -42,7 +42,6 @@ final class EchoOffGrid implements FieldRule {
                                         r.name(), millis, off, near.value().label(), near.millis()),
                                 "Between 3 and 12 % off, repeats sound like a mistake in time:"
                                         + " neither with the beat nor apart from it.",
-                                -1,
                                 List.of(
                                         new Remedy(
                                                 "lock to " + near.value().label(),

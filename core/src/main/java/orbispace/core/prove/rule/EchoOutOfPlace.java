@@ -51,7 +51,6 @@ final class EchoOutOfPlace implements FieldRule {
                         "%s repeats %s, which lives in %s, but does not enter it.",
                         echo.name(), facts.lead().map(s -> s.name()).orElse(""), home.name()),
                 "Repeats outside the space of their source stand before it like a second singer.",
-                -1,
                 List.of(
                         new Remedy(
                                 Wording.text(

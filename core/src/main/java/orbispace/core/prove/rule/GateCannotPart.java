@@ -71,7 +71,6 @@ final class GateCannotPart implements FieldRule {
                         evidence(r, gate, name, parts),
                         "A gate that lets bleed in makes the space of one instrument speak for"
                                 + " another; one set too high loses hits.",
-                        -1,
                         parts.map(g -> List.of(remedy(facts, r, sendOf, gate, g)))
                                 .orElse(List.of())));
     }

@@ -37,7 +37,6 @@ final class HeadroomCost implements FieldRule {
                                         r.name(), cost.loudnessLu(), cost.truePeakDb()),
                                 "A space that takes more than 1 dB of headroom makes the whole song"
                                         + " quieter.",
-                                -1,
                                 List.of(
                                         new Remedy(
                                                 Wording.text("level %.1f dB", softer),

@@ -67,7 +67,6 @@ final class LayersTooClose implements FieldRule {
                         later.name(), 1000 * starts, first.name(), 1000 * spoken),
                 "Layers that begin together are heard as one thick space instead of a near"
                         + " and a far one.",
-                -1,
                 List.of(
                         new Remedy(
                                 Wording.text("predelay %.0f ms", millis),

@@ -72,7 +72,6 @@ final class MonoLoss implements FieldRule {
                 evidence,
                 "Unrelated channels lose 3 dB; what loses more fights itself, and is gone on one"
                         + " loudspeaker.",
-                -1,
                 List.of(
                         new Remedy(
                                 Wording.text("width %.0f %%", 100 * factor),

@@ -30,7 +30,6 @@ final class NothingChanges implements FieldRule {
                                 sections.size()),
                         "A field that never moves is half a design; a chorus may open up, or close"
                                 + " in.",
-                        -1,
                         List.of(
                                 new Remedy(
                                         "open up for the choruses",

@@ -41,7 +41,6 @@ final class PartlyWet implements FieldRule {
                                         100 * direct, r.name()),
                                 "A return that holds the dry sound raises the source with every"
                                         + " send, and combs with it.",
-                                -1,
                                 List.of(
                                         new Remedy(
                                                 "start the response 2 ms later",

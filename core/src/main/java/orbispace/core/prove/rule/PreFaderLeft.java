@@ -40,7 +40,6 @@ final class PreFaderLeft implements FieldRule {
                                 + " %.1f dB.",
                         s.name(), s.gainDb(), r.name(), send.levelDb()),
                 "What was turned down is still heard in its space, as if from another room.",
-                -1,
                 List.of(
                         new Remedy(
                                 "send it behind its fader",

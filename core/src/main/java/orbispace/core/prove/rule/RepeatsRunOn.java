@@ -44,7 +44,6 @@ final class RepeatsRunOn implements FieldRule {
                                         end,
                                         gap),
                                 "Repeats under the next phrase crowd its words.",
-                                -1,
                                 List.of(
                                         new Remedy(
                                                 Wording.text("feedback %.2f", fits),

@@ -81,7 +81,6 @@ final class SameJob implements FieldRule {
                         FieldFacts.decay(b).orElse(0.0)),
                 "Two spaces that do one job cost twice and blur each other; make one shorter, or"
                         + " take it out.",
-                -1,
                 List.of(new Remedy("take " + b.id() + " out", new FieldEdit.Remove(b.id()))));
     }
 }

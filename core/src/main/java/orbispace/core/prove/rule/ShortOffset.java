@@ -43,7 +43,6 @@ final class ShortOffset implements FieldRule {
                         "%s is a copy of %s %.1f ms later: notches from %.0f Hz on, %.1f dB deep.",
                         r.name(), s.name(), copy.millis(), copy.firstNotchHz(), copy.rippleDb()),
                 "A copy within 35 ms in the same place colours its source instead of placing it.",
-                -1,
                 List.of(
                         new Remedy(
                                 Wording.text("level %.1f dB", softer),

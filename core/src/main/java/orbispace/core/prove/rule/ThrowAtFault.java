@@ -2,6 +2,7 @@ package orbispace.core.prove.rule;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.design.Design;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
@@ -29,7 +30,8 @@ final class ThrowAtFault implements FieldRule {
                             c.kind().label(),
                             c.evidence(),
                             "A throw is heard by itself: what is wrong with it is noticed.",
-                            facts.design().song().clock().secondsAt(c.thrown().fromBeat()),
+                            OptionalDouble.of(
+                                    facts.design().song().clock().secondsAt(c.thrown().fromBeat())),
                             remedies(facts.design(), c)));
         }
         return found;

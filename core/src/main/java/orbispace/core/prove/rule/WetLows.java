@@ -39,7 +39,6 @@ final class WetLows implements FieldRule {
                                     100 * share, r.name()),
                             "Down there a space is not heard as one; it takes headroom and"
                                     + " blurs the bass.",
-                            -1,
                             List.of(
                                     new Remedy(
                                             Wording.text(

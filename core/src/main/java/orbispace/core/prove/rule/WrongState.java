@@ -62,7 +62,6 @@ final class WrongState implements FieldRule {
                         : evidence + " No level of the return alone makes it heard as asked.",
                 "What is not heard still takes headroom and attention: bring it up or take it"
                         + " out.",
-                -1,
                 remedies);
     }
 
@@ -83,7 +82,6 @@ final class WrongState implements FieldRule {
                         r.name(), 100 * share),
                 "A space that is noticed takes the listener out of the song, unless that is"
                         + " meant.",
-                -1,
                 List.of(level(r, softer)));
     }
 }

@@ -53,7 +53,6 @@ public final class PairFindings {
                         evidence(design, earlier, later, frames, l, copy),
                         "The two add up to a comb: some tones double, others vanish, and every"
                                 + " space they share repeats it.",
-                        -1,
                         remedies));
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.audio.Quantile;
 import orbispace.core.design.Design;
 import orbispace.core.design.Role;
@@ -79,7 +80,6 @@ public final class StemFindings {
                 "silent",
                 "Nothing in it rises above \u221290 dBFS.",
                 "A silent stem may be a wrong export; it costs room and sends nothing.",
-                -1,
                 List.of(new Remedy("take out", SourcesEdit.without(design, source))));
     }
 
@@ -100,7 +100,7 @@ public final class StemFindings {
                                 runs, runs == 1 ? "peak is" : "peaks are", at),
                         "Cut peaks are bright bursts that every space repeats; ask for a new"
                                 + " export with headroom.",
-                        at,
+                        OptionalDouble.of(at),
                         List.of()));
     }
 
@@ -118,7 +118,6 @@ public final class StemFindings {
                         Wording.text("offset %.3f", mean),
                         Wording.text("Its samples lie %.4f off zero on the whole.", mean),
                         "An offset eats headroom, and clicks where a send or gate opens.",
-                        -1,
                         List.of(
                                 new Remedy(
                                         "take the offset away",
@@ -152,7 +151,6 @@ public final class StemFindings {
                         Wording.text("wet, %.1f s", room.get().decaySeconds()),
                         evidence,
                         why,
-                        -1,
                         List.of(mark)));
     }
 
@@ -187,7 +185,6 @@ public final class StemFindings {
                                 filter,
                                 key.thresholdDb()),
                         "Bleed in a send makes the space of one instrument speak for another.",
-                        -1,
                         List.of()));
     }
 
@@ -213,7 +210,6 @@ public final class StemFindings {
                 Wording.text("%.1f s longer", more),
                 Wording.text("It is %.1f s longer than most, silent from %.1f s on.", more, last),
                 "The song would end in silence, and prints with it.",
-                -1,
                 List.of(
                         new Remedy(
                                 Wording.text("trim to %.1f s", keep / rate),
@@ -233,7 +229,6 @@ public final class StemFindings {
                         "It is %.1f s %s than most stems.",
                         Math.abs(more), more > 0 ? "longer" : "shorter"),
                 "A stem that does not start with the song, or was cut, lies wrong" + " throughout.",
-                -1,
                 List.of());
     }
 
@@ -252,7 +247,6 @@ public final class StemFindings {
                                 "Its file is at %.0f Hz, the song at %.0f Hz; it was converted.",
                                 stem.ownRateHz(), song),
                         "Stems of one song usually share a rate; another may be a wrong export.",
-                        -1,
                         List.of()));
     }
 }

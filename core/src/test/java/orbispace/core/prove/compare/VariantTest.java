@@ -54,7 +54,7 @@ class VariantTest {
     void aRemedyIsPutInWithoutPressingIt() {
         String id = FIELD.returns().getFirst().id();
         Remedy lower = new Remedy("level -20 dB", new ReturnEdit.Level(id, -20));
-        Finding found = new Finding("r", Severity.WEIGH, id, "f", "e", "w", -1, List.of(lower));
+        Finding found = new Finding("r", Severity.WEIGH, id, "f", "e", "w", List.of(lower));
         Variant with = Variant.with(FIELD, List.of(found)).getFirst();
         assertThat(with.label()).isEqualTo("with level -20 dB, " + id);
         assertThat(with.design().requireReturn(id).levelDb()).isEqualTo(-20);

@@ -48,12 +48,10 @@ import org.junit.jupiter.api.Test;
 class FieldFindingsTest {
     /** Phrases of two seconds with gaps of 1.2 s. */
     private static final Phrases PHRASES =
-            new Phrases(
+            Phrases.found(
                     List.of(new Span(0, 2), new Span(3.2, 5.2), new Span(6.4, 8.4)),
                     List.of(),
-                    -80,
-                    -50,
-                    -20);
+                    new Phrases.Levels(-80, -50, -20));
 
     private final Map<String, StemFacts> stems = new TreeMap<>();
     private final Map<String, ReturnFacts> returns = new TreeMap<>();
