@@ -12,6 +12,7 @@ import orbispace.core.Signals;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
+import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -74,8 +75,9 @@ class DraftNumbersTest {
         assertThat(r.predelay().seconds(DESIGN.song().clock(), 1))
                 .isCloseTo(predelaySeconds, within(1e-9));
         assertThat(r.levelDb()).isEqualTo(-8);
-        assertThat(Objects.requireNonNull(r.filterOut().highPass()).hz()).isEqualTo(220);
-        assertThat(Objects.requireNonNull(r.filterOut().lowPass()).hz()).isEqualTo(6500);
+        assertThat(r.filterOut())
+                .isEqualTo(new Filter(new Filter.Corner(220, 2), new Filter.Corner(6500, 2)));
+        assertThat(r.timedAtBar()).isEqualTo(1);
     }
 
     private static void isSent(Return r, Map<String, Double> levels) {
@@ -157,9 +159,12 @@ class DraftNumbersTest {
         assertThat(r.sends()).containsOnlyKeys("voice");
         assertThat(r.sendDb("voice")).hasValue(-14.0);
         assertThat(r.levelDb()).isEqualTo(-8);
-        assertThat(Objects.requireNonNull(r.filterOut().highPass()).hz()).isEqualTo(250);
-        assertThat(Objects.requireNonNull(r.filterOut().lowPass()).hz()).isEqualTo(4500);
-        return (Space.Echo) r.space();
+        assertThat(r.filterOut())
+                .isEqualTo(new Filter(new Filter.Corner(250, 2), new Filter.Corner(4500, 2)));
+        Space.Echo echo = (Space.Echo) r.space();
+        assertThat(echo)
+                .isEqualTo(Space.Echo.pingPong(echo.time(), echo.feedback(), 150, 5000, 0.7));
+        return echo;
     }
 
     private static double spacing(double gap) {
@@ -185,8 +190,8 @@ class DraftNumbersTest {
         Return drum = gated(0.4, 6).getFirst();
         assertThat(drum.sendDb("drum")).hasValue(-6.0);
         assertThat(drum.levelDb()).isEqualTo(-8);
-        assertThat(((Space.Reverb) drum.space()).decaySeconds()).isEqualTo(1.2);
-        assertThat(Objects.requireNonNull(drum.filterIn().highPass()).hz()).isEqualTo(120);
+        assertThat(drum.space()).isEqualTo(new Space.Reverb(ReverbKind.CHAMBER, 1.2, 0.8, 0.8, 1));
+        assertThat(drum.filterIn()).isEqualTo(new Filter(new Filter.Corner(120, 2), null));
         FieldDraft draft = drafts().getFirst();
         assertThat(draft.reasons().get("C"))
                 .isEqualTo(
@@ -202,6 +207,7 @@ class DraftNumbersTest {
         Gate wall = Objects.requireNonNull(drum.gate());
         assertThat(wall.attackMillis()).isEqualTo(2);
         assertThat(wall.releaseMillis()).isEqualTo(25);
+        assertThat(wall.holdMillis()).isEqualTo(50);
         assertThat(wall.key()).isEqualTo("drum");
         assertThat(length(0.47)).isEqualTo("1/8");
         assertThat(length(0.48)).isEqualTo("1/4");
@@ -220,6 +226,10 @@ class DraftNumbersTest {
 
     /** Two seconds of a voice in a room; nothing else sounds. */
     private static double levelFor(WetState state, double sendDb, Role role) {
+        return levelFor(state, sendDb, role, 0.6);
+    }
+
+    private static double levelFor(WetState state, double sendDb, Role role, double decay) {
         double rate = 24000;
         float[] x = Signals.noise(0.01, 200, 6000, 4, rate, 1);
         for (int i = 0; i < x.length; i++) {
@@ -237,7 +247,7 @@ class DraftNumbersTest {
                         new orbispace.core.design.Song(
                                 "Tide", rate, Fields.song(120).clock(), List.of()),
                         List.of(source),
-                        List.of(Fields.hall("A", 0.6, Map.of("voice", sendDb))));
+                        List.of(Fields.hall("A", decay, Map.of("voice", sendDb))));
         List<Span> phrases = List.of(new Span(0, 0.6), new Span(1, 1.6), new Span(2, 2.6));
         Span span = new Span(0, 4);
         Return set = StateLevels.of(analysis, design, phrases, span, state, Job.QUIET).getFirst();
@@ -281,5 +291,7 @@ class DraftNumbersTest {
         assertThat(levelFor(WetState.FELT, -8, Role.COLOUR)).isEqualTo(felt);
         assertThat(levelFor(WetState.OBVIOUS, -60, Role.LEAD)).isEqualTo(6);
         assertThat(levelFor(WetState.HIDDEN, 24, Role.LEAD)).isBetween(-40.0, -20.0);
+        // No send may be louder than 24 dB, and a loud hall is hidden only under the range.
+        assertThat(levelFor(WetState.HIDDEN, 24, Role.LEAD, 8)).isEqualTo(-40);
     }
 }

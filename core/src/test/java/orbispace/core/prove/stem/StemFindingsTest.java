@@ -97,7 +97,7 @@ class StemFindingsTest {
                         "clipped");
         assertThat(clip.severity()).isEqualTo(Severity.ACT);
         assertThat(clip.evidence()).contains("12", "3.25 s");
-        assertThat(clip.seconds()).isEqualTo(3.25);
+        assertThat(clip.seconds()).hasValue(3.25);
         StemCheck offset = new StemCheck(0, 0, 0.01, false);
         Finding dc =
                 only(
