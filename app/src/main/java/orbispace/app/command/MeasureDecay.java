@@ -41,7 +41,7 @@ final class MeasureDecay extends SoundFileCommand {
     private static ObjectNode band(BandDecay b) {
         ObjectNode node = Output.object();
         if (b.centreHz() > 0) {
-            node.put("centreHz", Math.rint(b.centreHz()));
+            node.put("centreHz", b.nominalHz());
         }
         Output.put(node, "edtSeconds", seconds(b.early()));
         Output.put(node, "t20Seconds", seconds(b.t20()));
@@ -73,7 +73,7 @@ final class MeasureDecay extends SoundFileCommand {
     private void line(BandDecay b) {
         output.line(
                 "%-10s %9s %9s %9s %8.2f %8.2f %6.3f%s",
-                b.centreHz() > 0 ? Wording.format("%.0f Hz", b.centreHz()) : "broadband",
+                b.centreHz() > 0 ? Wording.format("%.0f Hz", b.nominalHz()) : "broadband",
                 text(b.early()),
                 text(b.t20()),
                 text(b.t30()),

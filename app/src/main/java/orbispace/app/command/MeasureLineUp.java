@@ -50,10 +50,14 @@ final class MeasureLineUp implements Callable<Integer> {
         if (found.isPresent()) {
             LineUp l = found.get();
             document.put("delaySamples", l.delaySamples())
-                    .put("inverted", l.inverted())
                     .put("confidence", l.confidence())
                     .put("delayMillis", 1000 * l.delaySamples() / a.sampleRateHz())
                     .put("sharedShare", l.sharedShare());
+            if (l.polarity() == LineUp.Polarity.NOT_SURE) {
+                document.putNull("inverted");
+            } else {
+                document.put("inverted", l.inverted());
+            }
         } else {
             document.putNull("delaySamples").putNull("inverted").put("confidence", 0);
         }
@@ -71,7 +75,7 @@ final class MeasureLineUp implements Callable<Integer> {
                 "B is %d samples (%.3f ms) later than A%s; confidence %.2f%s",
                 l.delaySamples(),
                 1000 * l.delaySamples() / rate,
-                l.inverted() ? ", and upside down" : "",
+                l.polarity() == LineUp.Polarity.SAME ? "" : ", and " + l.polarity().label(),
                 l.confidence(),
                 l.confidence() < LineUp.SURE ? ": they do not seem to share sound" : "");
     }

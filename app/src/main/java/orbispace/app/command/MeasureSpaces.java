@@ -66,7 +66,7 @@ final class MeasureSpaces implements Callable<Integer> {
         n.put("kind", s.kind().label()).put("decaySeconds", s.decaySeconds());
         ArrayNode bands = n.putArray("bands");
         for (BandDecay band : s.report().bands()) {
-            ObjectNode b = bands.addObject().put("centreHz", band.centreHz());
+            ObjectNode b = bands.addObject().put("centreHz", band.nominalHz());
             Output.put(b, "t30Seconds", seconds(band));
             b.put("setSeconds", s.setSeconds(band.centreHz()));
         }
@@ -88,7 +88,7 @@ final class MeasureSpaces implements Callable<Integer> {
         rows.getFirst()
                 .report()
                 .bands()
-                .forEach(b -> head.add(Wording.format("%.0f Hz", b.centreHz())));
+                .forEach(b -> head.add(Wording.format("%.0f Hz", b.nominalHz())));
         head.addAll(
                 List.of(
                         "dense ms",

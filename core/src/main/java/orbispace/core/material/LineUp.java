@@ -8,13 +8,40 @@ import orbispace.core.signal.Fft;
  * How two stems that share sound lie against each other: generalised cross-correlation with phase
  * transform (Knapp and Carter 1976) over cross-spectra added up through the song.
  *
+ * <p>The delay is that of the highest peak of the phases alone, exact to a sample for copies. A
+ * copy that went through filters has phases of its own, which may point down where its sound does
+ * not; so polarity is that of the correlation of the sound itself around that peak, which is what a
+ * sum of the two gains or loses, and it is said only where one sign leads clearly.
+ *
  * @param delaySamples how much later the second is, in frames of its rate; negative if earlier
- * @param inverted whether the second is upside down
+ * @param polarity whether the second is upside down, where that can be told
  * @param confidence 0 to 1: how far the peak stands over the next one
  * @param sharedShare 0 to 1: squared correlation of the two once they are lined up; near 1 for
  *     copies, small where one only bleeds into the other
  */
-public record LineUp(int delaySamples, boolean inverted, double confidence, double sharedShare) {
+public record LineUp(
+        int delaySamples, Polarity polarity, double confidence, double sharedShare) {
+    /** Which way up a sound is against another. */
+    public enum Polarity {
+        /** They add up. */
+        SAME("as it is"),
+        /** They take from each other. */
+        INVERTED("upside down"),
+        /** Filters or a tone leave it open. */
+        NOT_SURE("polarity not sure");
+
+        private final String label;
+
+        Polarity(String label) {
+            this.label = label;
+        }
+
+        /** In words. */
+        public String label() {
+            return label;
+        }
+    }
+
     /** The confidence from which two stems are taken to share sound. */
     public static final double SURE = 0.5;
 
@@ -22,6 +49,15 @@ public record LineUp(int delaySamples, boolean inverted, double confidence, doub
     static final int LENGTH = 1 << 17;
 
     private static final int PEAK_FRAMES = 4;
+
+    /** How far around the peak of the phases filters may have moved that of the sound. */
+    private static final int NEAR_FRAMES = 192;
+
+    /** The other sign reaches this share of the leading one at most, where one leads clearly. */
+    private static final double LEADS = 0.8;
+
+    /** So much of a peak stands alone only for a copy whose phases are those of a delay. */
+    private static final double PURE = 0.9;
 
     /** The longest delay that is looked for, in frames. */
     public static final int MOST_FRAMES = LENGTH / 2;
@@ -48,9 +84,55 @@ public record LineUp(int delaySamples, boolean inverted, double confidence, doub
         if (most == 0) {
             return Optional.empty();
         }
+        double[] sound = cross.clone();
         whiten(cross, most);
-        new Fft(LENGTH).inverse(cross);
-        return Optional.of(peak(cross));
+        Fft fft = new Fft(LENGTH);
+        fft.inverse(cross);
+        LineUp phases = peak(cross);
+        if (phases.confidence < SURE) {
+            return Optional.of(phases);
+        }
+        sound[0] = 0;
+        sound[1] = 0;
+        fft.inverse(sound);
+        return Optional.of(phases.by(sound));
+    }
+
+    /** Whether the second is upside down. */
+    public boolean inverted() {
+        return polarity == Polarity.INVERTED;
+    }
+
+    /** The same with the polarity of the sound itself, and its delay where the phases mislead. */
+    private LineUp by(double[] correlation) {
+        int up = delaySamples;
+        int down = delaySamples;
+        for (int d = delaySamples - NEAR_FRAMES; d <= delaySamples + NEAR_FRAMES; d++) {
+            up = at(correlation, d) > at(correlation, up) ? d : up;
+            down = at(correlation, d) < at(correlation, down) ? d : down;
+        }
+        double most = Math.max(0, at(correlation, up));
+        double least = Math.max(0, -at(correlation, down));
+        Polarity sound = Polarity.NOT_SURE;
+        if (least < LEADS * most) {
+            sound = Polarity.SAME;
+        } else if (most < LEADS * least) {
+            sound = Polarity.INVERTED;
+        }
+        if (sound == polarity) {
+            return this;
+        }
+        if (sound == Polarity.NOT_SURE) {
+            return confidence >= PURE
+                    ? this
+                    : new LineUp(delaySamples, sound, confidence, sharedShare);
+        }
+        return new LineUp(
+                sound == Polarity.SAME ? up : down, sound, confidence, sharedShare);
+    }
+
+    private static double at(double[] correlation, int delay) {
+        return correlation[Math.floorMod(delay, LENGTH)];
     }
 
     /** The same with how much of their sound the two share. */
@@ -71,7 +153,7 @@ public record LineUp(int delaySamples, boolean inverted, double confidence, doub
             aa += x * x;
             bb += y * y;
         }
-        return new LineUp(delaySamples, inverted, confidence, ab * ab / (aa * bb));
+        return new LineUp(delaySamples, polarity, confidence, ab * ab / (aa * bb));
     }
 
     private static double[] crossSpectrum(Audio a, Audio b) {
@@ -141,6 +223,7 @@ public record LineUp(int delaySamples, boolean inverted, double confidence, doub
             }
         }
         int delay = best <= LENGTH / 2 ? best : best - LENGTH;
-        return new LineUp(delay, correlation[best] < 0, 1 - next / Math.abs(correlation[best]), 0);
+        Polarity polarity = correlation[best] < 0 ? Polarity.INVERTED : Polarity.SAME;
+        return new LineUp(delay, polarity, 1 - next / Math.abs(correlation[best]), 0);
     }
 }

@@ -22,6 +22,11 @@ public record BandDecay(
         double definition50,
         double centreSeconds) {
 
+    /** The octave's centre as ISO 266 names it: 63 for 62.5 Hz, otherwise itself. */
+    public double nominalHz() {
+        return Math.ceil(centreHz);
+    }
+
     /** True if every decay time could be measured. */
     public boolean reliable() {
         return early instanceof DecayTime.Measured

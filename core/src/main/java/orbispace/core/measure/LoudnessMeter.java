@@ -11,24 +11,27 @@ import orbispace.core.signal.FilteredPower;
 
 /**
  * Loudness by ITU-R BS.1770-5 (integrated, momentary, short-term, true peak) and loudness range by
- * EBU Tech 3342, at any sample rate: the K weighting is derived from its analogue prototype.
+ * EBU Tech 3342, at any sample rate: the K weighting is derived from its analogue prototype. Blocks
+ * of the integrated loudness, of the short-term and of the range come every 100 ms, those of the
+ * momentary every 10 ms, so that a burst of 400 ms is met wherever it falls (0.1 dB at most).
  */
 public final class LoudnessMeter {
     private static final double OFFSET = -0.691;
     private static final double ABSOLUTE_GATE = -70;
-    private static final int MOMENTARY_STEPS = 4;
-    private static final int SHORT_TERM_STEPS = 30;
+    private static final int STEPS_PER_SECOND = 100;
+    private static final int HOP_STEPS = 10;
+    private static final int MOMENTARY_STEPS = 40;
+    private static final int SHORT_TERM_STEPS = 300;
 
     private LoudnessMeter() {}
 
     /** Measures a whole sound; mono counts as one channel. */
     public static Loudness measure(Audio audio) {
         double[] steps = stepPowers(audio);
-        double[] momentary = windows(steps, MOMENTARY_STEPS);
-        double[] shortTerm = windows(steps, SHORT_TERM_STEPS);
+        double[] shortTerm = windows(steps, SHORT_TERM_STEPS, HOP_STEPS);
         return new Loudness(
-                gated(momentary, -10),
-                loudest(momentary),
+                gated(windows(steps, MOMENTARY_STEPS, HOP_STEPS), -10),
+                loudest(windows(steps, MOMENTARY_STEPS, 1)),
                 loudest(shortTerm),
                 range(shortTerm),
                 level(TruePeak.of(audio)),
@@ -37,7 +40,7 @@ public final class LoudnessMeter {
 
     /** Integrated loudness alone, in LUFS. */
     public static OptionalDouble integratedLufs(Audio audio) {
-        return gated(windows(stepPowers(audio), MOMENTARY_STEPS), -10);
+        return gated(windows(stepPowers(audio), MOMENTARY_STEPS, HOP_STEPS), -10);
     }
 
     /** The two sections of the K weighting at a sample rate. */
@@ -66,16 +69,17 @@ public final class LoudnessMeter {
         return new Biquad(1, -2, 1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0);
     }
 
-    /** Weighted power, summed over channels, of each whole 100 ms. */
+    /** Weighted power, summed over channels, of each whole 10 ms. */
     private static double[] stepPowers(Audio audio) {
-        int step = (int) Math.round(audio.sampleRateHz() / 10);
+        int step = (int) Math.round(audio.sampleRateHz() / STEPS_PER_SECOND);
         return FilteredPower.of(audio, kWeighting(audio.sampleRateHz()), step);
     }
 
-    private static double[] windows(double[] steps, int length) {
-        int count = Math.max(0, steps.length - length + 1);
+    /** Means over so many steps, one every {@code hop} steps. */
+    private static double[] windows(double[] steps, int length, int hop) {
+        int count = steps.length < length ? 0 : (steps.length - length) / hop + 1;
         return IntStream.range(0, count)
-                .mapToDouble(i -> Arrays.stream(steps, i, i + length).sum() / length)
+                .mapToDouble(i -> Arrays.stream(steps, i * hop, i * hop + length).sum() / length)
                 .toArray();
     }
 

@@ -54,7 +54,7 @@ public record NoteValue(Base base, Flavour flavour) {
             };
         }
 
-        boolean inBars() {
+        private boolean inBars() {
             return quarters == 0;
         }
     }
@@ -86,9 +86,10 @@ public record NoteValue(Base base, Flavour flavour) {
         return base.quarters(quartersPerBar) * flavour.factor;
     }
 
-    /** The written form, such as {@code 1/8.}, {@code 1/4t}, {@code 1 bar}. */
+    /** The written form, such as {@code 1/8.}, {@code 1/4t}, {@code 1 bar}, {@code 2 bars t}. */
     public String label() {
-        return base.label + flavour.suffix;
+        boolean apart = base.inBars() && flavour == Flavour.TRIPLET;
+        return base.label + (apart ? " " : "") + flavour.suffix;
     }
 
     /** Nominal length in seconds at a constant tempo. */
@@ -97,16 +98,13 @@ public record NoteValue(Base base, Flavour flavour) {
     }
 
     /**
-     * Every note value there is: bases shortest first, each straight, dotted and triplet; bars
-     * straight only.
+     * Every note value there is: bases shortest first, each straight, dotted and triplet.
      */
     public static List<NoteValue> all() {
         List<NoteValue> values = new ArrayList<>();
         for (Base base : Base.values()) {
             for (Flavour flavour : Flavour.values()) {
-                if (!base.inBars() || flavour == Flavour.STRAIGHT) {
-                    values.add(new NoteValue(base, flavour));
-                }
+                values.add(new NoteValue(base, flavour));
             }
         }
         return List.copyOf(values);

@@ -101,6 +101,18 @@ class LoudnessMeterTest {
         assertThat(l.truePeakDbtp().orElseThrow()).isCloseTo(-6.02, within(0.2));
     }
 
+    @ParameterizedTest
+    @ValueSource(doubles = {44100, 48000, 22050})
+    void aBurstOf400MillisecondsReadsItsLevelWhereverItFalls(double rate) {
+        float[] tone = Signals.sine(1000, Math.pow(10, -20.0 / 20), 0.4, rate);
+        for (double at = 1; at < 1.1; at += 0.0137) {
+            float[] x = new float[(int) (3 * rate)];
+            System.arraycopy(tone, 0, x, (int) (at * rate), tone.length);
+            Loudness l = LoudnessMeter.measure(Audio.of(rate, x, x.clone()));
+            assertThat(l.momentaryMaxLufs().orElseThrow()).isCloseTo(-20, within(0.1));
+        }
+    }
+
     @Test
     void silenceAndTooShortAreUndefinedNotMinusInfinity() {
         Loudness silent = LoudnessMeter.measure(Audio.silence(48000, 2, 96000));

@@ -72,7 +72,10 @@ class MetreAndNotesTest {
         "1/8d, 0.75",
         "1 bar, 3.5",
         "2 bars, 7",
-        "4 BARS, 14"
+        "4 BARS, 14",
+        "1 bar., 5.25",
+        "2 bars t, 4.6667",
+        "4 bars triplet, 9.3333"
     })
     void noteValuesReadAsPeopleWriteThem(String text, double quarters) {
         NoteValue value = NoteValue.parse(text).orElseThrow();
@@ -87,7 +90,7 @@ class MetreAndNotesTest {
 
     @Test
     void everyNoteValueIsReadBackFromItsLabel() {
-        assertThat(NoteValue.all()).hasSize(21);
+        assertThat(NoteValue.all()).hasSize(27);
         for (NoteValue value : NoteValue.all()) {
             assertThat(NoteValue.parse(value.label())).contains(value);
         }

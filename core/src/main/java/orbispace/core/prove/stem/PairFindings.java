@@ -126,7 +126,7 @@ public final class PairFindings {
                 + share
                 + ", "
                 + lag
-                + (l.inverted() ? " and upside down" : "")
+                + (l.polarity() == LineUp.Polarity.SAME ? "" : ", " + l.polarity().label())
                 + Wording.text("; confidence %.2f.", l.confidence());
     }
 }

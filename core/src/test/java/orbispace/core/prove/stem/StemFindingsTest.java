@@ -157,13 +157,13 @@ class StemFindingsTest {
 
     @Test
     void ofTwoCopiesTheLaterIsMovedEarlier() {
-        Finding found = pair("voice", "shaker", new LineUp(1234, false, 0.9, 0.95));
+        Finding found = pair("voice", "shaker", new LineUp(1234, LineUp.Polarity.SAME, 0.9, 0.95));
         assertThat(found.subject()).isEqualTo("shaker");
         assertThat(found.flag()).isEqualTo("1234 late");
         assertThat(after(found, 0, "shaker").placement().shiftFrames()).isEqualTo(-1234);
         Design grouped = found.remedies().getLast().edit().applyTo(design);
         assertThat(grouped.layersOf(grouped.findSource("voice").orElseThrow())).hasSize(2);
-        Finding other = pair("voice", "shaker", new LineUp(-50, true, 0.9, 0.95));
+        Finding other = pair("voice", "shaker", new LineUp(-50, LineUp.Polarity.INVERTED, 0.9, 0.95));
         assertThat(other.subject()).isEqualTo("voice");
         assertThat(after(other, 0, "voice").placement())
                 .isEqualTo(Placement.AS_IS.shifted(-50).turned());
@@ -171,7 +171,7 @@ class StemFindingsTest {
 
     @Test
     void whatBleedsIsMovedTowardsItsBleed() {
-        Finding found = pair("drum", "shaker", new LineUp(-154, true, 0.9, 0.01));
+        Finding found = pair("drum", "shaker", new LineUp(-154, LineUp.Polarity.INVERTED, 0.9, 0.01));
         assertThat(found.subject()).isEqualTo("shaker");
         assertThat(found.flag()).isEqualTo("154 early, inverted");
         assertThat(found.evidence()).contains("154 samples (3.21 ms) later", "upside down");
@@ -183,7 +183,7 @@ class StemFindingsTest {
 
     @Test
     void stemsThatAgreeNeedNothingOnceTheyAreGrouped() {
-        LineUp same = new LineUp(0, false, 0.95, 0.9);
+        LineUp same = new LineUp(0, LineUp.Polarity.SAME, 0.95, 0.9);
         Finding found = pair("drum", "shaker", same);
         assertThat(found.severity()).isEqualTo(Severity.KNOW);
         Design grouped = found.remedies().getFirst().edit().applyTo(design);
