@@ -1,6 +1,5 @@
 package orbispace.app.command;
 
-import java.util.OptionalDouble;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
@@ -43,21 +42,24 @@ final class MeasureDecay extends SoundFileCommand {
         if (b.centreHz() > 0) {
             node.put("centreHz", b.nominalHz());
         }
-        Output.put(node, "edtSeconds", seconds(b.early()));
-        Output.put(node, "t20Seconds", seconds(b.t20()));
-        Output.put(node, "t30Seconds", seconds(b.t30()));
+        Output.put(node, "edtSeconds", b.early().fitted());
+        Output.put(node, "t20Seconds", b.t20().fitted());
+        Output.put(node, "t30Seconds", b.t30().fitted());
         Output.put(node, "c50Db", b.clarity50Db());
         Output.put(node, "c80Db", b.clarity80Db());
         Output.put(node, "d50", b.definition50());
         Output.put(node, "centreTimeMillis", 1000 * b.centreSeconds());
         node.put("reliable", b.reliable());
+        doubt(node, "t20", b.t20());
+        doubt(node, "t30", b.t30());
         return node;
     }
 
-    private static OptionalDouble seconds(DecayTime time) {
-        return time instanceof DecayTime.Measured(double s)
-                ? OptionalDouble.of(s)
-                : OptionalDouble.empty();
+    /** Why a time that was fitted is not sure. */
+    private static void doubt(ObjectNode node, String name, DecayTime time) {
+        if (time instanceof DecayTime.NotSure(double s, DecayTime.Doubt doubt)) {
+            node.put(name + "Doubt", doubt.label());
+        }
     }
 
     /** A report for people. */
@@ -80,12 +82,13 @@ final class MeasureDecay extends SoundFileCommand {
                 b.clarity50Db(),
                 b.clarity80Db(),
                 b.definition50(),
-                b.reliable() ? "" : "  unreliable");
+                b.reliable() ? "" : "  not sure");
     }
 
     private static String text(DecayTime time) {
         return switch (time) {
             case DecayTime.Measured(double s) -> Wording.format("%.3f", s);
+            case DecayTime.NotSure(double s, DecayTime.Doubt d) -> Wording.format("%.2f?", s);
             case DecayTime.TooNoisy noisy -> "noisy";
             case DecayTime.TooShort tooShort -> "short";
         };

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import orbispace.core.measure.BandDecay;
-import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.SpaceSurvey;
 import orbispace.core.measure.TailQuality;
 import orbispace.core.space.EngineSettings;
@@ -80,7 +79,7 @@ final class MeasureSpaces implements Callable<Integer> {
     }
 
     private static double seconds(BandDecay band) {
-        return band.t30() instanceof DecayTime.Measured(double s) ? s : Double.NaN;
+        return band.t30().fitted().orElse(Double.NaN);
     }
 
     private void table(List<SpaceSurvey> rows) {

@@ -12,7 +12,6 @@ import orbispace.core.design.SpaceTraits;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
-import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.PolarEnergy;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
@@ -102,7 +101,7 @@ public record ReturnPicture(
     }
 
     private static double measured(DecayReport report, double otherwise) {
-        return report.broadband().t30() instanceof DecayTime.Measured t ? t.seconds() : otherwise;
+        return report.broadband().t30().fitted().orElse(otherwise);
     }
 
     /** When single arrivals should come, after the predelay; none for spaces without any. */

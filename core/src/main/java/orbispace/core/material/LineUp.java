@@ -19,8 +19,7 @@ import orbispace.core.signal.Fft;
  * @param sharedShare 0 to 1: squared correlation of the two once they are lined up; near 1 for
  *     copies, small where one only bleeds into the other
  */
-public record LineUp(
-        int delaySamples, Polarity polarity, double confidence, double sharedShare) {
+public record LineUp(int delaySamples, Polarity polarity, double confidence, double sharedShare) {
     /** Which way up a sound is against another. */
     public enum Polarity {
         /** They add up. */
@@ -127,8 +126,7 @@ public record LineUp(
                     ? this
                     : new LineUp(delaySamples, sound, confidence, sharedShare);
         }
-        return new LineUp(
-                sound == Polarity.SAME ? up : down, sound, confidence, sharedShare);
+        return new LineUp(sound == Polarity.SAME ? up : down, sound, confidence, sharedShare);
     }
 
     private static double at(double[] correlation, int delay) {

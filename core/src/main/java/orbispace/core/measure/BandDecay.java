@@ -27,10 +27,8 @@ public record BandDecay(
         return Math.ceil(centreHz);
     }
 
-    /** True if every decay time could be measured. */
+    /** True if T20 and T30 could be measured and are sure. */
     public boolean reliable() {
-        return early instanceof DecayTime.Measured
-                && t20 instanceof DecayTime.Measured
-                && t30 instanceof DecayTime.Measured;
+        return t20 instanceof DecayTime.Measured && t30 instanceof DecayTime.Measured;
     }
 }

@@ -5,14 +5,16 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
+import orbispace.core.signal.Fft;
 
 /**
  * Decay of an impulse response after ISO 3382-1, broadband and per octave from 63 Hz to 8 kHz:
- * early decay, T20 and T30 by backward integration with the noise cut off and compensated, clarity,
- * definition and centre time.
+ * early decay, T20 and T30 by backward integration with the noise taken off, cut off and
+ * compensated, clarity, definition and centre time of the same curve.
  *
- * <p>A decay is unreliable (never guessed) where the noise floor is less than 10 dB under the range
- * that it needs, or where bandwidth times decay is under 4.
+ * <p>A decay has no time where the noise lies less than 10 dB under the range that it needs, or
+ * where bandwidth times decay is under 4. It is not sure where it does not fall straight, or where
+ * chance would move it by more than a tenth now and then.
  */
 public final class DecayMeter {
     private static final double ONSET_DB = -20;
@@ -40,11 +42,32 @@ public final class DecayMeter {
             addSquares(broad, samples);
             channels.add(new OctaveBands(samples, rate));
         }
+        double sides = independentSides(response);
         List<BandDecay> decays =
                 centres.parallelStream()
-                        .map(hz -> decay(hz, bandSquares(channels, hz, broad.length), onset, rate))
+                        .map(hz ->
+                                decay(
+                                        hz,
+                                        bandSquares(channels, hz, broad.length),
+                                        onset,
+                                        rate,
+                                        sides * OctaveBands.widthHz(hz)))
                         .toList();
-        return new DecayReport(onset / rate, decay(0, broad, onset, rate), decays);
+        BandDecay all = decay(0, broad, onset, rate, sides * bandwidthHz(response));
+        return new DecayReport(onset / rate, all, decays);
+    }
+
+    /** How many responses of their own two channels are worth: 1 if they are alike, up to 2. */
+    private static double independentSides(Audio response) {
+        if (response.channelCount() == 1) {
+            return 1;
+        }
+        StereoSums sums = new StereoSums();
+        for (int i = 0; i < response.frames(); i++) {
+            sums.addSample(response.channel(0)[i], response.channel(1)[i]);
+        }
+        double alike = sums.correlation().orElse(1);
+        return 2 / (1 + alike * alike);
     }
 
     /**
@@ -60,7 +83,8 @@ public final class DecayMeter {
         EnergyDecay decay =
                 EnergyDecay.of(
                         Arrays.copyOfRange(squares, onset, squares.length),
-                        response.sampleRateHz());
+                        response.sampleRateHz(),
+                        bandwidthHz(response));
         return DecayCurve.of(
                 decay, onset / response.sampleRateHz(), response.sampleRateHz(), energy);
     }
@@ -98,35 +122,54 @@ public final class DecayMeter {
         return squares;
     }
 
-    private static BandDecay decay(double centreHz, double[] squares, int onset, double rate) {
+    private static BandDecay decay(
+            double centreHz, double[] squares, int onset, double rate, double bandwidthHz) {
         EnergyDecay curve =
-                EnergyDecay.of(Arrays.copyOfRange(squares, onset, squares.length), rate);
-        double all = Arrays.stream(squares).sum();
-        int at50 = onset + (int) Math.round(0.05 * rate);
-        int at80 = onset + (int) Math.round(0.08 * rate);
-        double to50 = Arrays.stream(squares, 0, Math.min(squares.length, at50)).sum();
-        double to80 = Arrays.stream(squares, 0, Math.min(squares.length, at80)).sum();
-        double moment = 0;
-        for (int i = onset; i < squares.length; i++) {
-            moment += squares[i] * (i - onset) / rate;
-        }
+                EnergyDecay.of(
+                        Arrays.copyOfRange(squares, onset, squares.length), rate, bandwidthHz);
+        double all = curve.energyFrom(0);
+        double after50 = curve.energyFrom((int) Math.round(0.05 * rate));
+        double after80 = curve.energyFrom((int) Math.round(0.08 * rate));
         return new BandDecay(
                 centreHz,
                 checked(curve.time(0, -10), centreHz),
                 checked(curve.time(-5, -25), centreHz),
                 checked(curve.time(-5, -35), centreHz),
-                Decibels.ofPower(to50 / Math.max(1e-30, all - to50)),
-                Decibels.ofPower(to80 / Math.max(1e-30, all - to80)),
-                all > 0 ? to50 / all : 0,
-                all > 0 ? moment / all : 0);
+                Decibels.ofPower((all - after50) / Math.max(1e-30, after50)),
+                Decibels.ofPower((all - after80) / Math.max(1e-30, after80)),
+                all > 0 ? (all - after50) / all : 0,
+                curve.centreSeconds());
     }
 
     private static DecayTime checked(DecayTime time, double centreHz) {
         return centreHz > 0
-                        && time instanceof DecayTime.Measured(double seconds)
-                        && seconds * OctaveBands.widthHz(centreHz) < LEAST_BANDWIDTH_TIME
+                        && time.fitted().isPresent()
+                        && time.fitted().getAsDouble() * OctaveBands.widthHz(centreHz)
+                                < LEAST_BANDWIDTH_TIME
                 ? new DecayTime.TooShort()
                 : time;
+    }
+
+    /** The width of noise that would fill a spectrum as this sound does: (sum P)^2 / sum P^2. */
+    private static double bandwidthHz(Audio response) {
+        int length = Integer.highestOneBit(Math.max(64, response.frames())) * 2;
+        double sum = 0;
+        double squares = 1e-300;
+        for (int c = 0; c < response.channelCount(); c++) {
+            double[] packed = Arrays.copyOf(toDouble(response.channel(c)), length);
+            new Fft(length).forward(packed);
+            // Smoothed over 16 bins, as single bins of noise scatter by as much as they are.
+            for (int k = 16; k + 16 <= length / 2; k += 16) {
+                double power = 0;
+                for (int i = 2 * k; i < 2 * k + 32; i++) {
+                    power += packed[i] * packed[i];
+                }
+                sum += power;
+                squares += power * power;
+            }
+        }
+        double bins = 16 * sum * sum / squares / response.channelCount();
+        return Math.max(20, bins * response.sampleRateHz() / length);
     }
 
     private static void addSquares(double[] into, double[] samples) {

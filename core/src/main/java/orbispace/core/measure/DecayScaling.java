@@ -49,8 +49,8 @@ public final class DecayScaling {
         for (BandDecay band : report.bands()) {
             if (band.centreHz() >= from
                     && band.centreHz() <= to
-                    && band.t30() instanceof DecayTime.Measured(double seconds)) {
-                sum += seconds;
+                    && band.t30().fitted().isPresent()) {
+                sum += band.t30().fitted().getAsDouble();
                 count++;
             }
         }

@@ -5,13 +5,15 @@ import java.util.stream.DoubleStream;
 import orbispace.core.signal.Fft;
 
 /**
- * Splits a response into octaves with the magnitude of a third-order Butterworth band-pass and no
- * phase, so that a band is not delayed against its onset and an exponential decay is not lengthened
- * by the filter's own ring.
+ * Splits a response into octaves without phase, so that a band is not delayed against its onset:
+ * even over six eighths of the octave, and gone at its edges by a sixteenth of a cosine to either
+ * side, so that a neighbour that decays more slowly does not take the band's late part over.
  */
 final class OctaveBands {
     static final List<Double> CENTRES_HZ =
             DoubleStream.iterate(8000, hz -> hz / 2).limit(8).boxed().toList().reversed();
+
+    private static final double EDGE_OCTAVES = 0.125;
 
     private final double[] spectrum;
     private final Fft fft;
@@ -31,14 +33,17 @@ final class OctaveBands {
         return centreHz / Math.sqrt(2);
     }
 
+    private static double gain(double ratio) {
+        double octaves = Math.abs(Math.log(ratio) / Math.log(2));
+        double share = Math.clamp((0.5 - octaves) / EDGE_OCTAVES, 0, 1);
+        return Math.sin(Math.PI / 2 * share) * Math.sin(Math.PI / 2 * share);
+    }
+
     /** The octave around a centre, as long as the response. */
     double[] band(double centreHz) {
         double[] packed = new double[spectrum.length];
         for (int k = 1; k < packed.length / 2; k++) {
-            double x = k * sampleRateHz / fft.length() / centreHz;
-            double detune = (x - 1 / x) * Math.sqrt(2);
-            double square = detune * detune;
-            double gain = 1 / Math.sqrt(1 + square * square * square);
+            double gain = gain(k * sampleRateHz / fft.length() / centreHz);
             packed[2 * k] = gain * spectrum[2 * k];
             packed[2 * k + 1] = gain * spectrum[2 * k + 1];
         }

@@ -97,9 +97,7 @@ public record NoteValue(Base base, Flavour flavour) {
         return quarters(quartersPerBar) * 60 / bpm;
     }
 
-    /**
-     * Every note value there is: bases shortest first, each straight, dotted and triplet.
-     */
+    /** Every note value there is: bases shortest first, each straight, dotted and triplet. */
     public static List<NoteValue> all() {
         List<NoteValue> values = new ArrayList<>();
         for (Base base : Base.values()) {

@@ -50,11 +50,8 @@ class LineUpPolarityTest {
                                     case DRUM -> {
                                         double u = t % 0.5;
                                         double hz = 70 + 120 * Math.exp(-u / 0.02);
-                                        yield Math.exp(-u / 0.12)
-                                                        * Math.sin(2 * Math.PI * hz * u)
-                                                + 0.3
-                                                        * Math.exp(-u / 0.03)
-                                                        * random.nextGaussian();
+                                        yield Math.exp(-u / 0.12) * Math.sin(2 * Math.PI * hz * u)
+                                                + 0.3 * Math.exp(-u / 0.03) * random.nextGaussian();
                                     }
                                     case BASS -> {
                                         double hz = 41.2 * Math.pow(2, (i / 36000 * 5 % 12) / 12.0);
@@ -68,7 +65,10 @@ class LineUpPolarityTest {
                                 };
             }
             if (this == VOICE) {
-                filter(x, FilterDesign.bell(600, 12, 3, RATE), FilterDesign.bell(1500, 10, 4, RATE));
+                filter(
+                        x,
+                        FilterDesign.bell(600, 12, 3, RATE),
+                        FilterDesign.bell(1500, 10, 4, RATE));
             }
             return x;
         }
@@ -121,8 +121,7 @@ class LineUpPolarityTest {
                 for (int i = 0; i < FRAMES; i++) {
                     y[i] = (float) (sign * 0.7 * y[i] + 1e-3 * random.nextGaussian());
                 }
-                LineUp found =
-                        LineUp.of(Audio.of(RATE, x), Audio.of(RATE, y)).orElseThrow();
+                LineUp found = LineUp.of(Audio.of(RATE, x), Audio.of(RATE, y)).orElseThrow();
                 asked++;
                 if (found.confidence() >= LineUp.SURE
                         && found.polarity() != LineUp.Polarity.NOT_SURE) {

@@ -98,8 +98,15 @@ public record RecallSheet(
      *
      * @param centreHz centre of the octave
      * @param seconds T30, or 0 where it could not be measured
+     * @param sure whether it falls straight and is more than chance
      */
-    public record Band(double centreHz, double seconds) {}
+    public record Band(double centreHz, double seconds, boolean sure) {
+        /** Its time as written elsewhere, with what is to be said of it. */
+        String words(String time) {
+            String told = sure ? time : time + " (not sure)";
+            return seconds == 0 ? "not measured" : told;
+        }
+    }
 
     /**
      * Writes the sheet of a design.
@@ -229,6 +236,7 @@ public record RecallSheet(
     }
 
     private static Band band(BandDecay b) {
-        return new Band(b.centreHz(), b.t30() instanceof DecayTime.Measured(double s) ? s : 0);
+        return new Band(
+                b.nominalHz(), b.t30().fitted().orElse(0), b.t30() instanceof DecayTime.Measured);
     }
 }

@@ -23,7 +23,7 @@ final class SheetBars {
         double most =
                 card.measured().stream().mapToDouble(RecallSheet.Band::seconds).max().orElse(1);
         float wide = width / card.measured().size();
-        page.text("measured T30, s", left, page.y() + 8, 7.5f, false, 0.35f);
+        page.text("measured T30, s (? not sure)", left, page.y() + 8, 7.5f, false, 0.35f);
         for (int i = 0; i < card.measured().size(); i++) {
             RecallSheet.Band band = card.measured().get(i);
             float high = (float) ((height - 12) * band.seconds() / Math.max(1e-6, most));
@@ -37,7 +37,7 @@ final class SheetBars {
         float[] xs = {x + 1, right, right, x + 1};
         float[] ys = {base - high, base - high, base, base};
         page.path(xs, ys, true, 0.7f, 0);
-        for (float up = 2; up < high; up += HATCH) {
+        for (float up = 2; up < high && band.sure(); up += HATCH) {
             page.line(x + 1, base - up, right, base - up, 0.25f, 0.3f);
         }
         String hz =
@@ -45,7 +45,8 @@ final class SheetBars {
                         ? Math.round(band.centreHz() / 1000) + "k"
                         : String.valueOf(Math.round(band.centreHz()));
         centred(hz, x + wide / 2, base + 7);
-        String seconds = band.seconds() > 0 ? Wording.number(band.seconds(), 2) : "?";
+        String seconds = band.seconds() > 0 ? Wording.number(band.seconds(), 2) : "";
+        seconds += band.sure() ? "" : "?";
         centred(seconds, x + wide / 2, base - high - 2);
     }
 

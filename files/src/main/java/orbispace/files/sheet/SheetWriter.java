@@ -49,7 +49,7 @@ public final class SheetWriter {
             out.append(out.isEmpty() ? "" : ", ")
                     .append(Wording.hertz(band.centreHz()))
                     .append(' ');
-            out.append(band.seconds() == 0 ? "unreliable" : Wording.seconds(band.seconds()));
+            out.append(band.words(Wording.seconds(band.seconds())));
         }
         return out.toString();
     }

@@ -60,7 +60,7 @@ final class TableSheet {
                 csv.printRecord(
                         card.id(),
                         "T30 at " + Wording.hertz(band.centreHz()) + " in s",
-                        band.seconds() == 0 ? "unreliable" : plain(band.seconds()));
+                        band.words(plain(band.seconds())));
             }
         }
     }

@@ -52,8 +52,17 @@ final class UnitPlot extends ScalingCanvas {
         }
     }
 
+    private static String words(DecayTime time) {
+        return switch (time) {
+            case DecayTime.Measured(double s) -> Wording.number(s, 2);
+            case DecayTime.NotSure(double s, DecayTime.Doubt d) -> Wording.number(s, 2) + " ?";
+            case DecayTime.TooNoisy n -> "noisy";
+            case DecayTime.TooShort t -> "short";
+        };
+    }
+
     private static double seconds(BandDecay band) {
-        return band.t30() instanceof DecayTime.Measured(double s) ? s : 0;
+        return band.t30().fitted().orElse(0);
     }
 
     private static void scale(Pen pen, double w, double floor, double most) {
@@ -81,14 +90,15 @@ final class UnitPlot extends ScalingCanvas {
         double left = x + (column - wide) / 2;
         double seconds = seconds(band);
         double top = floor - seconds * perSecond;
+        boolean sure = band.t30() instanceof DecayTime.Measured;
         if (seconds > 0) {
-            for (double at = left; at <= left + wide; at += 3) {
+            for (double at = left; at <= left + wide && sure; at += 3) {
                 pen.upright(at, top, floor, pen.palette.ink2);
             }
             pen.line(left, top, left + wide, top, pen.palette.ink, 2);
         }
-        String words = seconds > 0 ? Wording.number(seconds, 2) : "unreliable";
-        var font = seconds > 0 ? Type.strong(12.5) : Type.regular(11.5);
+        String words = words(band.t30());
+        var font = sure ? Type.strong(12.5) : Type.regular(11.5);
         double room = Pen.width(words, font) + 6;
         pen.g.setFill(pen.palette.card);
         pen.g.fillRect(x + (column - room) / 2, top - 16, room, 14);
@@ -100,7 +110,7 @@ final class UnitPlot extends ScalingCanvas {
                 pen.palette.ink,
                 TextAlignment.CENTER);
         pen.text(
-                Wording.hertz(band.centreHz()),
+                Wording.hertz(band.nominalHz()),
                 x + column / 2,
                 floor + 15,
                 Type.regular(11.5),

@@ -8,7 +8,6 @@ import orbispace.core.design.Space;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
-import orbispace.core.measure.DecayTime;
 import orbispace.core.render.Job;
 import orbispace.core.signal.Impulse;
 import orbispace.core.space.Engine;
@@ -172,9 +171,7 @@ public record ReverbFit(
     }
 
     private static Optional<Double> t30(BandDecay band) {
-        return band.t30() instanceof DecayTime.Measured(double s)
-                ? Optional.of(s)
-                : Optional.empty();
+        return band.t30().fitted().stream().boxed().findFirst();
     }
 
     private static Optional<Double> mean(DecayReport report, double from, double to) {

@@ -163,7 +163,8 @@ class StemFindingsTest {
         assertThat(after(found, 0, "shaker").placement().shiftFrames()).isEqualTo(-1234);
         Design grouped = found.remedies().getLast().edit().applyTo(design);
         assertThat(grouped.layersOf(grouped.findSource("voice").orElseThrow())).hasSize(2);
-        Finding other = pair("voice", "shaker", new LineUp(-50, LineUp.Polarity.INVERTED, 0.9, 0.95));
+        Finding other =
+                pair("voice", "shaker", new LineUp(-50, LineUp.Polarity.INVERTED, 0.9, 0.95));
         assertThat(other.subject()).isEqualTo("voice");
         assertThat(after(other, 0, "voice").placement())
                 .isEqualTo(Placement.AS_IS.shifted(-50).turned());
@@ -171,7 +172,8 @@ class StemFindingsTest {
 
     @Test
     void whatBleedsIsMovedTowardsItsBleed() {
-        Finding found = pair("drum", "shaker", new LineUp(-154, LineUp.Polarity.INVERTED, 0.9, 0.01));
+        Finding found =
+                pair("drum", "shaker", new LineUp(-154, LineUp.Polarity.INVERTED, 0.9, 0.01));
         assertThat(found.subject()).isEqualTo("shaker");
         assertThat(found.flag()).isEqualTo("154 early, inverted");
         assertThat(found.evidence()).contains("154 samples (3.21 ms) later", "upside down");
