@@ -59,8 +59,8 @@ final class TableSheet {
             for (RecallSheet.Band band : card.measured()) {
                 csv.printRecord(
                         card.id(),
-                        "T30 at " + Wording.hertz(band.centreHz()) + " in s",
-                        band.words(plain(band.seconds())));
+                        "T30 at " + Wording.hertz(band.centreHz()) + " in s" + (band.sure() ? "" : ", not sure"),
+                        band.seconds() == 0 ? "not measured" : plain(band.seconds()));
             }
         }
     }
