@@ -55,7 +55,7 @@ final class UnitPlot extends ScalingCanvas {
     private static String words(DecayTime time) {
         return switch (time) {
             case DecayTime.Measured(double s) -> Wording.number(s, 2);
-            case DecayTime.NotSure(double s, DecayTime.Doubt d) -> "\u2248" + Wording.number(s, 2);
+            case DecayTime.NotSure(double s, DecayTime.Doubt d) -> "(" + Wording.number(s, 2) + ")";
             case DecayTime.TooNoisy n -> "noisy";
             case DecayTime.TooShort t -> "short";
         };
