@@ -55,7 +55,7 @@ public final class DuckCourse {
                         opens(db, q.phrases().gaps(), q.span(), rate)));
     }
 
-    private static int swings(float[] db, Span phrase, double start, double rate) {
+    static int swings(float[] db, Span phrase, double start, double rate) {
         int from = (int) Math.max(0, (phrase.startSeconds() - start) * rate);
         int to = (int) Math.min(db.length, (phrase.endSeconds() - start) * rate);
         int swings = 0;
@@ -75,7 +75,7 @@ public final class DuckCourse {
     }
 
     /** Whether it comes back in any rest; true where there is none to come back in. */
-    private static boolean opens(float[] db, List<Span> rests, Span span, double rate) {
+    static boolean opens(float[] db, List<Span> rests, Span span, double rate) {
         boolean any = false;
         for (Span rest : rests) {
             if (rest.seconds() < LEAST_REST_SECONDS || !rest.overlaps(span)) {

@@ -105,7 +105,7 @@ final class EarAnswers {
         if (!(e.ret().space() instanceof Space.Reverb v)) {
             return Optional.empty();
         }
-        double decay = Math.max(0.1, Math.floor(20 * factor * v.decaySeconds()) / 20);
+        double decay = Math.max(0.1, Math.floor(20 * factor * v.decaySeconds() + 1e-6) / 20);
         return Optional.of(
                 Candidate.of(
                                 Setting.DECAY,

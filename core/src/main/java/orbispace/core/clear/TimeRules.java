@@ -47,7 +47,7 @@ final class TimeRules {
                     gap > start + 0.1 ? Fit.decayThatClears(gap, start, GAP_DOWN_DB) : decay;
             boolean runsOn = decay > 1.02 * allowed;
             double wanted = runsOn ? allowed : Math.max(LEAST_DECAY, SHORTER * decay);
-            double rounded = Math.floor(20 * wanted) / 20;
+            double rounded = Math.floor(20 * wanted + 1e-6) / 20;
             if (rounded >= decay || rounded < LEAST_DECAY) {
                 return Optional.empty();
             }

@@ -251,7 +251,7 @@ public final class Drafter {
     private static double clearing(double event, double predelay, double downDb, double most) {
         double allowed = Fit.decayThatClears(Math.max(event, predelay + 0.05), predelay, downDb);
         double wanted = Math.min(allowed, most);
-        return Math.max(0.1, Math.floor(20 * wanted) / 20);
+        return Math.max(0.1, Math.floor(20 * wanted + 1e-6) / 20);
     }
 
     private static String why(

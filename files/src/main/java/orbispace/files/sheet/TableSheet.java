@@ -59,7 +59,10 @@ final class TableSheet {
             for (RecallSheet.Band band : card.measured()) {
                 csv.printRecord(
                         card.id(),
-                        "T30 at " + Wording.hertz(band.centreHz()) + " in s" + (band.sure() ? "" : ", not sure"),
+                        "T30 at "
+                                + Wording.hertz(band.centreHz())
+                                + " in s"
+                                + (band.sure() ? "" : ", not sure"),
                         band.seconds() == 0 ? "not measured" : plain(band.seconds()));
             }
         }
