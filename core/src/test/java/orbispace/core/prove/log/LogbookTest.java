@@ -80,9 +80,10 @@ class LogbookTest {
                 new LogMeasures(
                         OptionalDouble.of(-400), OptionalDouble.of(400), OptionalDouble.of(1));
         assertThat(most.presenceKept()).hasValue(1);
-        assertThatThrownBy(() -> new LogMeasures(OptionalDouble.of(-401), none, none))
+        assertThat(new LogMeasures(none, none, OptionalDouble.of(0)).presenceKept()).hasValue(0);
+        assertThatThrownBy(() -> new LogMeasures(OptionalDouble.of(-400.5), none, none))
                 .hasMessageContaining("loudness");
-        assertThatThrownBy(() -> new LogMeasures(none, OptionalDouble.of(401), none))
+        assertThatThrownBy(() -> new LogMeasures(none, OptionalDouble.of(400.5), none))
                 .hasMessageContaining("true peak");
         assertThatThrownBy(() -> new LogMeasures(none, none, OptionalDouble.of(1.01)))
                 .hasMessageContaining("presence");
