@@ -171,10 +171,12 @@ class ClearTest {
         Design started = new ReturnEdit.Ducking("A", half).applyTo(design(-5));
         Proposal deeper = duck(analysis, started);
         Duck then = ((ReturnEdit.Ducking) deeper.edit()).duck();
-        assertThat(java.util.Objects.requireNonNull(then).rangeDb()).isEqualTo(found.rangeDb());
+        // Each search ends within its step of half a decibel.
+        double range = java.util.Objects.requireNonNull(then).rangeDb();
+        assertThat(range).isCloseTo(found.rangeDb(), within(0.5));
         double share = then.band() == null ? 1 : KeyBand.share(then.band());
         assertThat(deeper.cost().duckDb())
-                .isCloseTo(share * (found.rangeDb() - half.rangeDb()), within(1e-9));
+                .isCloseTo(share * (range - half.rangeDb()), within(1e-9));
     }
 
     private Proposal duck(CoverAnalysis analysis, Design design) {

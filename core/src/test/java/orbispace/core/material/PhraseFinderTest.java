@@ -119,4 +119,100 @@ class PhraseFinderTest {
             assertThat(found.spans().getLast().endSeconds()).isCloseTo(238, within(0.03));
         }
     }
+
+    /** Sung stretches with a breath of 0.3 s, 50 ms before each but the first. */
+    private static float[] breathing(List<Span> spans, double breathDb, double end, double rate) {
+        float[] x = Signals.noise(1e-8, 100, 7000, end, rate, 11);
+        float[] voice = Signals.noise(0.01, 200, 6000, end, rate, 12);
+        float[] breath =
+                Signals.noise(0.01 * Math.pow(10, breathDb / 10), 400, 6000, end, rate, 13);
+        for (Span s : spans) {
+            for (int i = (int) (s.startSeconds() * rate); i < s.endSeconds() * rate; i++) {
+                x[i] += voice[i];
+            }
+            int from = (int) ((s.startSeconds() - 0.35) * rate);
+            for (int i = Math.max(0, from); i < (s.startSeconds() - 0.05) * rate; i++) {
+                x[i] += breath[i];
+            }
+        }
+        return x;
+    }
+
+    private static void are(List<Span> found, List<Span> expected) {
+        assertThat(found).hasSameSizeAs(expected);
+        for (int i = 0; i < expected.size(); i++) {
+            assertThat(found.get(i).startSeconds())
+                    .isCloseTo(expected.get(i).startSeconds(), within(0.02));
+            assertThat(found.get(i).endSeconds())
+                    .isCloseTo(expected.get(i).endSeconds(), within(0.02));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"-20", "-23", "-26", "-30"})
+    void breathsAreNeitherPhrasesNorTheirBeginnings(double breathDb) {
+        List<Span> expected = random(5, 10);
+        double end = expected.getLast().endSeconds() + 1;
+        are(
+                PhraseFinder.find(Audio.of(48000, breathing(expected, breathDb, end, 48000)))
+                        .spans(),
+                expected);
+    }
+
+    @Test
+    void aVoiceThatSingsATwentiethOfItsStemHasItsPhrases() {
+        List<Span> expected = List.of(new Span(20, 21.5), new Span(22.5, 24), new Span(70, 71.3));
+        are(
+                PhraseFinder.find(Audio.of(48000, breathing(expected, -25, 100, 48000))).spans(),
+                expected);
+    }
+
+    @Test
+    void aVerseThirtyDecibelsSofterIsFoundWithoutItsBreaths() {
+        List<Span> loud = random(6, 6);
+        double half = loud.getLast().endSeconds() + 1;
+        float[] x = breathing(loud, -24, 2 * half, 48000);
+        int turn = (int) (half * 48000);
+        List<Span> expected = new ArrayList<>(loud);
+        for (Span s : loud) {
+            expected.add(new Span(s.startSeconds() + half, s.endSeconds() + half));
+        }
+        for (int i = turn; i < x.length; i++) {
+            x[i] = (float) (0.0316 * x[i - turn]);
+        }
+        are(PhraseFinder.find(Audio.of(48000, x)).spans(), expected);
+    }
+
+    /** The tail is that of noise convolved with a decay: it has the level of its energy. */
+    @Test
+    void aPrintedRoomMovesEndsByLittle() {
+        double rate = 24000;
+        List<Span> expected = random(7, 8);
+        double end = expected.getLast().endSeconds() + 2;
+        float[] dry = breathing(expected, -60, end, rate);
+        float[] wet = dry.clone();
+        Random random = new Random(3);
+        double t60 = 1.2;
+        double decay = Math.pow(10, -3 / (t60 * rate));
+        // Two hundred one-pole rooms of random sign that each take in every 200th sample.
+        double[] state = new double[200];
+        double gain = Math.pow(10, -10 / 20.0) * Math.sqrt(1 - decay * decay);
+        for (int i = 0; i < dry.length; i++) {
+            double sum = 0;
+            state[i % 200] += (random.nextBoolean() ? 1 : -1) * dry[i] * Math.sqrt(200);
+            for (int k = 0; k < 200; k += 10) {
+                sum += state[(i + k) % 200] * Math.sqrt(10 / 200.0);
+            }
+            for (int k = 0; k < 200; k++) {
+                state[k] *= decay;
+            }
+            wet[i] += (float) (gain * sum * (random.nextBoolean() ? 1 : -1));
+        }
+        List<Span> found = PhraseFinder.find(Audio.of(rate, wet)).spans();
+        assertThat(found).hasSameSizeAs(expected);
+        for (int i = 0; i < expected.size(); i++) {
+            assertThat(found.get(i).endSeconds())
+                    .isCloseTo(expected.get(i).endSeconds(), within(0.1));
+        }
+    }
 }
