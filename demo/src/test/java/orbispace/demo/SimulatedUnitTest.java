@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import orbispace.core.audio.Audio;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
-import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.Sweep;
 import orbispace.core.measure.UnitMeter;
 import orbispace.core.measure.UnitReport;
@@ -23,7 +22,7 @@ class SimulatedUnitTest {
         return DecayMeter.measure(response).bands().stream()
                 .filter(b -> Math.abs(b.centreHz() - hz) < 0.2 * hz)
                 .map(BandDecay::t30)
-                .map(t -> t instanceof DecayTime.Measured(double s) ? s : 0.0)
+                .map(t -> t.fitted().orElse(0))
                 .findFirst()
                 .orElseThrow();
     }

@@ -14,6 +14,7 @@ import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the gate threshold between hits and bleed, and where the plain sound does not part them by
@@ -63,7 +64,8 @@ public final class GateKeyFinder {
             for (double low : LOW_PASS_HZ) {
                 boolean sensible = low == 0 ? high > 0 : low > 1.9 * high;
                 if (sensible && low < rate / 2 && !passed.isEmpty()) {
-                    Hits keyed = events(lowPassed(passed, rate, low), fewSeconds, rate);
+                    Hits keyed =
+                            events(lowPassed(passed, rate, low), fewSeconds, rate, labels(plain));
                     Optional<GateKey> key = gate(keyed, plain, high, low);
                     if (key.filter(GateKeyFinder::opensForTheStronger).isPresent()
                             && (best == null || key.get().separationDb() > best.separationDb())) {
@@ -82,7 +84,7 @@ public final class GateKeyFinder {
         double high = key.keyHighPassHz();
         double low = key.keyLowPassHz();
         List<float[]> passed = lowPassed(highPassed(windows, rate, high), rate, low);
-        return gate(events(passed, plain.seconds(), rate), plain, high, low);
+        return gate(events(passed, plain.seconds(), rate, labels(plain)), plain, high, low);
     }
 
     /** A share of all, spread evenly but in no rhythm, as hits and bleed may alternate. */
@@ -160,7 +162,18 @@ public final class GateKeyFinder {
         return out;
     }
 
-    private static Hits events(List<float[]> windows, List<Double> seconds, double rate) {
+    /** The strokes, if they are told from bleed already; a key must then part the same. */
+    private static @Nullable Set<Double> labels(Hits plain) {
+        return plain.bleed().isEmpty()
+                ? null
+                : plain.hits().stream().map(Hits.Hit::seconds).collect(toSet());
+    }
+
+    private static Hits events(
+            List<float[]> windows,
+            List<Double> seconds,
+            double rate,
+            @Nullable Set<Double> labels) {
         int at = (int) Math.round(BEFORE_SECONDS * rate);
         int before = at - (int) (0.01 * rate);
         int each = windows.size() / Math.max(1, seconds.size());
@@ -180,6 +193,8 @@ public final class GateKeyFinder {
                     new Hits.Hit(
                             seconds.get(n), Decibels.ofAmplitude(peak), Decibels.ofPower(most)));
         }
-        return HitFinder.split(events);
+        return labels == null
+                ? HitFinder.split(events)
+                : new Hits(events, List.of()).parted(labels);
     }
 }

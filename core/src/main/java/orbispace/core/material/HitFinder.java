@@ -7,7 +7,6 @@ import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.material.Hits.Hit;
-import orbispace.core.signal.Fft;
 
 /**
  * Finds the strokes of a percussive source: spectral flux of log magnitudes, peaks over an adaptive
@@ -16,14 +15,11 @@ import orbispace.core.signal.Fft;
  * <p>Onsets are within 5 ms on synthetic strokes; two strokes less than 30 ms apart are one.
  */
 public final class HitFinder {
-    private static final double HOP_SECONDS = 0.0025;
-    private static final double WINDOW_SECONDS = 0.0107;
     private static final double LEAST_INTERVAL_SECONDS = 0.03;
     private static final double MEDIAN_SECONDS = 0.1;
-    private static final double OVER_MEDIAN = 3;
-    private static final double LEAST_FLUX_SHARE = 0.06;
-    private static final double COMPRESSION = 1000;
-    private static final int BINS_PER_LOG = 16;
+    private static final double OVER_MEDIAN_DB = 1.5;
+    private static final double OVER_MEDIAN = 2;
+    private static final double LEAST_SHARE = 0.1;
     private static final double LEAST_VALLEY_DB = 6;
 
     private HitFinder() {}
@@ -31,103 +27,43 @@ public final class HitFinder {
     /** Finds the hits of a stem of any rate and length. */
     public static Hits find(Audio audio) {
         Audio folded = audio.folded();
-        double[] flux = flux(folded);
+        OnsetBands bands = OnsetBands.of(audio);
         List<Hit> events = new ArrayList<>();
-        for (int frame : peaks(flux)) {
-            events.add(event(audio, onset(folded, frame * HOP_SECONDS)));
+        List<double[]> shapes = new ArrayList<>();
+        for (int frame : peaks(bands.rises())) {
+            double seconds = onset(folded, frame * OnsetBands.HOP_SECONDS);
+            events.add(event(audio, seconds));
+            shapes.add(bands.shape(seconds));
         }
-        return split(events);
-    }
-
-    private static double[] flux(Audio audio) {
-        double rate = audio.sampleRateHz();
-        int length = Math.max(32, Integer.highestOneBit((int) (1.4 * WINDOW_SECONDS * rate)));
-        double hop = HOP_SECONDS * rate;
-        int frames = (int) (audio.frames() / hop);
-        Fft fft = new Fft(length);
-        double[] window = Fft.hann(length);
-        double[] two = new double[2 * length];
-        double[] last = new double[length / 2];
-        Arrays.fill(last, 1);
-        double[] flux = new double[frames];
-        // Two frames share one complex transform, one as its real and one as its imaginary part.
-        for (int f = 0; f < frames; f += 2) {
-            boolean more = f + 1 < frames;
-            boolean first = load(audio, (int) Math.round(f * hop) - length / 2, window, two, 0);
-            int next = (int) Math.round((f + 1) * hop) - length / 2;
-            boolean second = load(audio, more ? next : audio.frames(), window, two, 1);
-            if (first || second) {
-                fft.forwardComplex(two);
-            }
-            flux[f] = rise(two, last, 1);
-            if (more) {
-                flux[f + 1] = rise(two, last, -1);
-            }
+        boolean[] alike = StrokeKinds.alike(events, shapes);
+        List<Hit> own = new ArrayList<>();
+        List<Hit> other = new ArrayList<>();
+        for (int i = 0; i < alike.length; i++) {
+            (alike[i] ? own : other).add(events.get(i));
         }
-        return flux;
-    }
-
-    /** Puts the windowed mean of both channels into every other number; tells if it sounds. */
-    private static boolean load(Audio audio, int start, double[] window, double[] two, int part) {
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        int from = Math.clamp(-start, 0, window.length);
-        int to = Math.clamp(l.length - start, from, window.length);
-        boolean sounding = false;
-        for (int i = 0; i < window.length; i++) {
-            two[2 * i + part] = 0;
-        }
-        for (int i = from; i < to; i++) {
-            float x = l[start + i] + r[start + i];
-            sounding |= x != 0;
-            two[2 * i + part] = window[i] * x / 2;
-        }
-        return sounding;
-    }
-
-    /**
-     * Sum of the rises of log(1 + 1000 m) over all bins. A sum of logarithms is the logarithm of a
-     * product, so that few are taken.
-     *
-     * @param two the transform of two real frames
-     * @param sign 1 for the frame in the real part, -1 for the one in the imaginary part
-     */
-    private static double rise(double[] two, double[] last, int sign) {
-        int length = 2 * last.length;
-        double sum = 0;
-        double risen = 1;
-        double before = 1;
-        double scale = COMPRESSION * 2 / length;
-        for (int k = 1; k < last.length; k++) {
-            int mirror = 2 * (length - k);
-            double re = two[2 * k] + sign * two[mirror];
-            double im = two[2 * k + 1] - sign * two[mirror + 1];
-            double size = 1 + scale * Math.sqrt(re * re + im * im);
-            risen *= Math.max(size, last[k]);
-            before *= last[k];
-            last[k] = size;
-            if (k % BINS_PER_LOG == 0) {
-                sum += Math.log(risen / before);
-                risen = 1;
-                before = 1;
-            }
-        }
-        return sum + Math.log(risen / before);
+        Hits parted = split(own);
+        other.addAll(parted.bleed());
+        other.sort(Comparator.comparingDouble(Hit::seconds));
+        return new Hits(parted.hits(), other);
     }
 
     private static List<Integer> peaks(double[] flux) {
-        int reach = (int) Math.round(MEDIAN_SECONDS / HOP_SECONDS);
-        int apart = (int) Math.round(LEAST_INTERVAL_SECONDS / HOP_SECONDS);
+        int reach = (int) Math.round(MEDIAN_SECONDS / OnsetBands.HOP_SECONDS);
+        int apart = (int) Math.round(LEAST_INTERVAL_SECONDS / OnsetBands.HOP_SECONDS);
         double most = Arrays.stream(flux).max().orElse(0);
         List<Integer> peaks = new ArrayList<>();
         for (int f = 0; f < flux.length; f++) {
-            if (flux[f] > LEAST_FLUX_SHARE * most
+            if (flux[f] > Math.max(OVER_MEDIAN_DB, LEAST_SHARE * most)
                     && isLargest(flux, f, apart)
-                    && flux[f] > OVER_MEDIAN * median(flux, f - reach, f + reach)) {
+                    && flux[f] > overMedian(median(flux, f - reach, f + reach))) {
                 peaks.add(f);
             }
         }
         return peaks;
+    }
+
+    private static double overMedian(double median) {
+        return Math.max(median + OVER_MEDIAN_DB, OVER_MEDIAN * median);
     }
 
     private static boolean isLargest(double[] flux, int f, int reach) {

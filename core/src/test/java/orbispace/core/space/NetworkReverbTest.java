@@ -7,7 +7,6 @@ import orbispace.core.audio.Audio;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
-import orbispace.core.measure.DecayTime;
 import orbispace.core.measure.EchoDensity;
 import orbispace.core.measure.TailQuality;
 import org.junit.jupiter.api.Test;
@@ -19,7 +18,7 @@ class NetworkReverbTest {
     private static final double RATE = 48000;
 
     private static double t30(BandDecay band) {
-        return band.t30() instanceof DecayTime.Measured(double seconds) ? seconds : Double.NaN;
+        return band.t30().fitted().orElse(Double.NaN);
     }
 
     @ParameterizedTest
