@@ -165,7 +165,7 @@ class StrokesInAMixTest {
         for (int beat = 0; beat < 38; beat++) {
             double at = 0.3 + 0.5 * beat;
             if (beat % 2 == 1) {
-                snare(x, at, 0.75 / own, random);
+                snare(x, at, 0.6 / own, random);
             } else {
                 kick(x, at, 0.5 / low, random);
             }
