@@ -11,14 +11,15 @@ import orbispace.core.material.Hits.Hit;
 /**
  * Tells the strokes that a stem is there for from what else its microphone hears: the loudest
  * events have a spectrum, and those that look like them are strokes. The rest is bleed if it looks
- * clearly otherwise and lies 5 dB or more lower; where that cannot be told, all are of one kind.
+ * clearly otherwise and even its louder part lies 4.5 dB lower; where that cannot be told, all are
+ * of one kind.
  */
 final class StrokeKinds {
     private static final double LOUDEST_SHARE = 0.25;
     private static final int LEAST_LOUDEST = 4;
     private static final double APART_DB = 4;
     private static final double LEAST_PARTED = 0.55;
-    private static final double LOWER_DB = 5;
+    private static final double LOWER_DB = 4.5;
     private static final int MOST_KINDS = 3;
 
     private StrokeKinds() {}
@@ -70,7 +71,7 @@ final class StrokeKinds {
         }
         return !own.isEmpty()
                 && !other.isEmpty()
-                && Quantile.of(own, 0.5) - Quantile.of(other, 0.5) >= LOWER_DB;
+                && Quantile.of(own, 0.5) - Quantile.of(other, 0.75) >= LOWER_DB;
     }
 
     /** The median spectrum of the loudest events. */
