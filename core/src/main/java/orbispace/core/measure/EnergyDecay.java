@@ -22,7 +22,8 @@ final class EnergyDecay {
     private static final double DEEPEST_DB = -130;
     private static final double FIT_FROM_DB = 8;
     private static final double FIT_RANGE_DB = 20;
-    private static final double LEAST_WINDOW_SECONDS = 0.005;
+    private static final double LEAST_WINDOW_SECONDS = 0.002;
+    private static final double PEAK_SECONDS = 0.005;
     private static final double WINDOW_CELLS = 6;
     private static final double NOISE_MARGIN_DB = 10;
     private static final double STRAIGHT = 0.1;
@@ -82,7 +83,7 @@ final class EnergyDecay {
         double[] levels = means(squared, window);
         Knee knee = knee(levels, squared.length, window, sampleRateHz);
         double peak = 0;
-        int reach = Math.max(1, (int) (LEAST_WINDOW_SECONDS * sampleRateHz));
+        int reach = Math.max(1, (int) (PEAK_SECONDS * sampleRateHz));
         for (int i = 0; i + reach <= knee.frame; i += reach) {
             peak = Math.max(peak, mean(squared, i, i + reach));
         }
@@ -100,6 +101,11 @@ final class EnergyDecay {
             double floor = Math.max(noise, least);
             int end = lastOver(levels, floor * Decibels.toPower(KNEE_DB));
             double[] line = lateLine(levels, end, noise, floor);
+            while (line.length == 0 && end > 0) {
+                // A response that was cut off ends in a cliff; its decay is what lies before.
+                end = beforeCliff(levels, end);
+                line = lateLine(levels, end, noise, floor);
+            }
             if (line.length == 0) {
                 // Nothing falls: what there is ends where it is last heard.
                 return new Knee(Math.min(frames, (end + 1) * window), 0, 0, noise);
@@ -136,6 +142,16 @@ final class EnergyDecay {
             i--;
         }
         return i;
+    }
+
+    /** The last window that stands 20 dB over one; the first if none does. */
+    private static int beforeCliff(double[] levels, int end) {
+        double top = Math.max(levels[end], 1e-300) * Decibels.toPower(FIT_RANGE_DB);
+        int i = end - 1;
+        while (i > 0 && levels[i] < top) {
+            i--;
+        }
+        return Math.max(0, i);
     }
 
     /** Level in dB at window 0 and slope per window of the last 20 dB over the noise. */

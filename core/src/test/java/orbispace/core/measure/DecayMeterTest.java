@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Random;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
+import orbispace.core.signal.Biquad;
+import orbispace.core.signal.Cascade;
+import orbispace.core.signal.FilterDesign;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -161,6 +165,23 @@ class DecayMeterTest {
                     .isCloseTo(10 * Math.log10(Math.exp(k * 0.08) - 1), within(0.3));
             assertThat(b.centreSeconds()).isCloseTo(1 / k, within(0.05 / k));
         }
+    }
+
+    /** Cut at 0.5 s, where it is 52 dB down, and then through a filter that rings on. */
+    @Test
+    void aResponseThatWasCutOffDecaysAsItDidBefore() {
+        double rate = 48000;
+        float[] x =
+                java.util.Arrays.copyOf(Signals.decay(0.58, -200, 0.5, rate, 6), (int) (0.7 * rate));
+        for (Biquad b : FilterDesign.highPass(150, 2, rate)) {
+            new Cascade(List.of(b)).process(x, x.clone(), 0, x.length);
+        }
+        BandDecay b = DecayMeter.measure(Audio.of(rate, x)).broadband();
+        assertThat(seconds(b.t30())).isCloseTo(0.58, within(0.02));
+        assertThat(b.reliable()).isTrue();
+        float[] brief = Signals.decay(0.05, -200, 0.2, rate, 7);
+        assertThat(seconds(DecayMeter.measure(Audio.of(rate, brief)).broadband().t30()))
+                .isCloseTo(0.05, within(0.003));
     }
 
     @Test
