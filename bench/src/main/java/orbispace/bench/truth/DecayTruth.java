@@ -63,7 +63,8 @@ final class DecayTruth {
         Tally[] thirty = tallies();
         IntStream.range(0, responses).parallel().forEach(seed -> measure(seed, twenty, thirty));
         out.println(
-                "| Octave | Responses | Sure | Off by over 5 % | over 12 % | Median error | Worst |");
+                "| Octave | Responses | Sure | Off by over 5 % | over 12 % | Median error | Worst"
+                        + " |");
         out.println("| --- | --- | --- | --- | --- | --- | --- |");
         for (int b = 0; b <= OCTAVES; b++) {
             String name =
@@ -94,8 +95,7 @@ final class DecayTruth {
             double bent = tilt * (b - 3.5) / 3.5 + 0.3 * (random.nextDouble() - 0.5);
             decays[b] = even ? middle : Math.clamp(middle * Math.pow(2, bent), 0.15, 10);
         }
-        DecayReport report =
-                DecayMeter.measure(response(rate, middle, decays, random));
+        DecayReport report = DecayMeter.measure(response(rate, middle, decays, random));
         for (BandDecay band : report.bands()) {
             int b = (int) Math.rint(Math.log(band.centreHz() / LOWEST_HZ) / Math.log(2));
             twenty[b].add(band.t20(), decays[b]);

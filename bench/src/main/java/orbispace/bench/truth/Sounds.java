@@ -31,8 +31,7 @@ final class Sounds {
             phase += pitch * sway / RATE;
             double pulse = phase >= 1 ? 30 : 0;
             phase %= 1;
-            double source =
-                    pitched ? pulse + 0.3 * random.nextGaussian() : random.nextGaussian();
+            double source = pitched ? pulse + 0.3 * random.nextGaussian() : random.nextGaussian();
             for (int k = 0; k < 3; k++) {
                 double r = Math.exp(-Math.PI * FORMANT_WIDTHS_HZ[k] / RATE);
                 double turn = 2 * r * Math.cos(2 * Math.PI * formants[k] / RATE);

@@ -65,7 +65,10 @@ final class StrokeTruth {
                 }
                 tally.print(
                         String.format(
-                                Locale.ROOT, "roll of %.0f a second, uneven by %.1f dB", hertz, spread),
+                                Locale.ROOT,
+                                "roll of %.0f a second, uneven by %.1f dB",
+                                hertz,
+                                spread),
                         out);
             }
         }

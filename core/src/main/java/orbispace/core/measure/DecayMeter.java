@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
-import orbispace.core.signal.Fft;
 
 /**
  * Decay of an impulse response after ISO 3382-1, broadband and per octave from 63 Hz to 8 kHz:
@@ -19,6 +18,9 @@ import orbispace.core.signal.Fft;
 public final class DecayMeter {
     private static final double ONSET_DB = -20;
     private static final double LEAST_BANDWIDTH_TIME = 4;
+
+    /** As that of most spaces; of a curve it only says how long levels are averaged. */
+    private static final double CURVE_BANDWIDTH_HZ = 3000;
 
     private DecayMeter() {}
 
@@ -53,7 +55,7 @@ public final class DecayMeter {
                                         rate,
                                         sides * OctaveBands.widthHz(hz)))
                         .toList();
-        BandDecay all = decay(0, broad, onset, rate, sides * bandwidthHz(response));
+        BandDecay all = decay(0, broad, onset, rate, sides * OctaveBands.filledHz(channels));
         return new DecayReport(onset / rate, all, decays);
     }
 
@@ -84,7 +86,7 @@ public final class DecayMeter {
                 EnergyDecay.of(
                         Arrays.copyOfRange(squares, onset, squares.length),
                         response.sampleRateHz(),
-                        bandwidthHz(response));
+                        CURVE_BANDWIDTH_HZ);
         return DecayCurve.of(
                 decay, onset / response.sampleRateHz(), response.sampleRateHz(), energy);
     }
@@ -148,28 +150,6 @@ public final class DecayMeter {
                                 < LEAST_BANDWIDTH_TIME
                 ? new DecayTime.TooShort()
                 : time;
-    }
-
-    /** The width of noise that would fill a spectrum as this sound does: (sum P)^2 / sum P^2. */
-    private static double bandwidthHz(Audio response) {
-        int length = Integer.highestOneBit(Math.max(64, response.frames())) * 2;
-        double sum = 0;
-        double squares = 1e-300;
-        for (int c = 0; c < response.channelCount(); c++) {
-            double[] packed = Arrays.copyOf(toDouble(response.channel(c)), length);
-            new Fft(length).forward(packed);
-            // Smoothed over 16 bins, as single bins of noise scatter by as much as they are.
-            for (int k = 16; k + 16 <= length / 2; k += 16) {
-                double power = 0;
-                for (int i = 2 * k; i < 2 * k + 32; i++) {
-                    power += packed[i] * packed[i];
-                }
-                sum += power;
-                squares += power * power;
-            }
-        }
-        double bins = 16 * sum * sum / squares / response.channelCount();
-        return Math.max(20, bins * response.sampleRateHz() / length);
     }
 
     private static void addSquares(double[] into, double[] samples) {

@@ -50,4 +50,26 @@ final class OctaveBands {
         fft.inverse(packed);
         return java.util.Arrays.copyOf(packed, frames);
     }
+
+    /**
+     * The width of noise that would fill a spectrum as these channels do, {@code (sum P)^2 / sum
+     * P^2}, with P over 16 bins each, as single bins of noise scatter by as much as they are.
+     */
+    static double filledHz(List<OctaveBands> channels) {
+        double sum = 0;
+        double squares = 1e-300;
+        for (OctaveBands c : channels) {
+            for (int k = 32; k + 32 <= c.spectrum.length; k += 32) {
+                double power = 0;
+                for (int i = k; i < k + 32; i++) {
+                    power += c.spectrum[i] * c.spectrum[i];
+                }
+                sum += power;
+                squares += power * power;
+            }
+        }
+        OctaveBands first = channels.getFirst();
+        double bins = 16 * sum * sum / squares / channels.size();
+        return Math.max(20, bins * first.sampleRateHz / first.fft.length());
+    }
 }

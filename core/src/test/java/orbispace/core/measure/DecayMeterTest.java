@@ -172,7 +172,8 @@ class DecayMeterTest {
     void aResponseThatWasCutOffDecaysAsItDidBefore() {
         double rate = 48000;
         float[] x =
-                java.util.Arrays.copyOf(Signals.decay(0.58, -200, 0.5, rate, 6), (int) (0.7 * rate));
+                java.util.Arrays.copyOf(
+                        Signals.decay(0.58, -200, 0.5, rate, 6), (int) (0.7 * rate));
         for (Biquad b : FilterDesign.highPass(150, 2, rate)) {
             new Cascade(List.of(b)).process(x, x.clone(), 0, x.length);
         }
