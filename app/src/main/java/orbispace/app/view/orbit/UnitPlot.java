@@ -15,7 +15,7 @@ import orbispace.core.words.Wording;
 /** A unit's decay per octave to scale, against what its panel says. */
 final class UnitPlot extends ScalingCanvas {
     private static final double LEFT = 46;
-    private static final double FOOT = 22;
+    private static final double FOOT = 40;
 
     private Optional<UnitReport> report = Optional.empty();
     private OptionalDouble label = OptionalDouble.empty();
@@ -49,6 +49,15 @@ final class UnitPlot extends ScalingCanvas {
         double column = (w - LEFT) / Math.max(1, bands.size());
         for (int i = 0; i < bands.size(); i++) {
             bar(pen, bands.get(i), LEFT + i * column, column, floor, floor / most);
+        }
+        if (bands.stream().anyMatch(b -> b.t30() instanceof DecayTime.NotSure)) {
+            pen.text(
+                    "in brackets: not sure, bent or scattered by chance",
+                    w,
+                    h - 4,
+                    Type.regular(11.5),
+                    pen.palette.ink2,
+                    TextAlignment.RIGHT);
         }
     }
 
