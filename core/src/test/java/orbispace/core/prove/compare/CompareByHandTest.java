@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -88,7 +89,7 @@ class CompareByHandTest {
         FieldSettlement s =
                 FieldSettlement.of(new Rendering(wets, dry, dry), new Rendering(other, dry, dry));
         assertThat(s.wet().words()).isEqualTo("The same sound, to the last bit.");
-        assertThat(s.returns().get("A").residualDb()).isPresent();
+        assertThat(Objects.requireNonNull(s.returns().get("A")).residualDb()).isPresent();
         assertThat(s.returns()).containsOnlyKeys("A", "B");
     }
 
