@@ -7,9 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import orbispace.core.Signals;
+import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.DuckCourse;
+import orbispace.core.clear.Question;
 import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
@@ -17,6 +22,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
+import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
@@ -24,11 +30,17 @@ import orbispace.core.design.Width;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
+import orbispace.core.material.Phrases;
 import orbispace.core.measure.StereoReport;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
+import orbispace.core.render.Renderer;
+import orbispace.core.render.SongMaterial;
+import orbispace.core.render.StageCache;
+import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
 /** What findings tell, to the last digit, and the very borders from which they do. */
@@ -435,5 +447,73 @@ class FindingWordsTest extends RuleCase {
             Design without = found.remedies().getLast().edit().applyTo(design);
             assertThat(without.thrown()).isEmpty();
         }
+    }
+
+    /** What a ducker does to syllables of 180 ms with rests of 90, two seconds in three. */
+    private static Optional<DuckCourse> course(Duck duck) {
+        double rate = 24000;
+        float[] voice = Signals.noise(0.01, 200, 6000, 6, rate, 1);
+        for (int i = 0; i < voice.length; i++) {
+            double t = i / rate % 3;
+            voice[i] *= t < 2 && t % 0.27 < 0.18 ? 1 : 1e-4f;
+        }
+        SongMaterial material = new SongMaterial(Map.of("voice", Signals.mono(rate, voice)), rate);
+        CoverAnalysis analysis =
+                new CoverAnalysis(
+                        new Renderer(material, material.frames(), new StageCache(1L << 26)),
+                        -20,
+                        10);
+        Design design =
+                new Design(
+                        new Song("Quay", rate, SongClock.constant(120, 4, 4), List.of()),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(voiceHall(1).withDuck(duck)));
+        Phrases sung = Phrases.at(List.of(new Span(0, 1.98), new Span(3, 4.98)));
+        return DuckCourse.of(
+                analysis,
+                new Question(
+                        design, design.sources().getFirst(), "A", sung, new Span(0, 6), false));
+    }
+
+    private void ducks(Duck duck) {
+        ReturnFacts good = good();
+        returns.put(
+                "A",
+                new ReturnFacts(
+                        good.cost(),
+                        good.stereo(),
+                        good.envelope(),
+                        good.wetShare(),
+                        NONE,
+                        0,
+                        course(duck),
+                        Map.of()));
+    }
+
+    @Test
+    void aDuckerIsSlowedByTwiceOrQuickenedToTwoFifths() {
+        Duck nervous = new Duck("voice", 18, -50, 20, 3, 1, 0, 20);
+        ducks(nervous);
+        Finding chatters = only(design(voiceHall(1).withDuck(nervous)));
+        assertThat(chatters.rule()).isEqualTo("ducker-chatters");
+        double swings = course(nervous).orElseThrow().swingsPerSecond();
+        assertThat(chatters.evidence())
+                .isEqualTo(
+                        "The ducker of Hall A chatters: %.1f swings of 3 dB a second in phrases."
+                                .formatted(swings));
+        assertThat(chatters.remedies().getFirst().label()).isEqualTo("hold 80 ms, release 300 ms");
+        Duck slower = nervous.withTimes(50, 170);
+        assertThat(only(design(voiceHall(1).withDuck(slower))).remedies().getFirst().label())
+                .isEqualTo("hold 100 ms, release 340 ms");
+        Duck sleepy = new Duck("voice", 18, -50, 20, 3, 1, 2000, 5000);
+        ducks(sleepy);
+        Finding shut = only(design(voiceHall(1).withDuck(sleepy)));
+        assertThat(shut.rule()).isEqualTo("ducker-never-opens");
+        assertThat(shut.evidence())
+                .isEqualTo("The ducker of Hall A never opens in the gaps of the lead.");
+        assertThat(shut.remedies().getFirst().label()).isEqualTo("hold 800 ms, release 2000 ms");
+        Duck brief = sleepy.withTimes(100, 120);
+        assertThat(only(design(voiceHall(1).withDuck(brief))).remedies().getFirst().label())
+                .isEqualTo("hold 40 ms, release 60 ms");
     }
 }
