@@ -91,6 +91,12 @@ class CompareByHandTest {
         assertThat(s.wet().words()).isEqualTo("The same sound, to the last bit.");
         assertThat(Objects.requireNonNull(s.returns().get("A")).residualDb()).isPresent();
         assertThat(s.returns()).containsOnlyKeys("A", "B");
+        // Sums of 0.4, 0.2 left and 0.2, 0.2 right; one of them 0.1 higher in the other field.
+        other.put("B", Audio.of(48000, new float[] {0.3f, 0.1f}, new float[] {0.3f, 0}));
+        FieldSettlement off =
+                FieldSettlement.of(new Rendering(wets, dry, dry), new Rendering(other, dry, dry));
+        assertThat(off.wet().residualDb().orElseThrow())
+                .isCloseTo(10 * Math.log10(0.01 / 0.28), within(1e-4));
     }
 
     private static FinishedTrack track(
