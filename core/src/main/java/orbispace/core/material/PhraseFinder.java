@@ -21,9 +21,9 @@ import orbispace.core.time.Span;
  * falls, a printed room rings on after the voice has stopped. Phrases last at least 120 ms, gaps at
  * least 150 ms, or 280 where something soft goes on in them.
  *
- * <p>Edges lie within 20 ms for voices 10 dB or more over their noise, with breaths from 20 dB down
- * and rooms from 8 dB down; a sound whose loud and soft parts lie less than 6 dB apart is one
- * phrase if it lies above -70 dBFS, and none below.
+ * <p>Edges lie within 20 ms for voices 10 dB or more over their noise, with breaths from 20 dB
+ * down; a printed room may move ends by 0.2 s. A sound whose loud and soft parts lie less than 6 dB
+ * apart is one phrase if it lies above -70 dBFS, and none below.
  */
 public final class PhraseFinder {
     private static final double FRAME_SECONDS = 0.01;

@@ -23,8 +23,7 @@ final class SheetBars {
         double most =
                 card.measured().stream().mapToDouble(RecallSheet.Band::seconds).max().orElse(1);
         float wide = width / card.measured().size();
-        page.text(
-                "measured T30, s (in brackets: not sure)", left, page.y() + 8, 7.5f, false, 0.35f);
+        page.text("T30, s; open: not sure", left, page.y() + 8, 7.5f, false, 0.35f);
         for (int i = 0; i < card.measured().size(); i++) {
             RecallSheet.Band band = card.measured().get(i);
             float high = (float) ((height - 12) * band.seconds() / Math.max(1e-6, most));
@@ -47,8 +46,7 @@ final class SheetBars {
                         : String.valueOf(Math.round(band.centreHz()));
         centred(hz, x + wide / 2, base + 7);
         String number = Wording.number(band.seconds(), 2);
-        String told = band.sure() ? number : "(" + number + ")";
-        String seconds = band.seconds() > 0 ? told : "\u2013";
+        String seconds = band.seconds() > 0 ? number : "\u2013";
         centred(seconds, x + wide / 2, base - high - 2);
     }
 
