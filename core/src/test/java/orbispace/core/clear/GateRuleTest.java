@@ -18,6 +18,7 @@ import orbispace.core.design.Targets;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Passages;
+import orbispace.core.material.GateKey;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -45,13 +46,13 @@ class GateRuleTest {
     }
 
     private static List<Proposal> proposals(Return room) {
-        Design design =
-                new Design(
-                        Fields.song(120),
-                        List.of(
-                                Fields.source("voice", Role.LEAD),
-                                Fields.source("drum", Role.HITS)),
-                        List.of(room));
+        return new RemedyFinder(analysis(), Targets.LEAD)
+                .propose(question(room), Job.QUIET).stream()
+                        .filter(p -> p.kind() == Setting.GATE)
+                        .toList();
+    }
+
+    private static CoverAnalysis analysis() {
         SongMaterial material =
                 new SongMaterial(
                         Map.of(
@@ -62,21 +63,24 @@ class GateRuleTest {
                                 Signals.mono(RATE, drum())),
                         RATE);
         Renderer renderer = new Renderer(material, material.frames(), new StageCache(1L << 28));
+        return new CoverAnalysis(renderer, -20, 10);
+    }
+
+    private static Question question(Return room) {
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(
+                                Fields.source("voice", Role.LEAD),
+                                Fields.source("drum", Role.HITS)),
+                        List.of(room));
         Phrases phrases =
                 Phrases.found(
                         List.of(new Span(0, 3.5), new Span(4.2, 7.8)),
                         List.of(),
                         new Phrases.Levels(-80, -50, -20));
-        Question q =
-                new Question(
-                        design,
-                        design.sources().getFirst(),
-                        "A",
-                        phrases,
-                        new Span(0, SECONDS),
-                        false);
-        return new RemedyFinder(new CoverAnalysis(renderer, -20, 10), Targets.LEAD)
-                .propose(q, Job.QUIET).stream().filter(p -> p.kind() == Setting.GATE).toList();
+        return new Question(
+                design, design.sources().getFirst(), "A", phrases, new Span(0, SECONDS), false);
     }
 
     private static Return room(Map<String, Double> sends) {
@@ -98,6 +102,42 @@ class GateRuleTest {
         assertThat(gates.getFirst().presenceGain()).isPositive();
         assertThat(gates.getFirst().cost().decayShare()).isCloseTo(1 - open / 1.6, within(1e-6));
         assertThat(gates.getFirst().why()).contains("dB apart").contains("next hit");
+    }
+
+    @Test
+    void aGateStaysOpenForTheLongestNoteThatEndsInTimeAndSaysWhereItOpens() {
+        CoverAnalysis analysis = analysis();
+        Standing covered =
+                new Standing(
+                        TriedReturn.cover(0.5, 0.5, 0.02), java.util.OptionalDouble.empty(), 0);
+        GateKey key = analysis.gateKey(Fields.source("drum", Role.HITS)).orElseThrow();
+        // A tail of 0.53 s leaves 30 ms behind a quarter of half a second, one of 0.52 does not.
+        for (double[] c : new double[][] {{2, 750}, {0.53, 500}, {0.52, 375}, {0.3, 250}}) {
+            Return room = Fields.hall("A", c[0], Map.of("drum", 0.0)).withFilterOut(Filter.OPEN);
+            Candidate found =
+                    new GateRule()
+                            .find(question(room), covered, Targets.LEAD, analysis, Job.QUIET)
+                            .orElseThrow();
+            Gate gate = java.util.Objects.requireNonNull(((ReturnEdit.Gating) found.edit()).gate());
+            assertThat(gate.thresholdDb()).isCloseTo(key.thresholdDb(), within(0.05 + 1e-9));
+            assertThat(gate.hysteresisDb()).isCloseTo(key.hysteresisDb(), within(0.05 + 1e-9));
+            assertThat(10 * gate.thresholdDb())
+                    .isCloseTo(Math.rint(10 * gate.thresholdDb()), within(1e-6));
+            assertThat(found.change())
+                    .isEqualTo("Gate by drum, %.0f ms from each hit".formatted(c[1]));
+            double interval = key.events().intervalSeconds(0.5);
+            assertThat(found.why())
+                    .isEqualTo(
+                            ("its hits and its bleed are %.0f dB apart, the threshold of %s dBFS"
+                                            + " lies between them; the next hit comes after %.0f"
+                                            + " ms")
+                                    .formatted(
+                                            key.separationDb(),
+                                            Candidate.level(gate.thresholdDb()),
+                                            1000 * interval));
+            assertThat(found.decayShare())
+                    .isCloseTo(Math.max(0.02, 1 - c[1] / 1000 / c[0]), within(1e-9));
+        }
     }
 
     @Test

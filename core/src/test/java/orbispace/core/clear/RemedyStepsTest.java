@@ -1,39 +1,41 @@
 package orbispace.core.clear;
 
+import static orbispace.core.clear.TriedReturn.ANALYSIS;
+import static orbispace.core.clear.TriedReturn.CLEAR;
+import static orbispace.core.clear.TriedReturn.COVERED;
+import static orbispace.core.clear.TriedReturn.PHRASES;
+import static orbispace.core.clear.TriedReturn.corner;
+import static orbispace.core.clear.TriedReturn.covered;
+import static orbispace.core.clear.TriedReturn.ducked;
+import static orbispace.core.clear.TriedReturn.echo;
+import static orbispace.core.clear.TriedReturn.evidence;
+import static orbispace.core.clear.TriedReturn.filtered;
+import static orbispace.core.clear.TriedReturn.found;
+import static orbispace.core.clear.TriedReturn.hall;
+import static orbispace.core.clear.TriedReturn.question;
+import static orbispace.core.clear.TriedReturn.ret;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.OptionalDouble;
-import orbispace.core.Signals;
 import orbispace.core.design.Aims;
 import orbispace.core.design.Chain;
-import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
-import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.design.Role;
-import orbispace.core.design.Send;
 import orbispace.core.design.Setting;
-import orbispace.core.design.Song;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
-import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
-import orbispace.core.render.Renderer;
-import orbispace.core.render.SongMaterial;
-import orbispace.core.render.StageCache;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.time.Span;
@@ -41,66 +43,6 @@ import org.junit.jupiter.api.Test;
 
 /** By how much each remedy changes a return, what it says and what it costs, worked out by hand. */
 class RemedyStepsTest {
-    private static final double RATE = 24000;
-    private static final Span SPAN = new Span(0, 3);
-
-    /** Two phrases a second apart. */
-    private static final Phrases PHRASES =
-            Phrases.found(
-                    List.of(new Span(0, 1), new Span(2, 3)),
-                    List.of(new Span(0.3, 0.4), new Span(2.5, 2.52)),
-                    new Phrases.Levels(-80, -50, -20));
-
-    private static final CoverAnalysis ANALYSIS = analysis();
-
-    private static CoverAnalysis analysis() {
-        float[] voice = Signals.noise(0.01, 200, 6000, 3, RATE, 1);
-        for (int i = 0; i < voice.length; i++) {
-            voice[i] *= i / RATE % 2 < 1 ? 1 : 0;
-        }
-        SongMaterial material = new SongMaterial(Map.of("voice", Signals.mono(RATE, voice)), RATE);
-        return new CoverAnalysis(
-                new Renderer(material, material.frames(), new StageCache(1L << 26)), -20, 10);
-    }
-
-    private static Return ret(Chain chain) {
-        return new Return(
-                "A",
-                "Tried",
-                Map.of("voice", Send.of(-6)),
-                Map.of(),
-                chain,
-                -3,
-                new Return.Timing(1, false));
-    }
-
-    private static Return hall(double decay) {
-        return ret(Chain.of(Space.hall(decay, 1, 0.7)).withPredelay(new MusicalTime.Millis(20)));
-    }
-
-    private static Question question(Return r, Aims aims) {
-        Design design =
-                new Design(
-                                new Song("Quay", RATE, Fields.song(120).clock(), List.of()),
-                                List.of(Fields.source("voice", Role.LEAD)),
-                                List.of(r))
-                        .withAims(aims);
-        return new Question(design, design.sources().getFirst(), "A", PHRASES, SPAN, false);
-    }
-
-    private static EarEvidence evidence(Return r) {
-        return new EarEvidence(question(r, Aims.NONE), ANALYSIS, Job.QUIET);
-    }
-
-    private static Return filtered(Filter filter) {
-        return ret(hall(1).chain().withFilterOut(filter));
-    }
-
-    private static Filter.Corner corner(Candidate c, boolean high) {
-        Filter f = ((ReturnEdit.FilterOut) c.edit()).filter();
-        return Objects.requireNonNull(high ? f.highPass() : f.lowPass());
-    }
-
     @Test
     void aHighPassGoesUpByHalfAnOctaveToTens() {
         Candidate open = EarAnswers.highPass(evidence(hall(1)));
@@ -170,11 +112,6 @@ class RemedyStepsTest {
         assertThat(EarAnswers.shorter(evidence(echo), 0.7)).isEmpty();
     }
 
-    private static Space echo(double feedback) {
-        return Space.Echo.pingPong(
-                new MusicalTime.Note(Fields.note("1/4"), 0), feedback, 100, 8000, 0.5);
-    }
-
     @Test
     void repeatsEndInTheRest() {
         // Two whole repeats of half a second in a second of rest: 10^(-30 / 40).
@@ -237,11 +174,6 @@ class RemedyStepsTest {
         assertThat(EarAnswers.softer(evidence(hall(1)))).isEmpty();
     }
 
-    private static Return ducked(double hold, double release, double range) {
-        Duck duck = new Duck("voice", range, -50, 8, 6, 5, hold, release);
-        return ret(hall(1).chain().withDuck(duck));
-    }
-
     @Test
     void aDuckerIsCalmedByTheLongestOfNineInTenRests() {
         List<Span> rests = PHRASES.innerGaps();
@@ -256,29 +188,6 @@ class RemedyStepsTest {
                 .isEqualTo("Duck 8.0 to 4.0 dB");
         assertThat(DuckTimes.shallower(ducked(10, 100, 1.5)).change())
                 .isEqualTo("Duck 1.5 to 1.0 dB");
-    }
-
-    private static Cover cover(double kept, double worst, double share) {
-        return new Cover(
-                OptionalDouble.of(kept),
-                OptionalDouble.of(worst),
-                share,
-                share,
-                share,
-                OptionalDouble.of(-25),
-                0.1);
-    }
-
-    private static Standing covered(OptionalDouble hiss, double lows) {
-        return new Standing(cover(0.7, 0.6, 0.02), hiss, lows);
-    }
-
-    private static final Standing COVERED = covered(OptionalDouble.of(-30), 0.01);
-    private static final Standing CLEAR =
-            new Standing(cover(0.99, 0.99, 0.02), OptionalDouble.of(-30), 0.01);
-
-    private static Optional<Candidate> found(RemedyRule rule, Return r, Standing now) {
-        return rule.find(question(r, Aims.NONE), now, Targets.LEAD, ANALYSIS, Job.QUIET);
     }
 
     @Test

@@ -72,6 +72,36 @@ class RoomFinderTest {
     }
 
     @Test
+    void movesAreOfTheirStepsAndSayWhoIsInTheWay() {
+        List<RoomMove> moves = moves(voice(), keys().withPan(0.2));
+        for (RoomMove m : moves) {
+            assertThat(m.why())
+                    .isEqualTo(
+                            ("both sound in the same place, and beside keys only %.0f %% of voice"
+                                            + " is heard")
+                                    .formatted(100 * m.before().first()));
+            Source keys = m.changed().get(1);
+            if (m.change().startsWith("keys from")) {
+                assertThat(keys.pan())
+                        .isCloseTo(0.55, org.assertj.core.api.Assertions.within(1e-9));
+                assertThat(m.change()).isEqualTo("keys from 20 % right to 55 % right. ");
+            } else {
+                assertThat(m.change()).contains("3 dB less around");
+                assertThat(keys.dips()).hasSize(1);
+                assertThat(keys.dips().getFirst().octaves()).isEqualTo(1);
+            }
+        }
+        assertThat(moves.stream().map(RoomMove::change)).anyMatch(c -> c.startsWith("keys from"));
+        List<RoomMove> dipped =
+                moves(
+                        voice(),
+                        keys().withDips(
+                                        java.util.Collections.nCopies(
+                                                4, new Filter.Dip(100, 3, 1))));
+        assertThat(dipped.stream().map(RoomMove::change)).noneMatch(c -> c.startsWith("keys 3 dB"));
+    }
+
+    @Test
     void whatAMovePromisesIsWhatItDoes() {
         for (RoomMove m : moves(voice(), keys())) {
             List<RoomMove> again = moves(m.changed().get(0), m.changed().get(1));
