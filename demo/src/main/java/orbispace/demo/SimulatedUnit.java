@@ -45,6 +45,16 @@ public final class SimulatedUnit {
     private static final int TAPS = 32;
     private static final long SEED = 1907;
 
+    private static final double[] COS = new double[2 * TAPS + 1];
+    private static final double[] SIN = new double[2 * TAPS + 1];
+
+    static {
+        for (int k = -TAPS; k <= TAPS; k++) {
+            COS[k + TAPS] = Math.cos(Math.PI * k / TAPS);
+            SIN[k + TAPS] = Math.sin(Math.PI * k / TAPS);
+        }
+    }
+
     private SimulatedUnit() {}
 
     /** What is recorded of a sound that is played through it, in stereo. */
@@ -78,19 +88,24 @@ public final class SimulatedUnit {
         return y;
     }
 
-    /** A value between samples, by a windowed sinc. */
+    /**
+     * A value between samples, by a windowed sinc. The sine of {@code pi (k - share)} is that of
+     * the share with a sign that takes turns, and the window's cosine is that of a difference, so
+     * that neither is worked out tap by tap.
+     */
     private static double read(float[] x, double at) {
         int whole = (int) Math.floor(at);
         double share = at - whole;
+        if (share < 1e-9) {
+            return whole >= 0 && whole < x.length ? x[whole] : 0;
+        }
+        double sine = Math.sin(Math.PI * share) / Math.PI;
+        double cos = Math.cos(Math.PI * share / TAPS);
+        double sin = Math.sin(Math.PI * share / TAPS);
         double sum = 0;
-        for (int k = 1 - TAPS; k <= TAPS; k++) {
-            int i = whole + k;
-            if (i >= 0 && i < x.length && x[i] != 0) {
-                double d = k - share;
-                double window = 0.5 + 0.5 * Math.cos(Math.PI * d / TAPS);
-                double sinc = Math.abs(d) < 1e-9 ? 1 : Math.sin(Math.PI * d) / (Math.PI * d);
-                sum += x[i] * window * sinc;
-            }
+        for (int k = Math.max(1 - TAPS, -whole); k <= Math.min(TAPS, x.length - 1 - whole); k++) {
+            double window = 0.5 + 0.5 * (COS[k + TAPS] * cos + SIN[k + TAPS] * sin);
+            sum += x[whole + k] * window * ((k & 1) == 0 ? -sine : sine) / (k - share);
         }
         return sum;
     }

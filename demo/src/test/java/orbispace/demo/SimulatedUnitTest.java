@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.Sweep;
@@ -15,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 /** A unit that is not there is measured as a real one would be, and its truth found. */
 class SimulatedUnitTest {
-    private static final Audio SWEEP = new Sweep(48000, 8).audio();
+    private static final Audio SWEEP = new Sweep(48000, 5).audio();
     private static final UnitReport REPORT = UnitMeter.measure(SWEEP, SimulatedUnit.record(SWEEP));
 
     private static double t30(Audio response, double hz) {
@@ -30,9 +31,10 @@ class SimulatedUnitTest {
     @Test
     void latencyPolarityNoiseAndClockAreFound() {
         assertThat(REPORT.latencySamples()).isEqualTo(SimulatedUnit.LATENCY_SAMPLES);
-        assertThat(REPORT.inverted()).isTrue();
+        assertThat(REPORT.polarity()).isEqualTo(Polarity.INVERTED);
         assertThat(REPORT.noiseDbfs()).isCloseTo(SimulatedUnit.NOISE_DBFS, within(0.5));
-        assertThat(REPORT.driftPpm()).isCloseTo(SimulatedUnit.DRIFT_PPM, within(1.5));
+        assertThat(REPORT.driftPpm().orElseThrow())
+                .isCloseTo(SimulatedUnit.DRIFT_PPM, within(0.01));
         assertThat(REPORT.harmonics().getFirst().levelDb()).isBetween(-65.0, -55.0);
     }
 

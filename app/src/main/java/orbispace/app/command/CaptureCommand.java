@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.Unit;
+import orbispace.core.audio.Polarity;
 import orbispace.core.measure.UnitReport;
 import orbispace.core.prove.compare.ReverbFit;
 import orbispace.core.render.Job;
@@ -81,10 +82,15 @@ final class CaptureCommand implements Callable<Integer> {
         ObjectNode document = MeasureDecay.document(report.decay());
         document.put("file", to.toString())
                 .put("latencySamples", report.latencySamples())
-                .put("inverted", report.inverted())
                 .put("noiseDbfs", report.noiseDbfs())
-                .put("driftPpm", report.driftPpm())
                 .put("driftMatters", report.drifts());
+        if (report.polarity() == Polarity.NOT_SURE) {
+            document.putNull("inverted");
+        } else {
+            document.put("inverted", report.polarity() == Polarity.INVERTED);
+        }
+        Output.put(document, "driftPpm", report.driftPpm());
+        Output.put(document, "repeatDb", report.repeatDb());
         ArrayNode harmonics = document.putArray("harmonics");
         report.harmonics()
                 .forEach(h ->
@@ -109,12 +115,9 @@ final class CaptureCommand implements Callable<Integer> {
 
     private void lines(UnitReport report, Optional<ReverbFit> fitted, Path to) {
         output.line(
-                "latency %d samples%s, noise %.1f dBFS, drift %.1f ppm%s",
-                report.latencySamples(),
-                report.inverted() ? ", upside down" : "",
-                report.noiseDbfs(),
-                report.driftPpm(),
-                report.drifts() ? " (undone; let one clock serve both)" : "");
+                "latency %d samples, %s, noise %.1f dBFS",
+                report.latencySamples(), report.polarity().label(), report.noiseDbfs());
+        output.line("clocks  %s", report.clocks());
         report.harmonics()
                 .forEach(h -> output.line("harmonic %d  %.1f dB", h.order(), h.levelDb()));
         if (label != null) {

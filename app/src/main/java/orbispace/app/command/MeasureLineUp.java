@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
 import orbispace.core.material.LineUp;
 import orbispace.core.signal.Resampler;
 import orbispace.core.words.Wording;
@@ -53,7 +54,7 @@ final class MeasureLineUp implements Callable<Integer> {
                     .put("confidence", l.confidence())
                     .put("delayMillis", 1000 * l.delaySamples() / a.sampleRateHz())
                     .put("sharedShare", l.sharedShare());
-            if (l.polarity() == LineUp.Polarity.NOT_SURE) {
+            if (l.polarity() == Polarity.NOT_SURE) {
                 document.putNull("inverted");
             } else {
                 document.put("inverted", l.inverted());
@@ -75,7 +76,7 @@ final class MeasureLineUp implements Callable<Integer> {
                 "B is %d samples (%.3f ms) later than A%s; confidence %.2f%s",
                 l.delaySamples(),
                 1000 * l.delaySamples() / rate,
-                l.polarity() == LineUp.Polarity.SAME ? "" : ", and " + l.polarity().label(),
+                l.polarity() == Polarity.SAME ? "" : ", and " + l.polarity().label(),
                 l.confidence(),
                 l.confidence() < LineUp.SURE ? ": they do not seem to share sound" : "");
     }

@@ -18,7 +18,9 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(
         name = "sweep",
         mixinStandardHelpOptions = true,
-        description = "writes a sweep to play through any unit; record all of it, its silence too")
+        description =
+                "writes a sweep, twice, to play through any unit; record all of it, its silences"
+                        + " too")
 final class SweepCommand implements Callable<Integer> {
     @Option(names = "--out", required = true, paramLabel = "FILE", description = "WAV to write")
     private @Nullable Path out;
@@ -26,7 +28,7 @@ final class SweepCommand implements Callable<Integer> {
     @Option(
             names = "--seconds",
             paramLabel = "S",
-            description = "length of the sweep, 1 to 60; 10 if not given")
+            description = "length of each of its two sweeps, 1 to 60; 10 if not given")
     private double seconds = 10;
 
     @Option(names = "--rate", paramLabel = "HZ", description = "sample rate; 48000 if not given")

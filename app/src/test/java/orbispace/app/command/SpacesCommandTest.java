@@ -345,7 +345,7 @@ class SpacesCommandTest extends CommandCase {
         String sweep = folder.resolve("sweep.wav").toString();
         String recording = folder.resolve("recording.wav").toString();
         String response = folder.resolve("response.wav").toString();
-        run("sweep", "--out", sweep, "--seconds", "3", "--rate", "24000");
+        run("sweep", "--out", sweep, "--seconds", "1", "--rate", "24000");
         run("sweep", "--out", recording, "--through-simulated-unit", sweep);
         String[] capture = {
             "capture", "--sweep", sweep, "--recording", recording, "--out", response, "--label", "2"
@@ -353,11 +353,15 @@ class SpacesCommandTest extends CommandCase {
         JsonNode j = run(with(capture, "--fit", "--json")).json();
         assertThat(j.path("latencySamples").asInt()).isEqualTo(211);
         assertThat(j.path("inverted").asBoolean()).isTrue();
+        assertThat(j.path("driftPpm").asDouble())
+                .isCloseTo(12, org.assertj.core.api.Assertions.within(0.01));
+        assertThat(j.path("repeatDb").asDouble()).isLessThan(-20);
         assertThat(j.path("trueSeconds").asDouble()).isBetween(1.7, 1.85);
         assertThat(j.path("bands").size()).isEqualTo(8);
         assertThat(j.path("fit").path("worstPercent").asDouble()).isLessThan(8);
         assertThat(java.nio.file.Path.of(response)).exists();
-        assertThat(run(capture).out()).contains("upside down", "label 2.00 s, truth 1.");
+        assertThat(run(capture).out())
+                .contains("upside down", "clocks  12.0 ppm apart", "label 2.00 s, truth 1.");
         assertOneLine(
                 run("capture", "--sweep", sweep, "--recording", sweep, "--out", sweep),
                 2,

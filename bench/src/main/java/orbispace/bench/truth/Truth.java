@@ -15,5 +15,6 @@ public final class Truth {
         DecayTruth.print(responses, System.out);
         PhraseTruth.print(seeds, System.out);
         StrokeTruth.print(seeds, System.out);
+        UnitTruth.print(seeds, System.out);
     }
 }

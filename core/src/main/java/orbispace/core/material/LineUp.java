@@ -2,6 +2,7 @@ package orbispace.core.material;
 
 import java.util.Optional;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
 import orbispace.core.signal.Fft;
 
 /**
@@ -20,27 +21,6 @@ import orbispace.core.signal.Fft;
  *     copies, small where one only bleeds into the other
  */
 public record LineUp(int delaySamples, Polarity polarity, double confidence, double sharedShare) {
-    /** Which way up a sound is against another. */
-    public enum Polarity {
-        /** They add up. */
-        SAME("as it is"),
-        /** They take from each other. */
-        INVERTED("upside down"),
-        /** Filters or a tone leave it open. */
-        NOT_SURE("polarity not sure");
-
-        private final String label;
-
-        Polarity(String label) {
-            this.label = label;
-        }
-
-        /** In words. */
-        public String label() {
-            return label;
-        }
-    }
-
     /** The confidence from which two stems are taken to share sound. */
     public static final double SURE = 0.5;
 

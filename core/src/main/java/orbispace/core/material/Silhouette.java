@@ -62,13 +62,18 @@ public final class Silhouette {
 
     /** Mean power between two times; 0 for none. */
     public double power(double fromSeconds, double toSeconds) {
-        int first = Math.clamp((long) (fromSeconds * STEPS_PER_SECOND), 0, mean.length);
-        int last = Math.clamp((long) Math.ceil(toSeconds * STEPS_PER_SECOND), first, mean.length);
+        int first = Math.clamp(stepsUpTo(fromSeconds), 0, mean.length);
+        int last = Math.clamp(-stepsUpTo(-toSeconds), first, mean.length);
         double sum = 0;
         for (int i = first; i < last; i++) {
             sum += mean[i] * mean[i];
         }
         return last > first ? sum / (last - first) : 0;
+    }
+
+    /** Whole steps, where a border that is one but for rounding counts as one. */
+    private static long stepsUpTo(double seconds) {
+        return (long) Math.floor(seconds * STEPS_PER_SECOND + 1e-6);
     }
 
     private static double most(float[] values, double from, double to) {

@@ -1,156 +1,167 @@
 package orbispace.core.measure;
 
-import java.util.function.DoubleUnaryOperator;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.signal.Fft;
 
 /**
- * By how much the clock of a recorder ran faster than the player's while a sweep was measured: the
- * drift whose undoing makes the response sharpest, by the group delay {@code drift x t(f)} that it
- * gives each frequency.
+ * By how much the clock of a recorder ran faster than the player's while a sweep was played twice:
+ * the time between its two answers against that between the sweeps, by cross-correlation refined
+ * between the samples. Whatever a unit does, it does to both, so that neither a diffuse space nor a
+ * filter is taken for a drift. A unit that moves answers differently each time; where the two
+ * answers are not alike, or low and high frequencies tell different times, no drift is told.
+ *
+ * @param drift as a share; empty where it cannot be told
+ * @param repeatDb energy of what differs between the two answers re the answer, once they lie over
+ *     each other; empty for a sweep that was played once
  */
-final class ClockDrift {
-    private static final double MOST_DRIFT = 200e-6;
-    private static final double DRIFT_STEP = 5e-6;
-    private static final int GOLDEN_ROUNDS = 20;
-    private static final int PART = 1 << 14;
-    private static final int FINE = 4;
-    private static final double FINE_SHARE = 0.01;
-    private static final int EARLY_FROM = 2;
-    private static final int EARLY_TO = 32;
+record ClockDrift(OptionalDouble drift, OptionalDouble repeatDb) {
+    private static final double BEFORE_SECONDS = 0.1;
+    private static final double HEARD_SECONDS = 1.2;
+    private static final double MOST_DRIFT = 1e-3;
+    private static final double ALIKE = 0.9;
+    private static final double SAME_TIME = 1e-6;
+    private static final double LOW_HZ = 60;
+    private static final double MIDDLE_HZ = 2000;
 
-    private final Sweep sweep;
-    private final Fft partFft = new Fft(PART);
-    private final Fft fineFft = new Fft(FINE * PART);
+    /** Where converters begin to close, as a share of the rate. */
+    private static final double TOP_SHARE = 0.42;
 
-    ClockDrift(Sweep sweep) {
-        this.sweep = sweep;
-    }
+    private static final double LEAST_ENERGY = 1e-3;
+    private static final double FINEST = 1e-3;
 
-    /**
-     * Grows as energy gathers in few samples; the energy itself stays the same. Between the samples
-     * as well, so that it does not matter where on them an arrival falls.
-     */
-    private double sharpness(double[] part, double drift) {
-        // A flat spectrum lies at T on the mean, by its group delay.
-        double[] h = java.util.Arrays.copyOf(undone(part, drift, sweep.seconds()), FINE * PART);
-        h[1] = 0;
-        fineFft.inverse(h);
-        double sum = 0;
-        for (double v : h) {
-            sum += v * v * v * v;
-        }
-        return sum;
-    }
+    /** What cannot be told, because the sweep was played once. */
+    static final ClockDrift ONCE = new ClockDrift(OptionalDouble.empty(), OptionalDouble.empty());
 
-    /** The spectrum of a stretch around the highest peak, in which a drift shows as well. */
-    private double[] around(double[] h) {
-        int at = 0;
-        for (int i = 0; i < h.length; i++) {
-            at = Math.abs(h[i]) > Math.abs(h[at]) ? i : at;
-        }
-        double[] part = new double[PART];
-        for (int i = 0; i < PART; i++) {
-            part[i] = h[Math.floorMod(at - PART / 2 + i, h.length)];
-        }
-        partFft.forward(part);
-        return part;
-    }
-
-    /** The drift of a smeared response, as a share; 0 if undoing any makes it no sharper. */
-    double of(double[] response) {
-        double[] part = around(response);
-        double best = 0;
-        double still = sharpness(part, 0);
-        double most = still;
-        for (double d = -MOST_DRIFT; d <= MOST_DRIFT; d += DRIFT_STEP) {
-            double s = sharpness(part, d);
-            if (s > most) {
-                most = s;
-                best = d;
+    /** The two answers as spectra of one length. */
+    private record Pair(double[] first, double[] second, double sampleRateHz) {
+        /** How far the two are alike within a band if the second is so many frames late. */
+        double alike(double late, double lowHz, double highHz) {
+            double both = 0;
+            double one = 0;
+            double two = 0;
+            int n = first.length;
+            for (int k = 2; k < n; k += 2) {
+                double hz = k / 2.0 * sampleRateHz / n;
+                if (hz >= lowHz && hz < highHz) {
+                    double turn = Math.PI * k / n * late;
+                    double re = first[k] * second[k] + first[k + 1] * second[k + 1];
+                    double im = first[k] * second[k + 1] - first[k + 1] * second[k];
+                    both += re * Math.cos(turn) - im * Math.sin(turn);
+                    one += first[k] * first[k] + first[k + 1] * first[k + 1];
+                    two += second[k] * second[k] + second[k + 1] * second[k + 1];
+                }
             }
+            return one <= 0 || two <= 0 ? 0 : both / Math.sqrt(one * two);
         }
-        double found = golden(d -> sharpness(part, d), best - DRIFT_STEP, best + DRIFT_STEP);
-        // A response that is no sharper for it had no drift to be undone.
-        return sharpness(part, found) > (1 + FINE_SHARE) * still ? refined(part, found) : 0;
-    }
 
-    /**
-     * The mean of the sharpest drift and of the one at which the least comes before the first
-     * arrival, since nothing does in truth. Each is pulled by a few millionths, the one by the
-     * chance of a tail's noise, the other by the ringing of a band's edge; that would move the
-     * latency.
-     */
-    private double refined(double[] part, double sharpest) {
-        double quiet = golden(d -> -early(part, d), sharpest - DRIFT_STEP, sharpest + DRIFT_STEP);
-        return (sharpest + quiet) / 2;
-    }
-
-    /** Energy shortly before the highest peak, over that of the peak. */
-    private double early(double[] part, double drift) {
-        double[] h = java.util.Arrays.copyOf(undone(part, drift, sweep.seconds()), FINE * PART);
-        h[1] = 0;
-        fineFft.inverse(h);
-        int at = 0;
-        for (int i = 0; i < h.length; i++) {
-            at = Math.abs(h[i]) > Math.abs(h[at]) ? i : at;
-        }
-        double energy = 0;
-        for (int k = FINE * EARLY_FROM; k <= FINE * EARLY_TO; k++) {
-            double v = h[Math.floorMod(at - k, h.length)];
-            energy += v * v;
-        }
-        return energy / (h[at] * h[at]);
-    }
-
-    private static double golden(DoubleUnaryOperator height, double from, double to) {
-        double ratio = (Math.sqrt(5) - 1) / 2;
-        double a = from;
-        double b = to;
-        double c = b - ratio * (b - a);
-        double d = a + ratio * (b - a);
-        double atC = height.applyAsDouble(c);
-        double atD = height.applyAsDouble(d);
-        for (int i = 0; i < GOLDEN_ROUNDS; i++) {
-            if (atC > atD) {
-                b = d;
-                d = c;
-                atD = atC;
-                c = b - ratio * (b - a);
-                atC = height.applyAsDouble(c);
-            } else {
-                a = c;
-                c = d;
-                atC = atD;
-                d = a + ratio * (b - a);
-                atD = height.applyAsDouble(d);
+        double energy(double lowHz, double highHz) {
+            double sum = 0;
+            for (int k = 2; k < first.length; k += 2) {
+                double hz = k / 2.0 * sampleRateHz / first.length;
+                sum +=
+                        hz >= lowHz && hz < highHz
+                                ? first[k] * first[k] + first[k + 1] * first[k + 1]
+                                : 0;
             }
+            return sum;
         }
-        return (a + b) / 2;
+
+        /** The lateness near a given one at which a band is most alike, by parabolas. */
+        double sharpest(double around, double lowHz, double highHz) {
+            double at = around;
+            for (double h = 0.5; h > FINEST; h /= 8) {
+                double before = alike(at - h, lowHz, highHz);
+                double after = alike(at + h, lowHz, highHz);
+                double bend = before - 2 * alike(at, lowHz, highHz) + after;
+                at += bend < 0 ? Math.clamp(h * (before - after) / (2 * bend), -h, h) : 0;
+            }
+            return at;
+        }
     }
 
     /**
-     * Takes the phase out that a drift gives each frequency: {@code s((1 - d) t)} has that of
-     * {@code s} less {@code 2 pi d f t(f)}.
+     * Tells the drift from a response that holds both answers.
      *
-     * @param meanwhile seconds of delay per unit of drift that are left in, so that the whole stays
-     *     where it is
+     * @param response as {@link SweepDivision#response} gives it
+     * @param peak the highest frame of the first answer
      */
-    double[] undone(double[] spectrum, double drift, double meanwhile) {
-        double[] h = spectrum.clone();
-        if (drift == 0) {
-            return h;
+    static ClockDrift of(double[] response, int peak, Sweep sweep) {
+        if (sweep.times() < 2) {
+            return ONCE;
         }
-        double growth = sweep.growthSeconds();
-        for (int k = 2; k < h.length; k += 2) {
-            double hz = k / 2.0 * sweep.sampleRateHz() / h.length;
-            if (hz > Sweep.FROM_HZ) {
-                double at = growth * Math.log(hz / Sweep.FROM_HZ) - meanwhile;
-                double turn = 2 * Math.PI * drift * hz * at;
-                double re = h[k] * Math.cos(turn) - h[k + 1] * Math.sin(turn);
-                h[k + 1] = h[k] * Math.sin(turn) + h[k + 1] * Math.cos(turn);
-                h[k] = re;
+        double rate = sweep.sampleRateHz();
+        int from = Math.max(0, peak - (int) (BEFORE_SECONDS * rate));
+        int length = (int) ((BEFORE_SECONDS + HEARD_SECONDS) * rate);
+        int reach = (int) (MOST_DRIFT * sweep.period()) + 2;
+        int size = 2 * Integer.highestOneBit(2 * (length + reach) - 1);
+        Fft fft = new Fft(size);
+        Pair pair =
+                new Pair(
+                        spectrum(response, from, length, fft),
+                        spectrum(response, from + sweep.period(), length, fft),
+                        rate);
+        Optional<Double> late =
+                coarse(pair, reach, fft).map(c -> pair.sharpest(c, LOW_HZ, TOP_SHARE * rate));
+        double alike = late.map(l -> pair.alike(l, LOW_HZ, TOP_SHARE * rate)).orElse(0.0);
+        double differs = 10 * Math.log10(Math.max(1e-12, 2 * (1 - alike)));
+        boolean told = alike >= ALIKE && agreed(pair, late.orElse(0.0), sweep);
+        return new ClockDrift(
+                told
+                        ? OptionalDouble.of(late.orElseThrow() / (sweep.period() + late.get()))
+                        : OptionalDouble.empty(),
+                OptionalDouble.of(differs));
+    }
+
+    /**
+     * The spectrum of an answer, weighed so that noise counts alike everywhere: a sweep that dwells
+     * on low frequencies leaves more of it in high ones.
+     */
+    private static double[] spectrum(double[] response, int from, int length, Fft fft) {
+        double[] x = new double[fft.length()];
+        for (int i = 0; i < length && from + i < response.length; i++) {
+            x[i] = response[from + i];
+        }
+        fft.forward(x);
+        for (int k = 2; k < x.length; k++) {
+            x[k] /= Math.sqrt(k / 2);
+        }
+        return x;
+    }
+
+    /**
+     * The whole lateness with the highest correlation; empty if it lies at the end of the reach.
+     */
+    private static Optional<Double> coarse(Pair pair, int reach, Fft fft) {
+        double[] a = pair.first();
+        double[] b = pair.second();
+        double[] cross = new double[a.length];
+        for (int k = 2; k < a.length; k += 2) {
+            cross[k] = a[k] * b[k] + a[k + 1] * b[k + 1];
+            cross[k + 1] = a[k] * b[k + 1] - a[k + 1] * b[k];
+        }
+        fft.inverse(cross);
+        int best = 0;
+        for (int d = -reach; d <= reach; d++) {
+            best =
+                    cross[Math.floorMod(d, cross.length)] > cross[Math.floorMod(best, cross.length)]
+                            ? d
+                            : best;
+        }
+        return Math.abs(best) >= reach ? Optional.empty() : Optional.of((double) best);
+    }
+
+    /** Whether each part of the spectrum that holds enough tells the same time. */
+    private static boolean agreed(Pair pair, double late, Sweep sweep) {
+        double[] edges = {LOW_HZ, MIDDLE_HZ, TOP_SHARE * sweep.sampleRateHz()};
+        double all = pair.energy(edges[0], edges[2]);
+        boolean agreed = true;
+        for (int b = 0; b < 2; b++) {
+            if (pair.energy(edges[b], edges[b + 1]) > LEAST_ENERGY * all) {
+                double own = pair.sharpest(late, edges[b], edges[b + 1]);
+                agreed &= Math.abs(own - late) < SAME_TIME * sweep.period();
             }
         }
-        return h;
+        return agreed;
     }
 }

@@ -1,38 +1,46 @@
 package orbispace.core.measure;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Fft;
+import orbispace.core.signal.Reclock;
 
 /**
- * Finds the response of a unit from a sweep and its recording: the recording's spectrum over the
- * sweep's, which puts the linear response at its latency and each harmonic before it. A clock that
- * ran apart smears the response; that is undone first.
+ * Finds the response of a unit from a sweep and its recording, by {@link SweepDivision}. Clocks
+ * that ran apart are told by a sweep that was played twice ({@link ClockDrift}) and undone: the
+ * sweep is taken as the recorder's clock had it, and the response is read back in the player's
+ * time.
  */
 public final class UnitMeter {
-    private static final double SMALL = 1e-10;
-    private static final double ONSET_DB = -20;
     private static final int HARMONICS = 5;
     private static final double NOISE_SECONDS = 0.5;
     private static final double NOISE_MARGIN_DB = 3;
     private static final double LEAST_SECONDS = 0.05;
+    private static final double STEP_SECONDS = 0.02;
+
+    /** How long before its peak a response may have begun. */
+    private static final double BEFORE_SECONDS = 2;
+
+    /** A drift that turns less than the finest measure of it is left alone. */
+    private static final double LEAST_DRIFT = 2e-8;
+
+    /** The highest frame of a response stands so far over the mean of everything. */
+    private static final double OVER_MEAN = 10;
 
     private final Sweep sweep;
+    private final double gain;
+    private final Audio recorded;
     private final int size;
-    private final Fft fft;
-    private final double[] reference;
 
-    private UnitMeter(Sweep sweep, Audio played, int recorded) {
+    private UnitMeter(Sweep sweep, double gain, Audio recorded) {
         this.sweep = sweep;
-        size = Integer.highestOneBit(2 * Math.max(played.frames(), recorded) - 1) * 2;
-        fft = new Fft(size);
-        reference = new double[size];
-        float[] x = played.channel(0);
-        for (int i = 0; i < x.length; i++) {
-            reference[i] = x[i];
-        }
-        fft.forward(reference);
+        this.gain = gain;
+        this.recorded = recorded;
+        int frames = Math.max(sweep.times() * sweep.period(), recorded.frames());
+        // With room for the harmonics of the first answer, which wrap to the end.
+        size = Integer.highestOneBit(2 * (frames + sweep.period()) - 1);
     }
 
     /**
@@ -53,168 +61,155 @@ public final class UnitMeter {
                             + played.sampleRateHz()
                             + " Hz; record it at the rate of the sweep");
         }
-        if (recorded.seconds() < sweep.seconds()) {
+        double ends = sweep.seconds() + (sweep.times() - 1) * sweep.period() / sweep.sampleRateHz();
+        if (recorded.seconds() < ends) {
             throw new IllegalArgumentException(
                     "the recording ends after "
                             + recorded.seconds()
-                            + " s, before the sweep of "
-                            + sweep.seconds()
-                            + " s does; record it whole");
+                            + " s, before the sweep does after "
+                            + ends
+                            + " s; record it whole");
         }
         if (recorded.peak() < 1e-5) {
             throw new IllegalArgumentException("the recording is silent; check its path");
         }
-        return new UnitMeter(sweep, played, recorded.frames()).measure(recorded);
+        return new UnitMeter(sweep, sweep.gainOf(played), recorded).measure();
     }
 
-    private UnitReport measure(Audio recorded) {
-        int channels = recorded.channelCount() == 1 ? 1 : 2;
-        double[][] spectra = new double[channels][];
-        for (int c = 0; c < channels; c++) {
-            spectra[c] = divided(recorded.channel(c));
+    private UnitReport measure() {
+        double[][] whole = divided(0);
+        int peak = peak(strongest(whole));
+        requireSweep(strongest(whole), peak);
+        ClockDrift clock = ClockDrift.of(strongest(whole), peak, sweep);
+        double drift = clock.drift().orElse(0);
+        drift = Math.abs(drift) < LEAST_DRIFT ? 0 : drift;
+        if (drift != 0) {
+            whole = divided(drift);
+            peak = peak(strongest(whole));
         }
-        double[] first = spectra[0].clone();
-        fft.inverse(first);
-        ClockDrift clock = new ClockDrift(sweep);
-        double drift = clock.of(first);
-        double[][] responses = new double[channels][];
-        for (int c = 0; c < channels; c++) {
-            responses[c] = clock.undone(spectra[c], drift, 0);
-            fft.inverse(responses[c]);
-        }
-        int onset = onset(responses);
-        requireSweep(responses, onset);
-        Audio response = cut(responses, onset);
+        int start = Math.max(0, peak - (int) (BEFORE_SECONDS * sweep.sampleRateHz()));
+        double[][] part = inPlayersTime(whole, start, drift);
+        Arrival arrival = Arrival.of(strongest(part), floor(part), sweep.sampleRateHz());
+        Audio response = cut(part, arrival.frame());
         return new UnitReport(
                 response,
-                onset,
-                strongest(responses)[onset] < 0,
+                start + arrival.frame(),
+                arrival.polarity(),
                 noise(recorded),
-                harmonics(responses, onset, response),
-                1e6 * drift,
+                harmonics(strongest(whole), start + arrival.frame(), response),
+                clock.drift().isPresent()
+                        ? OptionalDouble.of(1e6 * clock.drift().getAsDouble())
+                        : OptionalDouble.empty(),
+                clock.repeatDb(),
                 DecayMeter.measure(response));
     }
 
-    /** The spectrum of a recording over that of the sweep. */
-    private double[] divided(float[] recorded) {
-        double[] y = new double[size];
-        for (int i = 0; i < recorded.length; i++) {
-            y[i] = recorded[i];
+    /** The response of each channel. */
+    private double[][] divided(double drift) {
+        SweepDivision division = new SweepDivision(sweep, gain, drift, size);
+        double[][] responses = new double[recorded.channelCount() == 1 ? 1 : 2][];
+        for (int c = 0; c < responses.length; c++) {
+            responses[c] = division.response(recorded.channel(c));
         }
-        fft.forward(y);
-        double most = 0;
-        for (int k = 2; k < size; k += 2) {
-            most = Math.max(most, power(reference, k));
-        }
-        for (int k = 2; k < size; k += 2) {
-            double p = power(reference, k) + SMALL * most;
-            double re = (y[k] * reference[k] + y[k + 1] * reference[k + 1]) / p;
-            double im = (y[k + 1] * reference[k] - y[k] * reference[k + 1]) / p;
-            double keep = keep(hertz(k));
-            y[k] = keep * re;
-            y[k + 1] = keep * im;
-        }
-        y[0] = 0;
-        y[1] = 0;
-        return y;
+        return responses;
     }
 
-    private double hertz(int k) {
-        return k / 2.0 * sweep.sampleRateHz() / size;
+    /** The stretch that holds the response, read by the clock that played the sweep. */
+    private double[][] inPlayersTime(double[][] whole, int start, double drift) {
+        int length = Math.min(end() - start, (int) (responseSeconds() * sweep.sampleRateHz()));
+        double[][] part = new double[whole.length][];
+        for (int c = 0; c < part.length; c++) {
+            double[] stretch = Arrays.copyOfRange(whole[c], start, start + length);
+            double slow = 1 / (1 - drift);
+            part[c] =
+                    drift == 0 ? stretch : Reclock.read(stretch, start * (slow - 1), slow, length);
+        }
+        return part;
     }
 
-    private static double power(double[] packed, int k) {
-        return packed[k] * packed[k] + packed[k + 1] * packed[k + 1];
-    }
-
-    /** Nothing below the sweep, where only noise would be raised. */
-    private static double keep(double hz) {
-        double share = Math.clamp((hz - Sweep.FROM_HZ / 2) / (Sweep.FROM_HZ / 2), 0, 1);
-        return Math.sin(Math.PI / 2 * share) * Math.sin(Math.PI / 2 * share);
+    private static double responseSeconds() {
+        return BEFORE_SECONDS + Sweep.TAIL_SECONDS;
     }
 
     /** The channel with the higher peak. */
-    private static double[] strongest(double[][] responses) {
-        return responses.length == 1 || peak(responses[0]) >= peak(responses[1])
+    private double[] strongest(double[][] responses) {
+        return responses.length == 1
+                        || Math.abs(responses[0][peak(responses[0])])
+                                >= Math.abs(responses[1][peak(responses[1])])
                 ? responses[0]
                 : responses[1];
     }
 
-    private static double peak(double[] x) {
-        double most = 0;
-        for (double v : x) {
-            most = Math.max(most, Math.abs(v));
+    /** The highest frame of the first answer. */
+    private int peak(double[] x) {
+        int at = 0;
+        for (int i = 0; i < Math.min(end(), x.length); i++) {
+            at = Math.abs(x[i]) > Math.abs(x[at]) ? i : at;
         }
-        return most;
+        return at;
     }
 
-    /** The first crest that comes within 20 dB of the highest, where no harmonic lies. */
-    private int onset(double[][] responses) {
-        double[] h = strongest(responses);
-        int end = end();
-        double limit = 0;
-        for (int i = 0; i < end; i++) {
-            limit = Math.max(limit, Math.abs(h[i]));
-        }
-        limit *= Math.pow(10, ONSET_DB / 20);
-        int i = 0;
-        while (i < end && Math.abs(h[i]) < limit) {
-            i++;
-        }
-        while (i + 1 < end && Math.abs(h[i + 1]) > Math.abs(h[i])) {
-            i++;
-        }
-        return i;
-    }
-
-    /** Up to here lies the linear response; what comes later belongs to harmonics, wrapped. */
+    /** Up to here lies the linear response; what comes later belongs to harmonics. */
     private int end() {
-        return size - (int) (sweep.harmonicSeconds(HARMONICS + 2) * sweep.sampleRateHz());
+        int next = sweep.times() == 1 ? size : sweep.period();
+        return next - (int) (sweep.harmonicSeconds(HARMONICS + 2) * sweep.sampleRateHz());
     }
 
-    private void requireSweep(double[][] responses, int onset) {
-        double[] h = strongest(responses);
+    private static void requireSweep(double[] h, int peak) {
         double all = 0;
         for (double v : h) {
             all += v * v;
         }
-        double mean = Math.sqrt(all / h.length);
-        if (Math.abs(h[onset]) < 10 * mean) {
+        if (Math.abs(h[peak]) < OVER_MEAN * Math.sqrt(all / h.length)) {
             throw new IllegalArgumentException(
                     "the recording does not hold this sweep; take the recording of the sweep that"
                             + " was played");
         }
     }
 
-    /** From the first arrival until it has fallen into the noise. */
-    private Audio cut(double[][] responses, int onset) {
-        int most = Math.min(end() - onset, (int) (Sweep.TAIL_SECONDS * sweep.sampleRateHz()));
-        int step = (int) (0.02 * sweep.sampleRateHz());
-        double floor = Double.MAX_VALUE;
-        int steps = most / step;
-        double[] power = new double[steps];
-        for (int s = 0; s < steps; s++) {
+    /** Power of all channels in steps of 20 ms from a frame on. */
+    private double[] steps(double[][] responses, int from) {
+        int step = (int) (STEP_SECONDS * sweep.sampleRateHz());
+        double[] power = new double[(responses[0].length - from) / step];
+        for (int s = 0; s < power.length; s++) {
             for (double[] h : responses) {
                 for (int i = 0; i < step; i++) {
-                    double v = h[onset + s * step + i];
+                    double v = h[from + s * step + i];
                     power[s] += v * v;
                 }
             }
-            floor = s < steps / 2 ? floor : Math.min(floor, power[s]);
+        }
+        return power;
+    }
+
+    /** Root mean square of the quietest step of a channel, or of both together. */
+    private double floor(double[][] responses) {
+        double least = Arrays.stream(steps(responses, 0)).min().orElse(0);
+        return Math.sqrt(least / (STEP_SECONDS * sweep.sampleRateHz()));
+    }
+
+    /** From the first arrival until it has fallen into the noise. */
+    private Audio cut(double[][] responses, int from) {
+        double[] power = steps(responses, from);
+        int step = (int) (STEP_SECONDS * sweep.sampleRateHz());
+        double floor = Double.MAX_VALUE;
+        for (int s = power.length / 2; s < power.length; s++) {
+            floor = Math.min(floor, power[s]);
         }
         int last = (int) (LEAST_SECONDS * sweep.sampleRateHz() / step) + 1;
-        for (int s = 0; s < steps; s++) {
+        for (int s = 0; s < power.length; s++) {
             if (power[s] > floor * Math.pow(10, NOISE_MARGIN_DB / 10)) {
                 last = Math.max(last, s + 1);
             } else if (s > last + 25) {
                 break;
             }
         }
-        int keep = Math.min(most, (last + 25) * step);
+        int most = (int) (Sweep.TAIL_SECONDS * sweep.sampleRateHz());
+        int keep = Math.min(Math.min(most, responses[0].length - from), (last + 25) * step);
         float[][] channels = new float[responses.length][keep];
         for (int c = 0; c < channels.length; c++) {
             for (int i = 0; i < keep; i++) {
-                channels[c][i] = (float) responses[c][onset + i];
+                channels[c][i] = (float) responses[c][from + i];
             }
         }
         return Audio.of(sweep.sampleRateHz(), channels);
@@ -229,8 +224,7 @@ public final class UnitMeter {
     }
 
     /** The energy around each harmonic's place against that of the same stretch of the linear. */
-    private List<UnitReport.Harmonic> harmonics(double[][] responses, int onset, Audio response) {
-        double[] h = strongest(responses);
+    private List<UnitReport.Harmonic> harmonics(double[] h, int onset, Audio response) {
         List<UnitReport.Harmonic> found = new ArrayList<>();
         double rate = sweep.sampleRateHz();
         for (int order = 2; order <= HARMONICS; order++) {

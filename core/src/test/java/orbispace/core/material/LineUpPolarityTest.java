@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
@@ -123,8 +124,7 @@ class LineUpPolarityTest {
                 }
                 LineUp found = LineUp.of(Audio.of(RATE, x), Audio.of(RATE, y)).orElseThrow();
                 asked++;
-                if (found.confidence() >= LineUp.SURE
-                        && found.polarity() != LineUp.Polarity.NOT_SURE) {
+                if (found.confidence() >= LineUp.SURE && found.polarity() != Polarity.NOT_SURE) {
                     said++;
                     assertThat(found.inverted()).as("filter %d", kind).isEqualTo(sign < 0);
                     if (found.sharedShare() > 0.25) {

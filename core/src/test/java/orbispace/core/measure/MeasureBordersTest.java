@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
 import orbispace.core.space.ReverbKind;
 import org.junit.jupiter.api.Test;
 
@@ -30,10 +31,11 @@ class MeasureBordersTest {
         return new UnitReport(
                 Audio.silence(48000, 1, 10),
                 0,
-                false,
+                Polarity.SAME,
                 -90,
                 List.of(),
-                driftPpm,
+                OptionalDouble.of(driftPpm),
+                OptionalDouble.of(-80),
                 new DecayReport(0, band(0, new DecayTime.TooShort()), bands));
     }
 

@@ -7,15 +7,17 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Random;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Biquad;
+import orbispace.core.audio.Polarity;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.Fft;
 import orbispace.core.signal.FilterDesign;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class UnitMeterTest {
     private static final double RATE = 48000;
-    private static final Sweep SWEEP = new Sweep(RATE, 5);
+    private static final Sweep SWEEP = new Sweep(RATE, 3);
 
     /** A response of an arrival, two reflections and a decay, of which nothing lies under 40 Hz. */
     private static float[] response(double decaySeconds) {
@@ -23,11 +25,7 @@ class UnitMeterTest {
         x[0] += 0.5f;
         x[311] -= 0.2f;
         x[977] += 0.15f;
-        for (Biquad b : FilterDesign.highPass(80, 4, RATE)) {
-            Cascade filter = new Cascade(1);
-            filter.set(Cascade.pack(java.util.List.of(b), 1));
-            filter.process(x, x.clone(), 0, x.length);
-        }
+        new Cascade(FilterDesign.highPass(80, 4, RATE)).process(x, x.clone(), 0, x.length);
         return x;
     }
 
@@ -64,7 +62,7 @@ class UnitMeterTest {
 
     private static float[] noisy(float[] y, double snrDb, long seed) {
         double power = 0;
-        int n = (int) (5 * RATE);
+        int n = (int) (3 * RATE);
         for (int i = 0; i < n; i++) {
             power += y[i] * y[i];
         }
@@ -94,9 +92,9 @@ class UnitMeterTest {
         float[] played = through(SWEEP.audio().channel(0), truth, 137, -1);
         UnitReport report = UnitMeter.measure(SWEEP.audio(), Audio.of(RATE, noisy(played, 60, 1)));
         assertThat(report.latencySamples()).isEqualTo(137);
-        assertThat(report.inverted()).isTrue();
+        assertThat(report.polarity()).isEqualTo(Polarity.INVERTED);
         assertThat(errorDb(report.response(), truth, -1)).isLessThan(-60);
-        assertThat(report.driftPpm()).isCloseTo(0, within(0.5));
+        assertThat(report.driftPpm().orElseThrow()).isCloseTo(0, within(0.01));
         assertThat(report.drifts()).isFalse();
     }
 
@@ -118,21 +116,102 @@ class UnitMeterTest {
         assertThat(report.harmonics().get(3).levelDb()).isLessThan(-80);
     }
 
-    @Test
-    void aClockThatRunsApartIsFoundAndUndone() {
+    @ParameterizedTest
+    @ValueSource(doubles = {25, -200})
+    void aClockThatRunsApartIsFoundAndUndone(double ppm) {
         float[] truth = response(0.4);
-        float[] y = through(SWEEP.audio().channel(0), truth, 200, 1);
-        double drift = 25e-6;
+        new Cascade(FilterDesign.lowPass(15000, 8, RATE))
+                .process(truth, truth.clone(), 0, truth.length);
+        UnitReport report = reclocked(truth, 1e-6 * ppm, SWEEP);
+        assertThat(report.driftPpm().orElseThrow()).isCloseTo(ppm, within(0.01));
+        assertThat(report.drifts()).isTrue();
+        assertThat(report.latencySamples()).isBetween(200, 201);
+        assertThat(errorDb(report.response(), truth, 1)).isLessThan(-40);
+        assertThat(report.clocks())
+                .isEqualTo(
+                        "%.1f ppm apart, undone; let one clock serve both"
+                                .formatted(ppm)
+                                .replace('-', '\u2212'));
+    }
+
+    private static UnitReport reclocked(float[] truth, double drift, Sweep sweep) {
+        float[] y = through(sweep.audio().channel(0), truth, 200, 1);
         float[] recorded = new float[y.length];
         for (int i = 0; i < y.length - 8; i++) {
             double at = i * (1 - drift);
             int whole = (int) at;
             recorded[i] = sinc(y, whole, at - whole);
         }
-        UnitReport report = UnitMeter.measure(SWEEP.audio(), Audio.of(RATE, recorded));
-        assertThat(report.driftPpm()).isCloseTo(25, within(2.0));
-        assertThat(report.drifts()).isTrue();
-        assertThat(report.latencySamples()).isEqualTo(200);
+        return UnitMeter.measure(sweep.audio(), Audio.of(RATE, recorded));
+    }
+
+    /** No peak tells where or which way up it is, and none is needed for its clock. */
+    @Test
+    void aDiffuseSpaceHasADriftAndNoPolarity() {
+        float[] truth = Signals.scaled(Signals.decay(0.4, -200, 0.6, RATE, 5), 0.05);
+        new Cascade(FilterDesign.highPass(40, 2, RATE))
+                .process(truth, truth.clone(), 0, truth.length);
+        new Cascade(FilterDesign.lowPass(15000, 4, RATE))
+                .process(truth, truth.clone(), 0, truth.length);
+        UnitReport report = reclocked(truth, 100e-6, SWEEP);
+        assertThat(report.driftPpm().orElseThrow()).isCloseTo(100, within(0.01));
+        assertThat(report.polarity()).isEqualTo(Polarity.NOT_SURE);
+        assertThat(report.latencySamples()).isBetween(200, 203);
+        UnitReport still = reclocked(truth, 0, SWEEP);
+        assertThat(still.driftPpm().orElseThrow()).isCloseTo(0, within(0.01));
+        assertThat(still.clocks()).isEqualTo("0.0 ppm apart");
+    }
+
+    @Test
+    void anArrivalBehindALowPassIsNoDrift() {
+        float[] truth = response(0.4);
+        new Cascade(FilterDesign.lowPass(6000, 4, RATE))
+                .process(truth, truth.clone(), 0, truth.length);
+        float[] played = through(SWEEP.audio().channel(0), truth, 137, -1);
+        UnitReport report = UnitMeter.measure(SWEEP.audio(), Audio.of(RATE, played));
+        assertThat(report.driftPpm().orElseThrow()).isCloseTo(0, within(0.01));
+        assertThat(report.polarity()).isEqualTo(Polarity.INVERTED);
+        assertThat(report.latencySamples()).isEqualTo(137);
+    }
+
+    @Test
+    void aSweepThatIsPlayedOnceLeavesClocksAlone() {
+        Sweep once = new Sweep(RATE, 3, 1);
+        UnitReport report = reclocked(response(0.4), 25e-6, once);
+        assertThat(report.driftPpm()).isEmpty();
+        assertThat(report.repeatDb()).isEmpty();
+        assertThat(report.drifts()).isFalse();
+        assertThat(report.clocks())
+                .isEqualTo("not sure: only a sweep that is played twice can tell");
+    }
+
+    @Test
+    void aUnitThatMovesLeavesClocksAlone() {
+        float[] x = SWEEP.audio().channel(0);
+        float[] y = through(x, response(0.4), 100, 1);
+        // The same room with other reflections when the sweep comes again.
+        float[] second = Signals.scaled(Signals.decay(0.4, -200, 0.6, RATE, 8), 0.2);
+        float[] other = through(x, second, 100, 1);
+        System.arraycopy(other, SWEEP.period(), y, SWEEP.period(), SWEEP.period());
+        UnitReport report = UnitMeter.measure(SWEEP.audio(), Audio.of(RATE, y));
+        assertThat(report.driftPpm()).isEmpty();
+        assertThat(report.repeatDb().orElseThrow()).isGreaterThan(-3);
+        assertThat(report.clocks()).startsWith("not sure: its two answers differ by");
+    }
+
+    @Test
+    void aSweepIsKnownByItsCurveAndItsHalves() {
+        Audio twice = SWEEP.audio();
+        assertThat(Sweep.of(twice)).isEqualTo(SWEEP);
+        assertThat(Sweep.of(twice.slice(0, twice.frames() / 2))).isEqualTo(new Sweep(RATE, 3, 1));
+        Audio softer = Signals.mono(RATE, Signals.scaled(twice.channel(0).clone(), 0.25));
+        assertThat(Sweep.of(softer).gainOf(softer)).isCloseTo(0.25, within(1e-6));
+        float[] truth = response(0.3);
+        Audio heard = Audio.of(RATE, through(softer.channel(0), truth, 10, 1));
+        assertThat(errorDb(UnitMeter.measure(softer, heard).response(), truth, 1)).isLessThan(-60);
+        Audio noise = Signals.mono(RATE, Signals.noise(0.1, 50, 9000, 18, RATE, 1));
+        assertThatThrownBy(() -> Sweep.of(noise)).hasMessageContaining("another");
+        assertThatThrownBy(() -> new Sweep(RATE, 5, 3)).hasMessageContaining("once or twice");
     }
 
     private static float sinc(float[] y, int whole, double f) {
@@ -153,9 +232,9 @@ class UnitMeterTest {
         Audio sweep = SWEEP.audio();
         assertThatThrownBy(() -> UnitMeter.measure(sweep, sweep.slice(0, 48000)))
                 .hasMessageContaining("ends after");
-        assertThatThrownBy(() -> UnitMeter.measure(sweep, Audio.silence(RATE, 1, 600_000)))
+        assertThatThrownBy(() -> UnitMeter.measure(sweep, Audio.silence(RATE, 1, 1_200_000)))
                 .hasMessageContaining("silent");
-        Audio noise = Signals.mono(RATE, Signals.noise(0.1, 50, 9000, 12, RATE, 1));
+        Audio noise = Signals.mono(RATE, Signals.noise(0.1, 50, 9000, 18, RATE, 1));
         assertThatThrownBy(() -> UnitMeter.measure(sweep, noise))
                 .hasMessageContaining("does not hold this sweep");
         Audio other = Audio.of(44100, sweep.channel(0));

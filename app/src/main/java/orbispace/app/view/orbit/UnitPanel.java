@@ -95,10 +95,11 @@ final class UnitPanel extends VBox {
                         Plate.caps("2  PLAY IT THROUGH THE UNIT"),
                         words(
                                 "caption",
-                                "Set the unit to wet alone and record what comes back, with the"
-                                    + " silence after the sweep. The sweep passes through every"
-                                    + " pitch at \u22126 dBFS: turn monitors and headphones down"
-                                    + " first, and do not listen close."),
+                                "Set the unit to wet alone and record all that comes back. The"
+                                    + " sweep comes twice, so that clocks which run apart are told,"
+                                    + " and passes through every pitch at \u22126 dBFS: turn"
+                                    + " monitors and headphones down first, and do not listen"
+                                    + " close."),
                         Plate.caps("3  WHAT CAME BACK"),
                         new HBox(6, recording, chooser("choose the recording", recording)),
                         Plate.caps("4  WHAT ITS PANEL SAYS OF ITS DECAY"),

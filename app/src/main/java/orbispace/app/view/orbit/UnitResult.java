@@ -11,6 +11,7 @@ import orbispace.app.desk.OrbitModel;
 import orbispace.app.desk.UnitMeasuring;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.control.Plate;
+import orbispace.core.audio.Polarity;
 import orbispace.core.design.Return;
 import orbispace.core.prove.compare.ReverbFit;
 import orbispace.core.words.Wording;
@@ -122,13 +123,13 @@ final class UnitResult extends VBox {
                         + " samples, "
                         + Wording.number(1000 * report.latencySamples() / rate, 2)
                         + " ms");
-        fact("polarity", report.inverted() ? "upside down" : "upright");
-        fact("noise", Wording.number(report.noiseDbfs(), 1) + " dBFS");
         fact(
-                "clocks",
-                Wording.number(report.driftPpm(), 1)
-                        + " ppm apart"
-                        + (report.drifts() ? ", undone; let one clock serve both" : ""));
+                "polarity",
+                report.polarity() == Polarity.NOT_SURE
+                        ? "not sure: no arrival leads"
+                        : report.polarity().label());
+        fact("noise", Wording.number(report.noiseDbfs(), 1) + " dBFS");
+        fact("clocks", report.clocks());
         report.harmonics().forEach(h -> fact("harmonic " + h.order(), Wording.db(h.levelDb())));
     }
 

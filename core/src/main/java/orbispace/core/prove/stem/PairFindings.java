@@ -3,6 +3,7 @@ package orbispace.core.prove.stem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import orbispace.core.audio.Polarity;
 import orbispace.core.design.Design;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Source;
@@ -126,7 +127,7 @@ public final class PairFindings {
                 + share
                 + ", "
                 + lag
-                + (l.polarity() == LineUp.Polarity.SAME ? "" : ", " + l.polarity().label())
+                + (l.polarity() == Polarity.SAME ? "" : ", " + l.polarity().label())
                 + Wording.text("; confidence %.2f.", l.confidence());
     }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import orbispace.core.audio.Polarity;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
@@ -286,7 +287,7 @@ class FieldFindingsTest extends RuleCase {
 
     @Test
     void copiesThatDoNotLieOnEachOtherAreFound() {
-        pairs.add(new SharedSound("voice", "pad", new LineUp(120, LineUp.Polarity.SAME, 0.9, 0.8)));
+        pairs.add(new SharedSound("voice", "pad", new LineUp(120, Polarity.SAME, 0.9, 0.8)));
         assertThat(rules(design(voiceHall(1)))).containsExactly("unaligned");
     }
 
@@ -318,7 +319,7 @@ class FieldFindingsTest extends RuleCase {
         stems.put(
                 "pad",
                 stem(Optional.of(new Ambience(0.9, 14, 5)), Optional.empty(), Optional.empty()));
-        pairs.add(new SharedSound("voice", "pad", new LineUp(120, LineUp.Polarity.SAME, 0.9, 0.8)));
+        pairs.add(new SharedSound("voice", "pad", new LineUp(120, Polarity.SAME, 0.9, 0.8)));
         List<Finding> found =
                 findings(design(Fields.hall("A", 1, Map.of("pad", -6.0))).unplanned());
         assertThat(found).extracting(Finding::severity).isSorted();

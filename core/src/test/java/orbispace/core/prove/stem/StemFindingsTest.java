@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import orbispace.core.audio.Polarity;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Placement;
@@ -157,14 +158,13 @@ class StemFindingsTest {
 
     @Test
     void ofTwoCopiesTheLaterIsMovedEarlier() {
-        Finding found = pair("voice", "shaker", new LineUp(1234, LineUp.Polarity.SAME, 0.9, 0.95));
+        Finding found = pair("voice", "shaker", new LineUp(1234, Polarity.SAME, 0.9, 0.95));
         assertThat(found.subject()).isEqualTo("shaker");
         assertThat(found.flag()).isEqualTo("1234 late");
         assertThat(after(found, 0, "shaker").placement().shiftFrames()).isEqualTo(-1234);
         Design grouped = found.remedies().getLast().edit().applyTo(design);
         assertThat(grouped.layersOf(grouped.findSource("voice").orElseThrow())).hasSize(2);
-        Finding other =
-                pair("voice", "shaker", new LineUp(-50, LineUp.Polarity.INVERTED, 0.9, 0.95));
+        Finding other = pair("voice", "shaker", new LineUp(-50, Polarity.INVERTED, 0.9, 0.95));
         assertThat(other.subject()).isEqualTo("voice");
         assertThat(after(other, 0, "voice").placement())
                 .isEqualTo(Placement.AS_IS.shifted(-50).turned());
@@ -172,8 +172,7 @@ class StemFindingsTest {
 
     @Test
     void whatBleedsIsMovedTowardsItsBleed() {
-        Finding found =
-                pair("drum", "shaker", new LineUp(-154, LineUp.Polarity.INVERTED, 0.9, 0.01));
+        Finding found = pair("drum", "shaker", new LineUp(-154, Polarity.INVERTED, 0.9, 0.01));
         assertThat(found.subject()).isEqualTo("shaker");
         assertThat(found.flag()).isEqualTo("154 early, inverted");
         assertThat(found.evidence()).contains("154 samples (3.21 ms) later", "upside down");
@@ -185,7 +184,7 @@ class StemFindingsTest {
 
     @Test
     void stemsThatAgreeNeedNothingOnceTheyAreGrouped() {
-        LineUp same = new LineUp(0, LineUp.Polarity.SAME, 0.95, 0.9);
+        LineUp same = new LineUp(0, Polarity.SAME, 0.95, 0.9);
         Finding found = pair("drum", "shaker", same);
         assertThat(found.severity()).isEqualTo(Severity.KNOW);
         Design grouped = found.remedies().getFirst().edit().applyTo(design);
