@@ -176,4 +176,39 @@ class AmbienceLimitsTest {
         }
         return AmbienceFinder.find(Signals.mono(RATE, sound(levels)));
     }
+
+    private static void add(List<Double> levels, int frames, double from, double perFrame) {
+        for (int i = 0; i < frames; i++) {
+            levels.add(from + perFrame * i);
+        }
+    }
+
+    @Test
+    void aTailThatBendsIsNoRoom() {
+        // Over 0.7 s: 20 dB in the first fifth of a second and hardly any after it.
+        for (boolean bent : new boolean[] {false, true}) {
+            List<Double> levels = new ArrayList<>();
+            add(levels, 40, -12, 0);
+            add(levels, 20, -22, bent ? -1 : -0.3);
+            add(levels, 60, bent ? -42 : -28, bent ? 0 : -0.3);
+            add(levels, 50, FLOOR_DB, 0);
+            assertThat(AmbienceFinder.find(Signals.mono(RATE, sound(levels))).isPresent())
+                    .isEqualTo(!bent);
+        }
+    }
+
+    @Test
+    void aStopAfterWhichSomethingNewSoundsTellsNothing() {
+        List<Double> levels = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            add(levels, 40, -12, 0);
+            add(levels, 13, -40, 0);
+        }
+        add(levels, 40, -12, 0);
+        add(levels, 120, -32, -0.4);
+        add(levels, 50, FLOOR_DB, 0);
+        Ambience room = AmbienceFinder.find(Signals.mono(RATE, sound(levels))).orElseThrow();
+        assertThat(room.stops()).isEqualTo(1);
+        assertThat(room.decaySeconds()).isCloseTo(1.5, within(0.01));
+    }
 }

@@ -97,10 +97,10 @@ class MaterialByHandTest {
         assertThat(dips(50).getFirst()).isCloseTo(0.505, within(1e-9));
         assertThat(dips(30, 60)).hasSize(2);
         assertThat(dips(60, 30).getFirst()).isCloseTo(0.305, within(1e-9));
-        assertThat(dips(9)).hasSize(1);
-        assertThat(dips(6)).isEmpty();
-        assertThat(dips(91)).hasSize(1);
-        assertThat(dips(95)).isEmpty();
+        assertThat(dips(8)).hasSize(1);
+        assertThat(dips(7)).isEmpty();
+        assertThat(dips(92)).hasSize(1);
+        assertThat(dips(93)).isEmpty();
         // Two that follow within 80 ms are one.
         assertThat(dips(50, 55)).hasSize(1);
     }

@@ -7,9 +7,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.TextField;
+import orbispace.app.song.Prints;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.measure.Sweep;
 import orbispace.demo.SimulatedUnit;
 import orbispace.files.FileProblem;
 import orbispace.files.sound.SoundReader;
@@ -37,8 +39,20 @@ class UnitScreenTest extends WindowCase {
         return design().requireReturn("A");
     }
 
+    /** The song's own sweep, shorter than what the window writes. */
+    private void sweepOfASecond() throws FileProblem {
+        Path sweep = folder.resolve("units/sweep.wav");
+        Prints.makeFolder(java.util.Objects.requireNonNull(sweep.getParent()));
+        WavWriter.write(
+                sweep,
+                new Sweep(design().song().sampleRateHz(), 1).audio(),
+                WavWriter.Depth.FLOAT_32,
+                "");
+    }
+
     @Test
-    void theSimulatedUnitIsMeasuredAndItsResponseTakenIntoAReturn() {
+    void theSimulatedUnitIsMeasuredAndItsResponseTakenIntoAReturn() throws FileProblem {
+        sweepOfASecond();
         press("Try a simulated unit");
         until(() -> desk.orbit().units().measured().get() != null);
         fill("decay that the unit's panel says", "2.0 s");
@@ -48,7 +62,7 @@ class UnitScreenTest extends WindowCase {
         press("Use its response in A");
         until(() -> a().space() instanceof Space.Convolution);
         assertThat(((Space.Convolution) a().space()).file()).isEqualTo("units/simulated-unit.wav");
-        assertThat(folder.resolve("units/sweep.wav")).exists();
+        assertThat(labels()).contains("12.0 ppm apart, undone; let one clock serve both");
         settle();
         press("Use its response in A");
         until(() -> secondFile().endsWith("unit-2.wav"));
@@ -56,6 +70,7 @@ class UnitScreenTest extends WindowCase {
 
     @Test
     void anotherSongHasItsOwnSweepAndNothingOfTheLastUnit() throws IOException, TimeoutException {
+        sweepOfASecond();
         press("Try a simulated unit");
         until(() -> desk.orbit().units().measured().get() != null);
         Path former = folder;
