@@ -258,8 +258,9 @@ public final class FormEditing implements OfSong {
     }
 
     private static boolean worthwhile(BarOneFinder.BarOne p, SongClock clock) {
-        return Math.abs(p.originSeconds() - clock.originSeconds()) > WORTH_SECONDS
-                && p.agreement() > LEAST_AGREEMENT
-                && p.agreement() - p.before() > WORTH_AGREEMENT;
+        return p.fittingBpm().isPresent()
+                || (Math.abs(p.originSeconds() - clock.originSeconds()) > WORTH_SECONDS
+                        && p.agreement() > LEAST_AGREEMENT
+                        && p.agreement() - p.before() > WORTH_AGREEMENT);
     }
 }

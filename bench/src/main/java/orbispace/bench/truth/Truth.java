@@ -16,5 +16,6 @@ public final class Truth {
         PhraseTruth.print(seeds, System.out);
         StrokeTruth.print(seeds, System.out);
         UnitTruth.print(seeds, System.out);
+        BarOneTruth.print(seeds, System.out);
     }
 }

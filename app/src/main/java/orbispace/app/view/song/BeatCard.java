@@ -22,7 +22,11 @@ final class BeatCard extends VBox {
     private final Button tap;
     private final Button takeTap;
     private final Label proposal = new Label();
+    private static final String NOTHING =
+            "The hits agree with the beats, are too few, or leave open where the beat is.";
+
     private final Button takeProposal;
+    private final FormPanel.Taken takesTempo;
     private boolean front;
 
     /**
@@ -33,6 +37,7 @@ final class BeatCard extends VBox {
     BeatCard(SongModel model, FormPanel.Taken takesTempo) {
         super(10);
         this.model = model;
+        this.takesTempo = takesTempo;
         barOne =
                 new NumberField(
                         "bar 1 after the stems' start",
@@ -78,7 +83,13 @@ final class BeatCard extends VBox {
 
     private void takeProposal() {
         BarOneFinder.BarOne found = model.form().proposal().get();
-        if (found != null) {
+        if (found == null) {
+            return;
+        }
+        if (found.fittingBpm().isPresent()) {
+            takesTempo.take(Math.rint(100 * found.fittingBpm().getAsDouble()) / 100);
+            model.form().proposeBarOne();
+        } else {
             setBarOne(found.originSeconds());
         }
     }
@@ -97,17 +108,36 @@ final class BeatCard extends VBox {
         takeTap.setVisible(tapped.isPresent());
         tapped.ifPresent(b -> takeTap.setText("Set " + Wording.number(b, 1) + " bpm"));
         BarOneFinder.BarOne found = model.form().proposal().get();
-        proposal.setText(
-                found == null
-                        ? "The hits agree with the beats, or there are too few to tell."
-                        : "By the hits bar 1 begins at "
-                                + Wording.number(1000 * found.originSeconds(), 1)
-                                + " ms: they would agree with the beats to "
-                                + Wording.number(100 * found.agreement(), 0)
-                                + " %, now "
-                                + Wording.number(100 * found.before(), 0)
-                                + " %.");
+        proposal.setText(found == null ? NOTHING : words(found));
+        takeProposal.setText(
+                found == null || found.fittingBpm().isEmpty()
+                        ? "Move bar 1 there"
+                        : "Set " + bpm(found) + " bpm");
         takeProposal.setVisible(found != null);
         takeProposal.setManaged(found != null);
+    }
+
+    private static String bpm(BarOneFinder.BarOne found) {
+        return Wording.number(found.fittingBpm().orElseThrow(), 2);
+    }
+
+    private static String words(BarOneFinder.BarOne found) {
+        String agree =
+                "they would agree with the beats to "
+                        + Wording.number(100 * found.agreement(), 0)
+                        + " %, now "
+                        + Wording.number(100 * found.before(), 0)
+                        + " %.";
+        if (found.fittingBpm().isPresent()) {
+            return "The hits keep another tempo. At " + bpm(found) + " bpm " + agree;
+        }
+        return "By the hits bar 1 begins at "
+                + Wording.number(1000 * found.originSeconds(), 1)
+                + " ms: "
+                + agree
+                + (found.beatsAlone()
+                        ? " Nothing strikes between them: if these are off-beats, half a beat from"
+                                + " there."
+                        : "");
     }
 }
