@@ -30,6 +30,7 @@ public final class BarOneFinder {
     private static final double TEMPO_LEADS = 0.15;
     private static final double TEMPO_AGREES = 0.4;
     private static final int PHASES = 64;
+    private static final int PARTS = 4;
     private static final double FEW_BETWEEN = 0.05;
 
     private BarOneFinder() {}
@@ -53,33 +54,57 @@ public final class BarOneFinder {
             OptionalDouble fittingBpm,
             boolean beatsAlone) {}
 
-    /** How strokes are held against beats: parts of a beat that count, with their weights. */
+    /** How strokes are held against beats: what beats, halves, thirds and quarters count. */
     private enum Grid {
         STRAIGHT(3, 2, 0, 1),
         THIRDS(3, 0, 3, 0);
 
-        private final double[] weights;
-        private final double all;
+        private final double whole;
+        private final double half;
+        private final double third;
+        private final double quarter;
 
-        Grid(double... weights) {
-            this.weights = weights;
-            double sum = 0;
-            for (double w : weights) {
-                sum += w;
-            }
-            all = sum;
+        Grid(double whole, double half, double third, double quarter) {
+            this.whole = whole;
+            this.half = half;
+            this.third = third;
+            this.quarter = quarter;
+        }
+
+        /** What a part of a beat counts, 1 for the whole one, of all that counts. */
+        double share(int part) {
+            double weight =
+                    switch (part) {
+                        case 1 -> whole;
+                        case 2 -> half;
+                        case 3 -> third;
+                        default -> quarter;
+                    };
+            return weight / (whole + half + third + quarter);
         }
 
         double at(double beats) {
             double sum = 0;
-            for (int n = 0; n < weights.length; n++) {
-                sum += weights[n] * Math.cos(2 * Math.PI * (n + 1) * beats);
+            for (int part = 1; part <= PARTS; part++) {
+                sum += share(part) * Math.cos(2 * Math.PI * part * beats);
             }
-            return sum / all;
+            return sum;
         }
     }
 
-    private record Strokes(double[] seconds, double[] weights, SongClock clock, Grid grid) {
+    private static final class Strokes {
+        private final double[] seconds;
+        private final double[] weights;
+        private final SongClock clock;
+        private final Grid grid;
+
+        Strokes(double[] seconds, double[] weights, SongClock clock, Grid grid) {
+            this.seconds = seconds;
+            this.weights = weights;
+            this.clock = clock;
+            this.grid = grid;
+        }
+
         double agreement(double origin, double faster) {
             double sum = 0;
             double all = 0;
@@ -109,26 +134,28 @@ public final class BarOneFinder {
 
         /** The best agreement at any place if the song were faster. */
         double best(double faster) {
-            double[] re = new double[grid.weights.length];
-            double[] im = new double[grid.weights.length];
+            double[] re = new double[PARTS + 1];
+            double[] im = new double[PARTS + 1];
             double all = 0;
             for (int i = 0; i < seconds.length; i++) {
                 double beats = clock.tempo().beatAt((seconds[i] - clock.originSeconds()) * faster);
-                for (int n = 0; n < re.length; n++) {
-                    double turn = 2 * Math.PI * (n + 1) * beats;
-                    re[n] += grid.weights[n] == 0 ? 0 : weights[i] * Math.cos(turn);
-                    im[n] += grid.weights[n] == 0 ? 0 : weights[i] * Math.sin(turn);
+                for (int part = 1; part <= PARTS; part++) {
+                    double turn = 2 * Math.PI * part * beats;
+                    re[part] += weights[i] * Math.cos(turn);
+                    im[part] += weights[i] * Math.sin(turn);
                 }
                 all += weights[i];
             }
             double best = -1;
             for (int p = 0; p < PHASES && all > 0; p++) {
                 double sum = 0;
-                for (int n = 0; n < re.length; n++) {
-                    double turn = 2 * Math.PI * (n + 1) * p / PHASES;
-                    sum += grid.weights[n] * (re[n] * Math.cos(turn) + im[n] * Math.sin(turn));
+                for (int part = 1; part <= PARTS; part++) {
+                    double turn = 2 * Math.PI * part * p / PHASES;
+                    sum +=
+                            grid.share(part)
+                                    * (re[part] * Math.cos(turn) + im[part] * Math.sin(turn));
                 }
-                best = Math.max(best, sum / all / grid.all);
+                best = Math.max(best, sum / all);
             }
             return best;
         }

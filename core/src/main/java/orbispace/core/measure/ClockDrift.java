@@ -34,7 +34,17 @@ record ClockDrift(OptionalDouble drift, OptionalDouble repeatDb) {
     static final ClockDrift ONCE = new ClockDrift(OptionalDouble.empty(), OptionalDouble.empty());
 
     /** The two answers as spectra of one length. */
-    private record Pair(double[] first, double[] second, double sampleRateHz) {
+    private static final class Pair {
+        private final double[] first;
+        private final double[] second;
+        private final double sampleRateHz;
+
+        Pair(double[] first, double[] second, double sampleRateHz) {
+            this.first = first;
+            this.second = second;
+            this.sampleRateHz = sampleRateHz;
+        }
+
         /** How far the two are alike within a band if the second is so many frames late. */
         double alike(double late, double lowHz, double highHz) {
             double both = 0;
@@ -133,8 +143,8 @@ record ClockDrift(OptionalDouble drift, OptionalDouble repeatDb) {
      * The whole lateness with the highest correlation; empty if it lies at the end of the reach.
      */
     private static Optional<Double> coarse(Pair pair, int reach, Fft fft) {
-        double[] a = pair.first();
-        double[] b = pair.second();
+        double[] a = pair.first;
+        double[] b = pair.second;
         double[] cross = new double[a.length];
         for (int k = 2; k < a.length; k += 2) {
             cross[k] = a[k] * b[k] + a[k + 1] * b[k + 1];

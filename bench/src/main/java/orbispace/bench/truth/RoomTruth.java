@@ -1,0 +1,164 @@
+package orbispace.bench.truth;
+
+import java.io.PrintStream;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Random;
+import orbispace.core.audio.Audio;
+import orbispace.core.material.Ambience;
+import orbispace.core.material.AmbienceFinder;
+
+/** Stems of several kinds, dry and in rooms that are known. */
+final class RoomTruth {
+    private static final double RATE = Sounds.RATE;
+    private static final double SECONDS = 24;
+    private static final double[] DECAYS = {0.4, 0.7, 1.2, 2, 3};
+    private static final double[] UNDER_DB = {-6, -10, -13, -16};
+    private static final double NEAR = 0.25;
+
+    private RoomTruth() {}
+
+    private enum Kind {
+        VOICE,
+        PIANO,
+        GUITAR,
+        SNARE,
+        KIT,
+        BASS;
+
+        float[] dry(Random random) {
+            float[] x = new float[(int) (SECONDS * RATE)];
+            switch (this) {
+                case VOICE -> voice(x, random);
+                case PIANO -> notes(x, 0.6, 3, 0.06, random);
+                case GUITAR -> notes(x, 0.45, 1.4, 0.03, random);
+                case BASS -> notes(x, 0.5, 2, 0.04, random);
+                case SNARE -> beat(x, false, random);
+                case KIT -> beat(x, true, random);
+            }
+            Sounds.hiss(x, 3e-5, random);
+            return x;
+        }
+
+        private void notes(float[] x, double each, double rings, double damped, Random random) {
+            double[] lowest = {110, 98, 45};
+            double from = lowest[this == PIANO ? 0 : this == GUITAR ? 1 : 2];
+            for (double t = 0.2; t < SECONDS - 2; t += each * (1 + random.nextInt(4))) {
+                int voices = this == BASS ? 1 : 1 + random.nextInt(4);
+                double held = each * (0.5 + random.nextInt(3));
+                for (int v = 0; v < voices; v++) {
+                    double hz = from * Math.pow(2, random.nextInt(24) / 12.0);
+                    note(x, t + 0.01 * random.nextDouble(), held, hz, rings, damped, random);
+                }
+                t += random.nextInt(3) == 0 ? 1.2 : 0;
+            }
+        }
+    }
+
+    private static void voice(float[] x, Random random) {
+        for (double t = 0.3; t < SECONDS - 3; ) {
+            double lasts = 0.4 + 1.6 * random.nextDouble();
+            float[] vowel = Sounds.vowel((int) (lasts * RATE), true, random);
+            int from = (int) (t * RATE);
+            for (int i = 0; i < vowel.length; i++) {
+                double at = i / RATE;
+                double edge = Math.min(1, at / 0.04) * Math.min(1, (lasts - at) / 0.05);
+                x[from + i] += (float) (edge * vowel[i]);
+            }
+            t += lasts + 0.3 + 1.2 * random.nextDouble();
+        }
+    }
+
+    /** A string: partials that decay, the higher the faster, until it is damped. */
+    private static void note(
+            float[] x,
+            double start,
+            double held,
+            double hz,
+            double rings,
+            double damped,
+            Random random) {
+        int from = (int) (start * RATE);
+        for (int p = 1; p <= 14 && p * hz < 9000; p++) {
+            double level = 0.05 / Math.pow(p, 1.2);
+            double t60 = rings / (1 + 0.15 * p);
+            double phase = 2 * Math.PI * random.nextDouble();
+            for (int i = 0; i < (held + 6 * damped) * RATE && from + i < x.length; i++) {
+                double t = i / RATE;
+                double fall = Math.pow(10, -3 * t / t60);
+                double off = t < held ? 1 : Math.exp(-(t - held) / (damped / 2));
+                double on = Math.min(1, t / 0.003);
+                x[from + i] +=
+                        (float)
+                                (level
+                                        * fall
+                                        * off
+                                        * on
+                                        * Math.sin(2 * Math.PI * p * hz * t + phase));
+            }
+        }
+    }
+
+    private static void beat(float[] x, boolean kit, Random random) {
+        for (int beat = 0; beat < 2 * SECONDS - 6; beat++) {
+            double t = 0.3 + 0.5 * beat + 0.004 * random.nextGaussian();
+            if (beat % 2 == 1) {
+                Sounds.snare(x, t, 0.5, random);
+            } else if (kit) {
+                Sounds.kick(x, t, 0.5, random);
+            }
+            if (kit) {
+                Sounds.metal(x, t, 0.06, 0.03, random);
+                Sounds.metal(x, t + 0.25, 0.05, 0.03, random);
+            }
+        }
+    }
+
+    static void print(int seeds, PrintStream out) {
+        out.println("| Stem | Decay, s | At | Found | Within 25 % | Median off |");
+        out.println("| --- | --- | --- | --- | --- | --- |");
+        for (Kind kind : Kind.values()) {
+            int wet = 0;
+            for (int seed = 0; seed < 4 * seeds; seed++) {
+                Random random = new Random(500L + seed);
+                wet += find(kind.dry(random)).isPresent() ? 1 : 0;
+            }
+            out.printf(Locale.ROOT, "| %s | dry | | %d of %d | | |%n", kind, wet, 4 * seeds);
+            for (double under : UNDER_DB) {
+                for (double decay : DECAYS) {
+                    row(kind, decay, under, seeds, out);
+                }
+            }
+        }
+    }
+
+    private static void row(Kind kind, double decay, double under, int seeds, PrintStream out) {
+        int found = 0;
+        int near = 0;
+        double[] off = new double[seeds];
+        for (int seed = 0; seed < seeds; seed++) {
+            Random random = new Random(800L + seed);
+            float[] x = kind.dry(random);
+            Sounds.room(x, under, decay, random);
+            Optional<Ambience> room = find(x);
+            off[seed] = room.map(a -> a.decaySeconds() / decay - 1).orElse(9.99);
+            found += room.isPresent() ? 1 : 0;
+            near += Math.abs(off[seed]) <= NEAR ? 1 : 0;
+        }
+        java.util.Arrays.sort(off);
+        out.printf(
+                Locale.ROOT,
+                "| %s | %.1f | %.0f dB | %d of %d | %d | %+.0f %% |%n",
+                kind,
+                decay,
+                under,
+                found,
+                seeds,
+                near,
+                100 * off[seeds / 2]);
+    }
+
+    private static Optional<Ambience> find(float[] x) {
+        return AmbienceFinder.find(Audio.of(RATE, x));
+    }
+}
