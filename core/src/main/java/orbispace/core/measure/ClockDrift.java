@@ -134,7 +134,7 @@ record ClockDrift(OptionalDouble drift, OptionalDouble repeatDb) {
         }
         fft.forward(x);
         for (int k = 2; k < x.length; k++) {
-            x[k] /= Math.sqrt(k / 2);
+            x[k] /= Math.sqrt(Math.floorDiv(k, 2));
         }
         return x;
     }
