@@ -71,7 +71,10 @@ record Arrival(int frame, Polarity polarity) {
     private static boolean rings(double[] x, double[] kernel, int at) {
         double own = Math.abs(x[at]);
         for (int k = 1; k <= RINGS && at + k < x.length; k++) {
-            double share = RINGS_MORE * Math.abs(kernel[k]) / kernel[0] + RINGS_LEAST;
+            // Between samples it rings as much as at the sample to either side.
+            double most = Math.max(Math.abs(kernel[k]), Math.abs(kernel[k + 1]));
+            most = k == 1 ? most : Math.max(most, Math.abs(kernel[k - 1]));
+            double share = RINGS_MORE * most / kernel[0] + RINGS_LEAST;
             if (own <= share * Math.abs(x[at + k])) {
                 return true;
             }

@@ -40,6 +40,7 @@ import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 /** Where each remedy begins, where it ends, and every word of what it says. */
@@ -123,7 +124,7 @@ class RemedyBordersTest {
         assertThat(found(rule, r, COVERED)).isEmpty();
     }
 
-    private static Return narrow(Filter.Dip dip) {
+    private static Return narrow(Filter.@Nullable Dip dip) {
         return filtered(
                 new Filter(new Filter.Corner(400, 8), new Filter.Corner(420, 8)).withDip(dip));
     }
@@ -161,8 +162,8 @@ class RemedyBordersTest {
         for (double[] step : new double[][] {{3, 4.5}, {5, 6}, {4.5, 6}}) {
             Return set = narrow(new Filter.Dip(dip.hz(), step[0], 1)).withLevel(10);
             Candidate deeper = found(rule, set, COVERED).orElseThrow();
-            assertThat(((ReturnEdit.FilterOut) deeper.edit()).filter().dip().depthDb())
-                    .isEqualTo(step[1]);
+            assertThat(((ReturnEdit.FilterOut) deeper.edit()).filter().dip())
+                    .isEqualTo(new Filter.Dip(dip.hz(), step[1], 1));
         }
         assertThat(found(rule, narrow(new Filter.Dip(dip.hz(), 6, 1)).withLevel(10), COVERED))
                 .isEmpty();

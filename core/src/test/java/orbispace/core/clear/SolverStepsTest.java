@@ -10,7 +10,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
@@ -189,16 +188,8 @@ class SolverStepsTest {
         int rest = ANALYSIS.frameAt(1.95);
         assertThat(10 * Math.log10(power[voice])).isCloseTo(-12, within(0.3));
         assertThat(10 * Math.log10(power[rest])).isGreaterThan(-3);
-        assertThat(
-                        Objects.requireNonNull(
-                                        DuckCourse.of(
-                                                        ANALYSIS,
-                                                        q.of(
-                                                                new ReturnEdit.Ducking("A", duck)
-                                                                        .applyTo(q.design())))
-                                                .orElseThrow())
-                                .opens())
-                .isTrue();
+        Design ducked = new ReturnEdit.Ducking("A", duck).applyTo(q.design());
+        assertThat(DuckCourse.of(ANALYSIS, q.of(ducked)).orElseThrow().opens()).isTrue();
         assertThat(COVERED.uncovers(Targets.LEAD)).isFalse();
     }
 }
