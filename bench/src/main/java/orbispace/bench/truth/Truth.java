@@ -17,5 +17,6 @@ public final class Truth {
         StrokeTruth.print(seeds, System.out);
         UnitTruth.print(seeds, System.out);
         BarOneTruth.print(seeds, System.out);
+        RoomTruth.print(seeds, System.out);
     }
 }

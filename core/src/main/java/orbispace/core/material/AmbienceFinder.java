@@ -17,7 +17,7 @@ import orbispace.core.audio.Quantile;
  * at least 8 dB in a tenth of a second, and what follows falls straight (correlation over 0.9 in
  * steps of 50 ms) for a fifth of a second at least, clearly slower than the drop. Sounds that ring
  * by themselves from their stroke, such as bars and strings, have no such knee and are not
- * reported.
+ * reported. Where a stem stops or strikes often enough, {@link PooledTail} tells more.
  */
 public final class AmbienceFinder {
     private static final double FRAME_SECONDS = 0.01;
@@ -59,7 +59,8 @@ public final class AmbienceFinder {
                 i += (int) Math.round(DROP_SECONDS / FRAME_SECONDS);
             }
         }
-        return agreed(falls, stops);
+        Optional<Ambience> single = agreed(falls, stops);
+        return PooledTail.find(audio).or(() -> single);
     }
 
     /** Whether a steady sound ends here: the frame is the last within 3 dB of what came before. */

@@ -1,0 +1,291 @@
+package orbispace.core.material;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Quantile;
+import orbispace.core.signal.Biquad;
+import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.FilteredPower;
+
+/**
+ * Finds a printed room in how a stem falls after all its stops, or after all its strokes: the
+ * median, hundredth by hundredth of a second, of the levels behind them. A room shows as a fall
+ * that goes over into a slower, straight one. Chance makes single falls of a few partials crooked;
+ * the median of many is not. Behind strokes, whose own ring may bend as well, two bands must tell
+ * the same decay.
+ */
+final class PooledTail {
+    private static final double FRAME_SECONDS = 0.01;
+    private static final int LONGEST = 120;
+    private static final int LEAST_EVENTS = 4;
+
+    private static final int BEFORE = 12;
+    private static final double EVEN_DB = 3;
+    private static final double MOST_FALL = 0.9;
+    private static final int DROP = 8;
+    private static final double DROP_DB = 5;
+    private static final double STROKE_RISE_DB = 10;
+    private static final double LOUD_DB = 25;
+    private static final double RISE_DB = 6;
+    private static final int AROUND = 2;
+
+    private static final int STILL = 30;
+    private static final double STILL_SLOPE = 0.1;
+    private static final double STILL_NEAR_DB = 4;
+    private static final double OVER_NOISE_DB = 8;
+
+    private static final int LEAST_LATE = 12;
+    private static final double LEAST_RANGE_DB = 8;
+
+    /** So much of what is seen of a fall lies before the end of its straight stretch. */
+    private static final double LEAST_SEEN = 0.75;
+
+    private static final double STRAIGHT_DB = 0.8;
+    private static final double CHANCE_DB = 2;
+    private static final double KNEE = 1.45;
+    private static final int STEEP_FRAMES = 4;
+    private static final double LEAST_UNDER_DB = 3.5;
+    private static final double MOST_UNDER_DB = 32;
+    private static final double LEAST_DECAY_SECONDS = 0.3;
+    private static final double LONGEST_DECAY_SECONDS = 6;
+    private static final double SAME_DECAY = 1.3;
+
+    private static final double LOWEST_HZ = 80;
+    private static final double HIGHEST_HZ = 12000;
+    private static final int POLES = 4;
+
+    /** Two bands so far apart that a drum's own ring is in one of them. */
+    private static final double[] LOW_BAND_HZ = {300, 1000};
+
+    private static final double[] HIGH_BAND_HZ = {2500, 8000};
+    private static final int BAND_POLES = 8;
+
+    private PooledTail() {}
+
+    /** Looks for the room; empty for few stops and strokes, or none that tells. */
+    static Optional<Ambience> find(Audio audio) {
+        double[] levels = levels(audio, LOWEST_HZ, HIGHEST_HZ, POLES);
+        return room(levels, stops(levels)).or(() -> behindStrokes(audio, strokes(levels)));
+    }
+
+    private static Optional<Ambience> behindStrokes(Audio audio, List<Integer> strokes) {
+        Optional<Ambience> low =
+                room(levels(audio, LOW_BAND_HZ[0], LOW_BAND_HZ[1], BAND_POLES), strokes);
+        Optional<Ambience> high =
+                room(levels(audio, HIGH_BAND_HZ[0], HIGH_BAND_HZ[1], BAND_POLES), strokes);
+        if (low.isEmpty() || high.isEmpty()) {
+            return Optional.empty();
+        }
+        double one = low.get().decaySeconds();
+        double two = high.get().decaySeconds();
+        return Math.max(one, two) > SAME_DECAY * Math.min(one, two)
+                ? Optional.empty()
+                : Optional.of(
+                        new Ambience(
+                                Math.sqrt(one * two),
+                                (low.get().underDb() + high.get().underDb()) / 2,
+                                strokes.size()));
+    }
+
+    private static double[] levels(Audio audio, double lowHz, double highHz, int poles) {
+        double rate = audio.sampleRateHz();
+        int frame = Math.max(1, (int) Math.round(FRAME_SECONDS * rate));
+        List<Biquad> band = new ArrayList<>(FilterDesign.highPass(lowHz, poles, rate));
+        if (highHz < 0.45 * rate) {
+            band.addAll(FilterDesign.lowPass(highHz, poles, rate));
+        }
+        return Arrays.stream(FilteredPower.of(audio, band, frame))
+                .map(p -> Math.max(-150, Decibels.ofPower(p)))
+                .toArray();
+    }
+
+    /** Frames in which an even sound stops: it leaves its own course by 8 dB within 80 ms. */
+    private static List<Integer> stops(double[] levels) {
+        double loud = Quantile.of(levels, 0.95);
+        List<Integer> stops = new ArrayList<>();
+        for (int i = BEFORE; i + LEAST_LATE + DROP < levels.length; i++) {
+            if (levels[i] > loud - LOUD_DB) {
+                Line course = Line.through(levels, i - BEFORE, i + 1);
+                boolean even = course.slope() > -MOST_FALL && course.most() < EVEN_DB;
+                boolean leaves = levels[i + 1] < course.at(i + 1) - 1;
+                if (even && leaves && staysUnder(levels, course, i)) {
+                    stops.add(i);
+                    i += DROP;
+                }
+            }
+        }
+        return stops;
+    }
+
+    /** Whether what follows stays under its course for good, as chance in a tail does not. */
+    private static boolean staysUnder(double[] levels, Line course, int stop) {
+        for (int k = DROP; k <= DROP + AROUND + 2; k++) {
+            if (levels[stop + k] > course.at(stop + k) - DROP_DB) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Frames of the peaks of strokes. */
+    private static List<Integer> strokes(double[] levels) {
+        double loud = Quantile.of(levels, 0.98);
+        List<Integer> strokes = new ArrayList<>();
+        for (int i = 4; i + LEAST_LATE < levels.length; i++) {
+            boolean highest = true;
+            for (int k = -3; k <= 3; k++) {
+                highest &= levels[i] >= levels[i + k];
+            }
+            if (highest
+                    && levels[i] > loud - LOUD_DB
+                    && levels[i] > levels[i - 4] + STROKE_RISE_DB) {
+                strokes.add(i);
+                i += 3;
+            }
+        }
+        return strokes;
+    }
+
+    /** The room in the median fall: its straight stretch of most range for what it strays. */
+    private static Optional<Ambience> room(double[] levels, List<Integer> events) {
+        if (events.size() < LEAST_EVENTS) {
+            return Optional.empty();
+        }
+        double[] fall = median(levels, events, floor(levels));
+        double tolerance = STRAIGHT_DB + CHANCE_DB / Math.sqrt(events.size());
+        Optional<Ambience> best = Optional.empty();
+        double most = 0;
+        int least = Math.max(LEAST_LATE + 3, (int) (LEAST_SEEN * fall.length));
+        for (int end = fall.length; end >= least; end -= 3) {
+            int from = 3;
+            Line late = Line.through(fall, from, end);
+            while (late.deviation() > tolerance && from + LEAST_LATE < end) {
+                from++;
+                late = Line.through(fall, from, end);
+            }
+            double worth = (late.at(from) - late.at(end)) / (STRAIGHT_DB + late.deviation());
+            if (late.deviation() <= tolerance && worth > most) {
+                Optional<Ambience> found =
+                        room(fall, Math.min(from + 2, end - LEAST_LATE), end, events.size());
+                most = found.isPresent() ? worth : most;
+                best = found.isPresent() ? found : best;
+            }
+        }
+        return best;
+    }
+
+    private static Optional<Ambience> room(double[] fall, int from, int end, int events) {
+        Line late = Line.through(fall, from, end);
+        double decay = -60 * FRAME_SECONDS / late.slope();
+        double early = 0;
+        for (int k = 0; k < from && k + STEEP_FRAMES < end; k++) {
+            early = Math.max(early, (fall[k] - fall[k + STEEP_FRAMES]) / STEEP_FRAMES);
+        }
+        double under = fall[0] - late.at(0);
+        boolean is =
+                late.slope() < 0
+                        && decay >= LEAST_DECAY_SECONDS
+                        && decay <= LONGEST_DECAY_SECONDS
+                        && late.at(from) - late.at(end) >= LEAST_RANGE_DB
+                        && early >= -KNEE * late.slope()
+                        && under >= LEAST_UNDER_DB
+                        && under <= MOST_UNDER_DB;
+        return is ? Optional.of(new Ambience(decay, under, events)) : Optional.empty();
+    }
+
+    /**
+     * The level over which a tail is its own: 8 dB over the noise, where some third of a second
+     * stands still near the least that there is; else just over that.
+     */
+    private static double floor(double[] levels) {
+        double least = Quantile.of(levels, 0.02);
+        for (int i = 0; i + STILL <= levels.length; i += STILL / 3) {
+            Line line = Line.through(levels, i, i + STILL);
+            if (Math.abs(line.slope()) < STILL_SLOPE
+                    && line.at(i + STILL / 2) < least + STILL_NEAR_DB) {
+                return least + OVER_NOISE_DB;
+            }
+        }
+        return least + 1;
+    }
+
+    /**
+     * The median level at each frame after the events, re the level at them, as long as half of
+     * those that are still heard alone are over the floor. What is under it counts as low.
+     */
+    private static double[] median(double[] levels, List<Integer> events, double floor) {
+        List<Integer> ends = events.stream().map(i -> nextSound(levels, i)).toList();
+        List<Double> fall = new ArrayList<>();
+        for (int k = 0; k < LONGEST; k++) {
+            List<Double> here = new ArrayList<>();
+            int under = 0;
+            for (int n = 0; n < events.size(); n++) {
+                int at = events.get(n) + k;
+                if (at < ends.get(n) && at < levels.length) {
+                    here.add(levels[at] - levels[events.get(n)]);
+                    under += levels[at] < floor ? 1 : 0;
+                }
+            }
+            if (here.size() < LEAST_EVENTS || 3 * under > here.size()) {
+                break;
+            }
+            fall.add(Quantile.of(here, 0.5));
+        }
+        return fall.stream().mapToDouble(d -> d).toArray();
+    }
+
+    /** Where after an event something new sounds: a mean of 50 ms over the lowest since then. */
+    private static int nextSound(double[] levels, int event) {
+        double lowest = levels[event];
+        int most = Math.min(levels.length - AROUND, event + LONGEST + 1);
+        for (int i = event + AROUND + 1; i < most; i++) {
+            double mean = 0;
+            for (int k = i - AROUND; k <= i + AROUND; k++) {
+                mean += levels[k] / (2 * AROUND + 1);
+            }
+            if (mean > lowest + RISE_DB) {
+                return Math.max(event + 1, i - AROUND);
+            }
+            lowest = Math.min(lowest, mean);
+        }
+        return Math.min(levels.length, event + LONGEST);
+    }
+
+    /**
+     * A straight line through levels by least squares.
+     *
+     * @param slope per frame
+     * @param most the farthest that any lies off it
+     * @param deviation root of the mean square that they lie off it
+     */
+    private record Line(double slope, double offset, double most, double deviation) {
+        static Line through(double[] y, int from, int to) {
+            double n = to - from;
+            double middle = (from + to - 1) / 2.0;
+            double mean = 0;
+            double xy = 0;
+            for (int i = from; i < to; i++) {
+                mean += y[i] / n;
+                xy += (i - middle) * y[i];
+            }
+            double slope = xy / (n * (n * n - 1) / 12);
+            double offset = mean - slope * middle;
+            double most = 0;
+            double squares = 0;
+            for (int i = from; i < to; i++) {
+                double off = y[i] - offset - slope * i;
+                most = Math.max(most, Math.abs(off));
+                squares += off * off;
+            }
+            return new Line(slope, offset, most, Math.sqrt(squares / n));
+        }
+
+        double at(double x) {
+            return offset + slope * x;
+        }
+    }
+}

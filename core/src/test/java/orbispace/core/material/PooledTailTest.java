@@ -1,0 +1,124 @@
+package orbispace.core.material;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import java.util.Random;
+import orbispace.core.Signals;
+import orbispace.core.audio.Audio;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Printed rooms behind strokes and behind strings that are damped, of stems that are made. */
+class PooledTailTest {
+    private static final double RATE = 16000;
+
+    /** Noise that falls by itself in 0.25 s and then along a room, each second. */
+    private static float[] strokes(double underDb, double decay, double everySeconds) {
+        Random random = new Random(5);
+        float[] x = new float[(int) (14 * RATE)];
+        double room = Math.pow(10, -underDb / 20);
+        for (int i = 0; i < x.length; i++) {
+            double t = i / RATE - 0.2;
+            double since = t < 0 || t > 12 ? 99 : t % everySeconds;
+            double own = t > 12 ? 0 : Math.pow(10, -3 * since / 0.25);
+            // What is left of all strokes before adds up by power.
+            double ratio = Math.pow(10, -6 * everySeconds / decay);
+            double left = t < 0 ? 0 : room * Math.pow(10, -3 * since / decay);
+            left = t > 12 ? room * Math.pow(10, -3 * (t - 12) / decay) : left;
+            double tail = Math.sqrt(left * left / (1 - ratio));
+            double level = Math.sqrt(own * own + tail * tail);
+            x[i] = (float) ((0.2 * level + 1e-5) * random.nextGaussian());
+        }
+        return x;
+    }
+
+    private static Optional<Ambience> find(float[] x) {
+        return PooledTail.find(Signals.mono(RATE, x));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"8, 0.7", "14, 0.7", "8, 1.5", "14, 1.5", "20, 1.5", "10, 3"})
+    void aRoomBehindStrokesIsFoundWithItsDecay(double underDb, double decay) {
+        Ambience room = find(strokes(underDb, decay, 1)).orElseThrow();
+        assertThat(room.decaySeconds()).isCloseTo(decay, within(0.15 * decay));
+        assertThat(room.stops()).isGreaterThanOrEqualTo(11);
+    }
+
+    @Test
+    void strokesWithoutARoomAreDry() {
+        assertThat(find(strokes(200, 1, 1))).isEmpty();
+        assertThat(find(strokes(200, 1, 0.5))).isEmpty();
+        // Under 32 dB it would be the ring of the thing itself.
+        assertThat(find(strokes(50, 1.5, 1))).isEmpty();
+    }
+
+    @Test
+    void aRingInOneBandIsTheDrumsOwn() {
+        float[] x = strokes(200, 1, 1);
+        for (int i = 0; i < x.length; i++) {
+            double t = i / RATE - 0.2;
+            double since = t < 0 || t > 12 ? 99 : t % 1;
+            x[i] +=
+                    (float)
+                            (0.05
+                                    * Math.pow(10, -3 * since / 1.2)
+                                    * Math.sin(2 * Math.PI * 900 * t));
+        }
+        assertThat(find(x)).isEmpty();
+    }
+
+    /** Chords of a few tones that are damped in 40 ms, with a room that has the same tones. */
+    private static float[] strings(double underDb, double decay, int chords) {
+        Random random = new Random(8);
+        float[] x = new float[(int) ((1 + 1.6 * chords) * RATE)];
+        double room = Math.pow(10, -underDb / 20);
+        for (int c = 0; c < chords; c++) {
+            int from = (int) ((0.2 + 1.6 * c) * RATE);
+            for (int v = 0; v < 3; v++) {
+                double hz = 200 + 900 * random.nextDouble();
+                double phase = 7 * random.nextDouble();
+                double chance = 0.5 + random.nextDouble();
+                for (int i = 0; i < 1.5 * RATE; i++) {
+                    double t = i / RATE;
+                    double held = t < 0.5 ? Math.pow(10, -3 * t / 3) : 0;
+                    double damped = t < 0.5 ? 0 : 0.316 * Math.exp(-(t - 0.5) / 0.02);
+                    double tail =
+                            t < 0.5
+                                    ? 0
+                                    : 0.316 * chance * room * Math.pow(10, -3 * (t - 0.5) / decay);
+                    x[from + i] +=
+                            (float)
+                                    (0.1
+                                            * (held + damped + tail)
+                                            * Math.sin(2 * Math.PI * hz * t + phase));
+                }
+            }
+        }
+        for (int i = 0; i < x.length; i++) {
+            x[i] += (float) (1e-5 * random.nextGaussian());
+        }
+        return x;
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {0.4, 0.8, 2})
+    void aRoomBehindStringsIsFoundWhereTheyAreDamped(double decay) {
+        for (double under : new double[] {8, 14}) {
+            Ambience room = find(strings(under, decay, 8)).orElseThrow();
+            assertThat(room.decaySeconds()).isCloseTo(decay, within(0.15 * decay));
+            assertThat(room.underDb()).isCloseTo(under, within(4.0));
+        }
+    }
+
+    @Test
+    void dampedStringsWithoutARoomAndTooFewAreNothing() {
+        assertThat(find(strings(200, 1, 8))).isEmpty();
+        assertThat(find(strings(10, 1, 3))).isEmpty();
+        assertThat(PooledTail.find(Audio.silence(RATE, 1, 16000))).isEmpty();
+        assertThat(PooledTail.find(Audio.silence(RATE, 2, 100))).isEmpty();
+    }
+}
