@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 /** A unit that is not there is measured as a real one would be, and its truth found. */
 class SimulatedUnitTest {
-    private static final Audio SWEEP = new Sweep(48000, 5).audio();
+    private static final Audio SWEEP = new Sweep(48000, 10).audio();
     private static final UnitReport REPORT = UnitMeter.measure(SWEEP, SimulatedUnit.record(SWEEP));
 
     private static double t30(Audio response, double hz) {

@@ -21,6 +21,7 @@ record Arrival(int frame, Polarity polarity) {
     private static final double RINGS_LEAST = 0.012;
     private static final int MOST_LEAD = 8;
     private static final double LEAD_SHARE = 0.01;
+    private static final double LEAST_RISE = 0.1;
     private static final double LOBES_SECONDS = 0.003;
     private static final double AFTER_SECONDS = 0.03;
     private static final double LEADS = 1.5;
@@ -82,7 +83,7 @@ record Arrival(int frame, Polarity polarity) {
         return false;
     }
 
-    /** Frames before one in which it rises to it, of the same sign and over a hundredth of it. */
+    /** Frames before one in which it rises to it, of the same sign and over a tenth of the next. */
     private static int lead(double[] x, int at, double noise) {
         double most = 0;
         for (int i = at; i < Math.min(x.length, at + RINGS); i++) {
@@ -91,7 +92,8 @@ record Arrival(int frame, Polarity polarity) {
         double least = Math.max(LEAD_SHARE * most, OVER_NOISE * noise);
         int lead = 0;
         double sign = Math.signum(x[at]);
-        while (lead < Math.min(MOST_LEAD, at) && sign * x[at - lead - 1] > least) {
+        while (lead < Math.min(MOST_LEAD, at)
+                && sign * x[at - lead - 1] > Math.max(least, LEAST_RISE * Math.abs(x[at - lead]))) {
             lead++;
         }
         return lead;

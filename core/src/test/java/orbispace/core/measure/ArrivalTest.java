@@ -52,6 +52,9 @@ class ArrivalTest {
         }
         int begins = of(x).frame();
         assertThat(begins).isBetween(AT, AT + 6);
+        // What is a tenth of the next and less is no rise but what measuring leaves.
+        assertThat(of(response(0.01, 0.5)).frame()).isEqualTo(AT + 1);
+        assertThat(of(response(0.06, 0.5)).frame()).isEqualTo(AT);
         // A turn ends the rise.
         assertThat(of(response(0.03, -0.02, 0.5)).frame()).isGreaterThanOrEqualTo(AT);
     }
