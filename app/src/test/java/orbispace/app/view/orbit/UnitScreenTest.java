@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeoutException;
 import javafx.scene.control.TextField;
+import orbispace.app.Songs;
 import orbispace.app.song.Prints;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Return;
@@ -39,20 +40,19 @@ class UnitScreenTest extends WindowCase {
         return design().requireReturn("A");
     }
 
-    /** The song's own sweep, shorter than what the window writes. */
-    private void sweepOfASecond() throws FileProblem {
-        Path sweep = folder.resolve("units/sweep.wav");
+    /** A sweep that is shorter than what the window writes. */
+    private void shortSweep(Path sweep, double seconds) throws FileProblem {
         Prints.makeFolder(java.util.Objects.requireNonNull(sweep.getParent()));
         WavWriter.write(
                 sweep,
-                new Sweep(design().song().sampleRateHz(), 1).audio(),
+                new Sweep(design().song().sampleRateHz(), seconds).audio(),
                 WavWriter.Depth.FLOAT_32,
                 "");
     }
 
     @Test
     void theSimulatedUnitIsMeasuredAndItsResponseTakenIntoAReturn() throws FileProblem {
-        sweepOfASecond();
+        shortSweep(folder.resolve("units/sweep.wav"), 1);
         press("Try a simulated unit");
         until(() -> desk.orbit().units().measured().get() != null);
         fill("decay that the unit's panel says", "2.0 s");
@@ -69,8 +69,9 @@ class UnitScreenTest extends WindowCase {
     }
 
     @Test
-    void anotherSongHasItsOwnSweepAndNothingOfTheLastUnit() throws IOException, TimeoutException {
-        sweepOfASecond();
+    void anotherSongHasItsOwnSweepAndNothingOfTheLastUnit()
+            throws IOException, TimeoutException, FileProblem {
+        shortSweep(folder.resolve("units/sweep.wav"), 1);
         press("Try a simulated unit");
         until(() -> desk.orbit().units().measured().get() != null);
         Path former = folder;
@@ -78,7 +79,9 @@ class UnitScreenTest extends WindowCase {
         orbit();
         assertThat(desk.orbit().units().measured().get()).isNull();
         press("Write it");
-        until(() -> java.nio.file.Files.exists(folder.resolve("units/sweep.wav")));
+        Path sweep = folder.resolve("units/sweep.wav");
+        until(() -> Files.exists(sweep) && !desk.frame().jobs().busy());
+        assertThat(Sweep.of(SoundReader.read(sweep))).isEqualTo(new Sweep(Songs.RATE, 10));
         assertThat(folder).isNotEqualTo(former);
     }
 
@@ -89,9 +92,8 @@ class UnitScreenTest extends WindowCase {
     @Test
     void aRecordingOfTheWrittenSweepIsMeasuredAndOurReverbSetLikeIt() throws FileProblem {
         Path sweep = folder.resolve("out/sweep.wav");
+        shortSweep(sweep, 2);
         fill("sweep to play", sweep.toString());
-        press("Write it");
-        until(() -> Files.exists(sweep) && !desk.frame().jobs().busy());
         Path came = folder.resolve("plate-in-the-loft.wav");
         WavWriter.write(
                 came, SimulatedUnit.record(SoundReader.read(sweep)), WavWriter.Depth.FLOAT_32, "");
@@ -114,7 +116,8 @@ class UnitScreenTest extends WindowCase {
     }
 
     @Test
-    void whatIsNoRecordingOfTheSweepIsSaidAndNothingChanges() {
+    void whatIsNoRecordingOfTheSweepIsSaidAndNothingChanges() throws FileProblem {
+        shortSweep(folder.resolve("units/sweep.wav"), 2);
         var before = design();
         fill("recording of the sweep", folder.resolve("pad.wav").toString());
         press("Measure it");
