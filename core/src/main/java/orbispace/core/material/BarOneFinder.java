@@ -27,7 +27,11 @@ public final class BarOneFinder {
 
     private static final double MOST_OFF = 0.012;
     private static final double TEMPO_STEP_BEATS = 0.03;
-    private static final double TEMPO_LEADS = 0.15;
+    private static final double TEMPO_LEADS = 0.07;
+
+    /** What few strokes win by chance from a tempo of their own, times the root of their number. */
+    private static final double BY_CHANCE = 1.2;
+
     private static final double TEMPO_AGREES = 0.4;
     private static final int PHASES = 64;
     private static final int PARTS = 4;
@@ -274,9 +278,10 @@ public final class BarOneFinder {
         }
         // Nearer than a beat over the whole song it is the same place.
         int near = (int) Math.ceil(1 / TEMPO_STEP_BEATS / 2);
-        boolean leads = found[best] >= TEMPO_AGREES && found[best] - written >= TEMPO_LEADS;
+        double least = Math.max(TEMPO_LEADS, BY_CHANCE / Math.sqrt(strokes.seconds.length));
+        boolean leads = found[best] >= TEMPO_AGREES && found[best] - written >= least;
         for (int i = 0; i < found.length && leads; i++) {
-            leads = Math.abs(i - best) <= near || found[i] <= found[best] - TEMPO_LEADS / 2;
+            leads = Math.abs(i - best) <= near || found[i] <= found[best] - least / 2;
         }
         return leads ? OptionalDouble.of(1 + (best - reach) * step) : OptionalDouble.empty();
     }

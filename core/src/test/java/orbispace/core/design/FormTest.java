@@ -48,6 +48,18 @@ class FormTest {
     }
 
     @Test
+    void aSongThatIsFasterIsSoInEachOfItsTempi() {
+        Song glides = Form.glide(song, 16, 32, 90);
+        Song faster = Form.faster(glides, 1.001);
+        for (double beat : new double[] {0, 20, 31, 40}) {
+            double before = glides.clock().tempo().bpmAt(beat);
+            assertThat(faster.clock().tempo().bpmAt(beat))
+                    .isCloseTo(1.001 * before, org.assertj.core.api.Assertions.within(1e-6));
+        }
+        assertThat(bars(faster)).isEqualTo(bars(song));
+    }
+
+    @Test
     void anEdgeThatTouchesNothingLeavesTheSectionBefore() {
         Song gap =
                 song.withSections(List.of(new Section("Intro", 1, 2), new Section("Verse", 5, 4)));

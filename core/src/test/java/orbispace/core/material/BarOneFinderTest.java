@@ -115,7 +115,7 @@ class BarOneFinderTest {
                 BarOne found = BarOneFinder.find(song(bpm, -6, between, off), EVEN).orElseThrow();
                 assertThat(found.fittingBpm().orElseThrow()).isCloseTo(bpm, within(0.02));
                 assertThat(found.originSeconds()).isZero();
-                assertThat(found.agreement()).isGreaterThan(found.before() + 0.15);
+                assertThat(found.agreement()).isGreaterThan(found.before() + 0.07);
             }
         }
     }

@@ -26,7 +26,6 @@ final class BeatCard extends VBox {
             "The hits agree with the beats, are too few, or leave open where the beat is.";
 
     private final Button takeProposal;
-    private final FormPanel.Taken takesTempo;
     private boolean front;
 
     /**
@@ -37,7 +36,6 @@ final class BeatCard extends VBox {
     BeatCard(SongModel model, FormPanel.Taken takesTempo) {
         super(10);
         this.model = model;
-        this.takesTempo = takesTempo;
         barOne =
                 new NumberField(
                         "bar 1 after the stems' start",
@@ -87,8 +85,11 @@ final class BeatCard extends VBox {
             return;
         }
         if (found.fittingBpm().isPresent()) {
-            takesTempo.take(Math.rint(100 * found.fittingBpm().getAsDouble()) / 100);
-            model.form().proposeBarOne();
+            double bpm = Math.rint(100 * found.fittingBpm().getAsDouble()) / 100;
+            double factor = bpm / model.design().get().song().clock().bpmOfBar(1);
+            if (model.form().change("tempo", s -> Form.faster(s, factor))) {
+                model.form().proposeBarOne();
+            }
         } else {
             setBarOne(found.originSeconds());
         }
