@@ -198,6 +198,22 @@ class AmbienceLimitsTest {
     }
 
     @Test
+    void aTailIsStraightWithACorrelationOfNineTenths() {
+        // It falls by 0.6 dB a frame and then stands: of the 68 frames that are looked at, 33 or 40
+        // that fall correlate with a line by -0.89 and -0.93.
+        for (int falling : new int[] {45, 52}) {
+            List<Double> levels = new ArrayList<>();
+            add(levels, 40, -12, 0);
+            add(levels, falling, -22, -0.6);
+            add(levels, 100 - falling, -22 - 0.6 * falling, 0);
+            add(levels, 50, FLOOR_DB, 0);
+            assertThat(AmbienceFinder.find(Signals.mono(RATE, sound(levels))).isPresent())
+                    .as("%d frames", falling)
+                    .isEqualTo(falling == 52);
+        }
+    }
+
+    @Test
     void aStopAfterWhichSomethingNewSoundsTellsNothing() {
         List<Double> levels = new ArrayList<>();
         for (int i = 0; i < 5; i++) {

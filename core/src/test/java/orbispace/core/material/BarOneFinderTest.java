@@ -119,4 +119,33 @@ class BarOneFinderTest {
             }
         }
     }
+
+    @Test
+    void agreementIsTheMeanOfItsCosines() {
+        List<Hits.Hit> hits = new ArrayList<>();
+        for (int beat = 0; beat < 240; beat++) {
+            hits.add(new Hits.Hit(0.07 + beat * 0.5, -6, -20));
+        }
+        BarOne found = BarOneFinder.find(hits, EVEN).orElseThrow();
+        assertThat(found.agreement()).isCloseTo(1, within(1e-6));
+        double turn = 2 * Math.PI * 0.14;
+        double straight = (3 * Math.cos(turn) + 2 * Math.cos(2 * turn) + Math.cos(4 * turn)) / 6;
+        assertThat(found.before()).isCloseTo(straight, within(1e-6));
+        BarOne faster =
+                BarOneFinder.find(
+                                hits.stream()
+                                        .map(h ->
+                                                new Hits.Hit(
+                                                        0.07 + (h.seconds() - 0.07) / 1.004,
+                                                        -6,
+                                                        -20))
+                                        .toList(),
+                                EVEN)
+                        .orElseThrow();
+        assertThat(faster.fittingBpm().orElseThrow()).isCloseTo(120.48, within(0.02));
+        assertThat(faster.agreement()).isBetween(0.98, 1.0 + 1e-9);
+        // Eight strokes are enough.
+        assertThat(BarOneFinder.find(hits.subList(0, 8), EVEN).orElseThrow().agreement())
+                .isCloseTo(1, within(1e-6));
+    }
 }
