@@ -71,6 +71,21 @@ class PooledTailTest {
         assertThat(find(x)).isEmpty();
     }
 
+    @Test
+    void ringsThatFallDifferentlyInTwoBandsAreNoRoom() {
+        for (double high : new double[] {1.2, 0.6}) {
+            float[] x = strokes(200, 1, 1);
+            for (int i = 0; i < x.length; i++) {
+                double t = i / RATE - 0.2;
+                double since = t < 0 || t > 12 ? 99 : t % 1;
+                double low = Math.pow(10, -3 * since / 1.2) * Math.sin(2 * Math.PI * 600 * t);
+                double top = Math.pow(10, -3 * since / high) * Math.sin(2 * Math.PI * 4000 * t);
+                x[i] += (float) (0.02 * (low + top));
+            }
+            assertThat(find(x).isPresent()).as("%.1f s", high).isEqualTo(high == 1.2);
+        }
+    }
+
     /** Chords of a few tones that are damped in 40 ms, with a room that has the same tones. */
     private static float[] strings(double underDb, double decay, int chords) {
         Random random = new Random(8);
