@@ -1,6 +1,6 @@
 package orbispace.core;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.signal.Fft;
 
@@ -29,7 +29,7 @@ public final class Signals {
             double seconds,
             double rate,
             long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         int wanted = (int) Math.round(seconds * rate);
         int n = Integer.highestOneBit(Math.max(1, wanted - 1)) * 2;
         double[] x = new double[n];
@@ -63,7 +63,7 @@ public final class Signals {
     /** White noise under an exponential decay, with a noise floor that many dB under its start. */
     public static float[] decay(
             double t60, double floorDb, double seconds, double rate, long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[(int) (seconds * rate)];
         double floor = Math.pow(10, floorDb / 20);
         for (int i = 0; i < x.length; i++) {

@@ -1,5 +1,6 @@
 package orbispace.core.hearing;
 
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
@@ -35,8 +36,8 @@ public final class Ear {
     private final double[] window;
     private final double powerScale;
     private final float decayPerFrame;
-    private final float[][] spread = new float[HearingModel.BANDS][];
-    private final int[] firstBin = new int[HearingModel.BANDS];
+    private final double[][] spread;
+    private final int[] firstBand;
 
     /**
      * An ear for one sample rate.
@@ -56,9 +57,10 @@ public final class Ear {
         }
         powerScale = 2 / (bins * squares) * Decibels.toPower(fullScaleDb);
         decayPerFrame = (float) Math.pow(10, -30 * hop / sampleRateHz);
-        for (int b = 0; b < HearingModel.BANDS; b++) {
-            buildSpread(b);
-        }
+        int last = Math.min(bins / 2 - 1, (int) Math.floor(HIGHEST_BIN_HZ * bins / sampleRateHz));
+        spread = new double[last + 1][];
+        firstBand = new int[last + 1];
+        buildSpread();
     }
 
     /**
@@ -107,12 +109,13 @@ public final class Ear {
         Fft fft = new Fft(bins);
         double[] buffer = new double[bins];
         double[] power = new double[bins / 2];
+        double[] sums = new double[HearingModel.BANDS];
         for (int f = from; f < to; f++) {
-            java.util.Arrays.fill(power, 0);
+            Arrays.fill(power, 0);
             for (int c = 0; c < audio.channelCount(); c++) {
                 addPower(audio.channel(c), f * hop - length / 2, fft, buffer, power);
             }
-            spreadInto(power, cells, f * HearingModel.BANDS);
+            spreadInto(power, sums, cells, f * HearingModel.BANDS);
         }
     }
 
@@ -127,22 +130,26 @@ public final class Ear {
         if (silent) {
             return;
         }
-        java.util.Arrays.fill(buffer, length, bins, 0);
+        Arrays.fill(buffer, length, bins, 0);
         fft.forward(buffer);
         for (int k = 1; k < power.length; k++) {
             power[k] += buffer[2 * k] * buffer[2 * k] + buffer[2 * k + 1] * buffer[2 * k + 1];
         }
     }
 
-    private void spreadInto(double[] power, float[] cells, int at) {
-        for (int b = 0; b < HearingModel.BANDS; b++) {
-            float[] row = spread[b];
-            int first = firstBin[b];
-            double sum = 0;
-            for (int k = 0; k < row.length; k++) {
-                sum += row[k] * power[first + k];
+    /** Adds up bin by bin: the bands that a bin reaches lie side by side, so these go in step. */
+    private void spreadInto(double[] power, double[] sums, float[] cells, int at) {
+        Arrays.fill(sums, 0);
+        for (int k = 0; k < spread.length; k++) {
+            double[] gains = spread[k];
+            int first = firstBand[k];
+            double p = power[k];
+            for (int b = 0; b < gains.length; b++) {
+                sums[first + b] += gains[b] * p;
             }
-            double e = sum * powerScale;
+        }
+        for (int b = 0; b < HearingModel.BANDS; b++) {
+            double e = sums[b] * powerScale;
             cells[at + b] = e < ZERO_BELOW ? 0 : (float) e;
         }
     }
@@ -154,29 +161,36 @@ public final class Ear {
         }
     }
 
-    private void buildSpread(int band) {
-        double centre = HearingModel.centreHz(band);
-        double sharpness = 4 * centre / (24.7 * (0.00437 * centre + 1));
-        int last = Math.min(bins / 2 - 1, (int) Math.floor(HIGHEST_BIN_HZ * bins / sampleRateHz));
-        double[] all = new double[last + 1];
-        int first = last;
-        int lowest = (int) Math.ceil((double) FIRST_BIN * bins / length);
-        int end = lowest;
-        for (int k = lowest; k <= last; k++) {
-            double hz = k * sampleRateHz / bins;
+    /** What a bin adds to each band, the ear's own weight included. */
+    private double[] gains(int bin) {
+        double hz = bin * sampleRateHz / bins;
+        double weight = Decibels.toPower(earWeightDb(hz / 1000));
+        double[] gains = new double[HearingModel.BANDS];
+        for (int b = 0; b < gains.length; b++) {
+            double centre = HearingModel.centreHz(b);
+            double sharpness = 4 * centre / (24.7 * (0.00437 * centre + 1));
             double p = hz < centre ? sharpness * 0.8236 : sharpness;
             double q = p * Math.abs(hz - centre) / centre;
             double gain = (1 + q) * Math.exp(-q);
-            if (gain > NEGLIGIBLE) {
-                all[k] = gain * Decibels.toPower(earWeightDb(hz / 1000));
-                first = Math.min(first, k);
-                end = k + 1;
-            }
+            gains[b] = gain > NEGLIGIBLE ? (float) (gain * weight) : 0;
         }
-        firstBin[band] = first;
-        spread[band] = new float[Math.max(0, end - first)];
-        for (int k = 0; k < spread[band].length; k++) {
-            spread[band][k] = (float) all[first + k];
+        return gains;
+    }
+
+    private void buildSpread() {
+        int lowest = (int) Math.ceil((double) FIRST_BIN * bins / length);
+        for (int k = 0; k < spread.length; k++) {
+            double[] all = k < lowest ? new double[0] : gains(k);
+            int first = 0;
+            while (first < all.length && all[first] == 0) {
+                first++;
+            }
+            int end = all.length;
+            while (end > first && all[end - 1] == 0) {
+                end--;
+            }
+            firstBand[k] = first;
+            spread[k] = Arrays.copyOfRange(all, first, end);
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Line;
 import orbispace.core.audio.Quantile;
 
 /**
@@ -174,27 +175,5 @@ public final class AmbienceFinder {
 
     private static double mean(double[] values, int from, int to) {
         return Arrays.stream(values, from, to).average().orElse(0);
-    }
-
-    /** A straight line through levels by least squares. */
-    private record Line(double slope, double offset, double correlation) {
-        static Line through(double[] y, int from, int to) {
-            double n = to - from;
-            double middle = (from + to - 1) / 2.0;
-            double mean = mean(y, from, to);
-            double xy = 0;
-            double yy = 0;
-            for (int i = from; i < to; i++) {
-                xy += (i - middle) * (y[i] - mean);
-                yy += (y[i] - mean) * (y[i] - mean);
-            }
-            double xx = n * (n * n - 1) / 12;
-            double slope = xy / xx;
-            return new Line(slope, mean - slope * middle, yy == 0 ? 0 : xy / Math.sqrt(xx * yy));
-        }
-
-        double at(double x) {
-            return offset + slope * x;
-        }
     }
 }

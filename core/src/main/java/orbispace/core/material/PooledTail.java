@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Line;
 import orbispace.core.audio.Quantile;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.FilterDesign;
@@ -253,39 +254,5 @@ final class PooledTail {
             lowest = Math.min(lowest, mean);
         }
         return Math.min(levels.length, event + LONGEST);
-    }
-
-    /**
-     * A straight line through levels by least squares.
-     *
-     * @param slope per frame
-     * @param most the farthest that any lies off it
-     * @param deviation root of the mean square that they lie off it
-     */
-    private record Line(double slope, double offset, double most, double deviation) {
-        static Line through(double[] y, int from, int to) {
-            double n = to - from;
-            double middle = (from + to - 1) / 2.0;
-            double mean = 0;
-            double xy = 0;
-            for (int i = from; i < to; i++) {
-                mean += y[i] / n;
-                xy += (i - middle) * y[i];
-            }
-            double slope = xy / (n * (n * n - 1) / 12);
-            double offset = mean - slope * middle;
-            double most = 0;
-            double squares = 0;
-            for (int i = from; i < to; i++) {
-                double off = y[i] - offset - slope * i;
-                most = Math.max(most, Math.abs(off));
-                squares += off * off;
-            }
-            return new Line(slope, offset, most, Math.sqrt(squares / n));
-        }
-
-        double at(double x) {
-            return offset + slope * x;
-        }
     }
 }

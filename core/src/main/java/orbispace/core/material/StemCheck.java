@@ -68,7 +68,7 @@ public record StemCheck(
                 i++;
                 continue;
             }
-            int end = i + 1;
+            int end = i;
             while (end < x.length && Math.abs(x[end] - top) <= near) {
                 end++;
             }
@@ -78,7 +78,7 @@ public record StemCheck(
                 runs++;
                 first = Math.min(first, i);
             }
-            i = Math.max(end, i + 1);
+            i = end;
         }
         return new int[] {runs, first};
     }

@@ -1,7 +1,9 @@
 package orbispace.core.measure;
 
 import java.util.Arrays;
+import java.util.Optional;
 import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Line;
 
 /**
  * The energy decay curve of a squared response by backward integration (Schroeder 1965), with the
@@ -100,22 +102,23 @@ final class EnergyDecay {
         for (int round = 0; round < ROUNDS; round++) {
             double floor = Math.max(noise, least);
             int end = lastOver(levels, floor * Decibels.toPower(KNEE_DB));
-            double[] line = lateLine(levels, end, noise, floor);
-            while (line.length == 0 && end > 0) {
+            Optional<Line> late = lateLine(levels, end, noise, floor);
+            while (late.isEmpty() && end > 0) {
                 // A response that was cut off ends in a cliff; its decay is what lies before.
                 end = beforeCliff(levels, end);
-                line = lateLine(levels, end, noise, floor);
+                late = lateLine(levels, end, noise, floor);
             }
-            if (line.length == 0) {
+            if (late.isEmpty()) {
                 // Nothing falls: what there is ends where it is last heard.
                 return new Knee(Math.min(frames, (end + 1) * window), 0, 0, noise);
             }
-            double power = Decibels.toPower(line[0] + line[1] * end);
+            Line line = late.get();
+            double power = Decibels.toPower(line.at(end));
             knee =
                     new Knee(
                             Math.min(frames, (end + 1) * window),
-                            line[1] / window * rate,
-                            power * Decibels.toPower(line[1] / 2),
+                            line.slope() / window * rate,
+                            power * Decibels.toPower(line.slope() / 2),
                             noise);
             noise = noise(levels, block, line, end);
         }
@@ -123,14 +126,14 @@ final class EnergyDecay {
     }
 
     /** The noise beside a tail of known slope: the last block, less what of the tail is in it. */
-    private static double noise(double[] levels, int block, double[] line, int end) {
-        int quiet = (int) Math.ceil(end + (KNEE_DB + NOISE_MARGIN_DB) / -line[1]);
+    private static double noise(double[] levels, int block, Line line, int end) {
+        int quiet = (int) Math.ceil(end + (KNEE_DB + NOISE_MARGIN_DB) / -line.slope());
         if (quiet < levels.length - block) {
             return mean(levels, quiet, levels.length);
         }
         double last = mean(levels, levels.length - block, levels.length);
         double before = mean(levels, levels.length - 2 * block, levels.length - block);
-        double fall = Decibels.toPower(line[1] * block);
+        double fall = Decibels.toPower(line.slope() * block);
         double tail = fall < 1 ? (before - last) / (1 - fall) : 0;
         return Math.max(0, Math.min(last, last - fall * tail));
     }
@@ -154,8 +157,8 @@ final class EnergyDecay {
         return Math.max(0, i);
     }
 
-    /** Level in dB at window 0 and slope per window of the last 20 dB over the noise. */
-    private static double[] lateLine(double[] levels, int end, double noise, double floor) {
+    /** The fall in dB per window over the last 20 dB over the noise; empty if nothing falls. */
+    private static Optional<Line> lateLine(double[] levels, int end, double noise, double floor) {
         int last = end;
         while (last > 0 && levels[last] < floor * Decibels.toPower(FIT_FROM_DB)) {
             last--;
@@ -166,15 +169,14 @@ final class EnergyDecay {
             first--;
         }
         if (last - first < 3) {
-            return new double[0];
+            return Optional.empty();
         }
-        double[] line =
-                Line.fit(
-                        first,
-                        last + 1,
-                        i -> i,
-                        i -> Decibels.ofPower(Math.max(levels[i] - noise, 1e-3 * levels[i])));
-        return line[1] < 0 ? line : new double[0];
+        double[] own = new double[last + 1];
+        for (int i = first; i <= last; i++) {
+            own[i] = Decibels.ofPower(Math.max(levels[i] - noise, 1e-3 * levels[i]));
+        }
+        Line line = Line.through(own, first, last + 1);
+        return line.slope() < 0 ? Optional.of(line) : Optional.empty();
     }
 
     /** The decay time by the slope between two levels; needs the lower one 10 dB over the noise. */
@@ -221,11 +223,11 @@ final class EnergyDecay {
     private double slope(int start, int end) {
         int stride = Math.max(1, (end - start) / MOST_POINTS);
         int points = Math.max(2, (end - start) / stride);
-        return Line.fit(
-                0,
-                points,
-                k -> (start + k * stride) / sampleRateHz,
-                k -> levelDb(start + k * stride))[1];
+        double[] levels = new double[points];
+        for (int k = 0; k < points; k++) {
+            levels[k] = levelDb(start + k * stride);
+        }
+        return Line.through(levels, 0, points).slope() * sampleRateHz / stride;
     }
 
     /** Level re the start, in dB, of the energy that is still to come at a frame. */

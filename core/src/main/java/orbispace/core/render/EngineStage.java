@@ -8,7 +8,8 @@ import orbispace.core.space.EngineTuning;
 /**
  * The space of a return. Where its timeline asks for spaces that one engine cannot become, such as
  * a hall with other walls, there is one engine for each: what enters goes over to the next within 5
- * ms, and the one before rings out.
+ * ms, and the one before rings out. One that has rung out is emptied: asked again, it brings
+ * nothing of what it held.
  */
 final class EngineStage implements Stage {
     private static final double OVER_SECONDS = 0.005;
@@ -37,7 +38,8 @@ final class EngineStage implements Stage {
                     engines.add(t.tuning().engine(rate));
                 }
                 int at = shapes.indexOf(shape);
-                int ring = (int) Math.min(1e9, s.settings().ringSeconds() * rate);
+                double seconds = Math.max(2 * OVER_SECONDS, s.settings().ringSeconds());
+                int ring = (int) Math.min(1e9, seconds * rate);
                 rings[at] = Math.max(rings[at], ring);
             }
         }
@@ -67,6 +69,7 @@ final class EngineStage implements Stage {
         }
         if (next != active) {
             ringLeft[active] = ringFrames[active];
+            ringLeft[next] = 0;
             active = next;
         }
         engines.get(next).apply(tuning);
@@ -94,9 +97,22 @@ final class EngineStage implements Stage {
         java.util.Arrays.fill(block.left, from, to, 0);
         java.util.Arrays.fill(block.right, from, to, 0);
         for (int e = 0; e < shares.length; e++) {
-            if (e == active || shares[e] > 0 || ringLeft[e] > 0) {
+            if (e == active) {
                 work(e, block, from, n);
+            } else if (ringLeft[e] > 0) {
+                ring(e, block, from, n);
             }
+        }
+    }
+
+    /** Lets a space that was left ring to its end; then it is empty, for when it is asked again. */
+    private void ring(int e, Block block, int from, int n) {
+        int rest = Math.min(n, ringLeft[e]);
+        work(e, block, from, rest);
+        ringLeft[e] -= rest;
+        if (ringLeft[e] == 0) {
+            engines.get(e).reset();
+            shares[e] = 0;
         }
     }
 
@@ -109,7 +125,6 @@ final class EngineStage implements Stage {
             right[i] = share * inRight[i];
         }
         shares[e] = share;
-        ringLeft[e] = e == active ? 0 : Math.max(0, ringLeft[e] - n);
         engines.get(e).at(block.frame);
         engines.get(e).process(left, right, 0, n);
         for (int i = 0; i < n; i++) {

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Quantile;
@@ -39,7 +40,7 @@ class ClearPartsTest {
     }
 
     private static float[] frames(long seed) {
-        java.util.Random random = new java.util.Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] all = new float[FRAMES];
         for (int f = 0; f < FRAMES; f++) {
             all[f] = f % 7 == 3 ? 0 : random.nextFloat();
@@ -48,7 +49,7 @@ class ClearPartsTest {
     }
 
     private static double[] bands(long seed) {
-        java.util.Random random = new java.util.Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         double[] all = new double[BANDS];
         Arrays.setAll(all, b -> random.nextDouble());
         return all;

@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.design.Aims;
 import orbispace.core.design.Chain;
@@ -183,7 +183,7 @@ class SolverTest {
     @Test
     @Tag("sweep")
     void fiftyPromisesForRandomDesignsHappen() {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         CoverAnalysis promising = analysis();
         CoverAnalysis happening = analysis();
         int promises = 0;

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Chain;
@@ -82,11 +82,11 @@ class SolverTruthTest {
                 .withLevel(levelDb);
     }
 
-    private static double between(Random random, double low, double high) {
+    private static double between(SplittableRandom random, double low, double high) {
         return low + random.nextDouble() * (high - low);
     }
 
-    private static Space space(Random random) {
+    private static Space space(SplittableRandom random) {
         return switch (random.nextInt(4)) {
             case 0 -> Space.hall(between(random, 0.4, 4), 1, 0.7);
             case 1 -> new Space.Reverb(ReverbKind.PLATE, between(random, 0.4, 3), 1, 0.8, 1);
@@ -107,13 +107,13 @@ class SolverTruthTest {
         };
     }
 
-    private static Return random(Random random, String id) {
+    private static Return random(SplittableRandom random, String id) {
         return Fields.hall(id, 1, Map.of("voice", between(random, -12, 0), "bed", -10.0))
                 .withChain(Chain.of(space(random)))
                 .withLevel(between(random, -26, 8));
     }
 
-    private static Targets targets(Random random) {
+    private static Targets targets(SplittableRandom random) {
         WetState[] states = WetState.values();
         double presence = between(random, 0.6, 0.95);
         return new Targets(
@@ -126,7 +126,7 @@ class SolverTruthTest {
                 random.nextInt(4) == 0 ? between(random, -50, -30) : Targets.ANY_BLOOM);
     }
 
-    private static Set<Setting> some(Random random) {
+    private static Set<Setting> some(SplittableRandom random) {
         Set<Setting> out = EnumSet.noneOf(Setting.class);
         for (Setting s : Setting.values()) {
             if (random.nextInt(5) == 0) {
@@ -187,7 +187,7 @@ class SolverTruthTest {
         int asks = Integer.getInteger("orbispace.asks", 12);
         int met = 0;
         for (int seed = 0; seed < asks; seed++) {
-            Random random = new Random(seed);
+            SplittableRandom random = new SplittableRandom(seed);
             Design design = design(List.of(random(random, "A"), random(random, "B")));
             Set<Setting> locked = random.nextInt(3) == 0 ? some(random) : Set.of();
             for (Setting l : locked) {

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.time.NoteValue;
 import org.junit.jupiter.api.Test;
 
@@ -69,7 +69,7 @@ class RebaseTest {
 
     @Test
     void editsOfOtherNumbersCommute() {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         for (int i = 0; i < 200; i++) {
             ReturnEdit mine = edit(random, random.nextInt(5));
             ReturnEdit theirs = edit(random, random.nextInt(5));
@@ -81,7 +81,7 @@ class RebaseTest {
         }
     }
 
-    private static ReturnEdit edit(Random random, int kind) {
+    private static ReturnEdit edit(SplittableRandom random, int kind) {
         double x = random.nextDouble();
         return switch (kind) {
             case 0 -> new ReturnEdit.Level("A", -20 * x);

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Question;
@@ -115,7 +115,7 @@ class DrafterTest {
         float[] drum = silence();
         float[] voice = silence();
         float[] bed = silence();
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         for (double t = 0.25; t < SECONDS - 0.6; t += 0.5) {
             strike(drum, t, 70, 0.06, 0.5);
             int at = (int) ((t + 0.25) * RATE);

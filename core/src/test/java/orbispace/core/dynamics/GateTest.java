@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import org.junit.jupiter.api.Test;
 
@@ -131,7 +132,7 @@ class GateTest {
     @Test
     void theCurveOfAWholeSongIsWhatBlocksGive() {
         GateSettings settings = new GateSettings(-20, 4, 60, 0.002, 0.03, 0.05, false);
-        java.util.Random random = new java.util.Random(8);
+        SplittableRandom random = new SplittableRandom(8);
         int steps = 600;
         float[] peaks = new float[steps + 1];
         for (int s = 0; s < peaks.length; s++) {

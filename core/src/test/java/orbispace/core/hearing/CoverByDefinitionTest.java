@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -39,7 +39,7 @@ class CoverByDefinitionTest {
 
     /** Cells of powers between 1 and 10,000 within some frames, a quarter of them silent. */
     private static double[][] random(long seed, int from, int to) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         double[][] cells = new double[FRAMES][BANDS];
         for (int f = from; f < to; f++) {
             for (int b = 0; b < BANDS; b++) {

@@ -8,7 +8,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.signal.Fft;
 import org.junit.jupiter.api.BeforeAll;
@@ -76,7 +76,7 @@ class KnownScenesTest {
 
     /** Convolution with decaying noise, cut to the length of the sound. */
     private static float[] convolved(float[] x, double t60) {
-        Random random = new Random(9);
+        SplittableRandom random = new SplittableRandom(9);
         int length = (int) (1.3 * t60 * RATE);
         int n = Integer.highestOneBit(x.length + length) * 2;
         double[] a = new double[n];

@@ -2,13 +2,13 @@ package orbispace.core.hearing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 
 class LoudnessPowerTest {
     @Test
     void agreesWithThePowerAndRises() {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         double worst = 0;
         double before = 0;
         for (double x = 1e-8; x < 1e14; x *= 1 + 0.02 * random.nextDouble()) {

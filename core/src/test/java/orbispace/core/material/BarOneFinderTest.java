@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.material.BarOneFinder.BarOne;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
@@ -26,7 +26,7 @@ class BarOneFinderTest {
 
     /** Strokes on beats and some halves, uneven by a few milliseconds, all later by a shift. */
     private static List<Hits.Hit> strokes(double shift) {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         List<Hits.Hit> hits = new ArrayList<>();
         for (double beat = 0; beat < 60; beat += beat % 4 == 2 || beat % 1 != 0 ? 0.5 : 1) {
             double at = CLOCK.secondsAt(beat) + shift + 0.003 * random.nextGaussian();
@@ -53,7 +53,7 @@ class BarOneFinderTest {
     @Test
     void fewStrokesOrStrokesWithoutABeatTellLittle() {
         assertThat(BarOneFinder.find(strokes(0).subList(0, 7), CLOCK)).isEmpty();
-        Random random = new Random(9);
+        SplittableRandom random = new SplittableRandom(9);
         List<Hits.Hit> anywhere = new ArrayList<>();
         for (int i = 0; i < 200; i++) {
             anywhere.add(new Hits.Hit(40 * random.nextDouble(), -6, -20));
@@ -66,7 +66,7 @@ class BarOneFinderTest {
 
     /** Two minutes of beats and of what lies between, in dB, at a tempo, 70 ms late. */
     private static List<Hits.Hit> song(double bpm, double onDb, double between, double offDb) {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         List<Hits.Hit> hits = new ArrayList<>();
         for (int beat = 0; beat < 240; beat++) {
             double late = 0.07 + 0.003 * random.nextGaussian();
@@ -147,5 +147,37 @@ class BarOneFinderTest {
         // Eight strokes are enough.
         assertThat(BarOneFinder.find(hits.subList(0, 8), EVEN).orElseThrow().agreement())
                 .isCloseTo(1, within(1e-6));
+    }
+
+    /** Equal strokes exactly on the grid, all later by a tenth of a beat. */
+    private static List<Hits.Hit> exact(int beats, int halves) {
+        List<Hits.Hit> hits = new ArrayList<>();
+        for (int k = 0; k < beats; k++) {
+            hits.add(new Hits.Hit(0.5 * k + 0.05, -6, -20));
+        }
+        for (int k = 0; k < halves; k++) {
+            hits.add(new Hits.Hit(0.5 * k + 0.3, -6, -20));
+        }
+        return hits;
+    }
+
+    /**
+     * By hand: beats count 3, halves 2, quarters 1 of 6; a tenth of a beat turns each by 36 deg.
+     */
+    @Test
+    void agreementIsThatOfBeatsHalvesAndQuarters() {
+        BarOne found = BarOneFinder.find(exact(40, 0), EVEN).orElseThrow();
+        assertThat(found.originSeconds()).isCloseTo(0.05, within(1e-9));
+        assertThat(found.agreement()).isCloseTo(1, within(1e-9));
+        double turn = Math.toRadians(36);
+        double before = (3 * Math.cos(turn) + 2 * Math.cos(2 * turn) + Math.cos(4 * turn)) / 6;
+        assertThat(found.before()).isCloseTo(before, within(1e-9));
+        assertThat(found.beatsAlone()).isTrue();
+    }
+
+    @Test
+    void oneStrokeOfTwentyBetweenTheBeatsTellsThem() {
+        assertThat(BarOneFinder.find(exact(20, 1), EVEN).orElseThrow().beatsAlone()).isTrue();
+        assertThat(BarOneFinder.find(exact(19, 1), EVEN).orElseThrow().beatsAlone()).isFalse();
     }
 }

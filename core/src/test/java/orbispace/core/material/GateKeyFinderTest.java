@@ -106,6 +106,22 @@ class GateKeyFinderTest {
     }
 
     @Test
+    void anOctaveBetweenLowAndHighBleedIsAKeyOfItsOwn() {
+        float[] stem = bursts(3500, 900, 0);
+        float[] high = bursts(3500, 9000, 0);
+        for (int n = 1; n < EVENTS; n += 2) {
+            int from = (int) (at(n) * RATE);
+            for (int i = from; i < from + 0.1 * RATE; i++) {
+                stem[i] += high[i];
+            }
+        }
+        GateKey key = GateKeyFinder.find(Signals.mono(RATE, stem), plain()).orElseThrow();
+        assertThat(key.keyHighPassHz()).isEqualTo(2500);
+        assertThat(key.keyLowPassHz()).isEqualTo(5000);
+        isInTheMiddle(stem, key);
+    }
+
+    @Test
     void hitsOnOneSideOrAgainstEachOtherAreKeyedByTheirSide() {
         float[] stem = bursts(150, 4000, 0);
         float[] inverted = stem.clone();

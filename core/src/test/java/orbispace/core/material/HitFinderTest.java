@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
@@ -16,7 +16,12 @@ class HitFinderTest {
     private static final double RATE = 48000;
 
     private static void strike(
-            float[] x, double seconds, double level, double t60, double hz, Random random) {
+            float[] x,
+            double seconds,
+            double level,
+            double t60,
+            double hz,
+            SplittableRandom random) {
         strike(x, RATE, seconds, level, t60, hz, random);
     }
 
@@ -27,7 +32,7 @@ class HitFinderTest {
             double level,
             double t60,
             double hz,
-            Random random) {
+            SplittableRandom random) {
         int from = (int) (seconds * rate);
         for (int i = 0; i < t60 * rate && from + i < x.length; i++) {
             double t = i / rate;
@@ -43,7 +48,7 @@ class HitFinderTest {
 
     @Test
     void findsTwoHundredHitsAndPartsThemFromTheBleed() {
-        Random random = new Random(9);
+        SplittableRandom random = new SplittableRandom(9);
         float[] x = new float[(int) (105 * RATE)];
         List<Double> times = new ArrayList<>();
         for (int i = 0; i < 200; i++) {
@@ -76,7 +81,7 @@ class HitFinderTest {
     })
     void strokesAreFoundAcrossTempiLevelsNoiseAndRates(
             double bpm, double levelDb, double noiseDb, double rate) {
-        Random random = new Random((long) bpm);
+        SplittableRandom random = new SplittableRandom((long) bpm);
         double beat = 60 / bpm;
         double level = Math.pow(10, levelDb / 20);
         float[] x = new float[(int) ((0.5 + 60 * beat) * rate)];
@@ -102,7 +107,7 @@ class HitFinderTest {
 
     @Test
     void hitsOfOneLevelHaveNoBleed() {
-        Random random = new Random(2);
+        SplittableRandom random = new SplittableRandom(2);
         float[] x = new float[(int) (6 * RATE)];
         for (int i = 0; i < 10; i++) {
             strike(x, 0.3 + 0.5 * i, 0.5, 0.2, 200, random);

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Polarity;
 import orbispace.core.signal.Biquad;
@@ -30,7 +30,7 @@ class LineUpPolarityTest {
         BASS;
 
         float[] play(long seed) {
-            Random random = new Random(seed);
+            SplittableRandom random = new SplittableRandom(seed);
             float[] x = new float[FRAMES];
             double phase = 0;
             for (int i = 0; i < FRAMES; i++) {
@@ -118,7 +118,7 @@ class LineUpPolarityTest {
                 float[] y = new float[FRAMES];
                 System.arraycopy(x, 0, y, 137, FRAMES - 137);
                 filter(y, through.toArray(Biquad[]::new));
-                Random random = new Random(100 + kind);
+                SplittableRandom random = new SplittableRandom(100 + kind);
                 for (int i = 0; i < FRAMES; i++) {
                     y[i] = (float) (sign * 0.7 * y[i] + 1e-3 * random.nextGaussian());
                 }

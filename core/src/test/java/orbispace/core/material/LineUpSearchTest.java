@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
 
@@ -14,7 +14,7 @@ class LineUpSearchTest {
 
     /** Bursts of noise that sound for a part of the song. */
     private static float[] part(long seed, double from, double to) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[FRAMES];
         for (int i = (int) (from * FRAMES); i < to * FRAMES; i++) {
             x[i] = (float) (0.1 * random.nextGaussian() * (0.2 + i / 9000 % 3));

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.time.Span;
@@ -30,7 +30,7 @@ class PhraseFinderTest {
     }
 
     private static List<Span> random(long seed, int count) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         List<Span> spans = new ArrayList<>();
         double at = 0.5;
         for (int i = 0; i < count; i++) {
@@ -108,7 +108,7 @@ class PhraseFinderTest {
     void phrasesStayWhereTheyAreOverFourMinutesAtAnyRate() {
         for (double rate : new double[] {22050, 11025, 44100}) {
             float[] x = new float[(int) (240 * rate)];
-            java.util.Random random = new java.util.Random(7);
+            SplittableRandom random = new SplittableRandom(7);
             for (int i = 0; i < x.length; i++) {
                 double t = i / rate;
                 x[i] = (float) ((t % 4 < 2 ? 0.1 : 1e-4) * random.nextGaussian());
@@ -191,7 +191,7 @@ class PhraseFinderTest {
         double end = expected.getLast().endSeconds() + 2;
         float[] dry = breathing(expected, -60, end, rate);
         float[] wet = dry.clone();
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         double t60 = 1.2;
         double decay = Math.pow(10, -3 / (t60 * rate));
         // Two hundred one-pole rooms of random sign that each take in every 200th sample.

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
@@ -18,7 +18,7 @@ class PooledTailTest {
 
     /** Noise that falls by itself in 0.25 s and then along a room, each second. */
     private static float[] strokes(double underDb, double decay, double everySeconds) {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         float[] x = new float[(int) (14 * RATE)];
         double room = Math.pow(10, -underDb / 20);
         for (int i = 0; i < x.length; i++) {
@@ -88,7 +88,7 @@ class PooledTailTest {
 
     /** Chords of a few tones that are damped in 40 ms, with a room that has the same tones. */
     private static float[] strings(double underDb, double decay, int chords) {
-        Random random = new Random(8);
+        SplittableRandom random = new SplittableRandom(3);
         float[] x = new float[(int) ((1 + 1.6 * chords) * RATE)];
         double room = Math.pow(10, -underDb / 20);
         for (int c = 0; c < chords; c++) {
@@ -130,9 +130,15 @@ class PooledTailTest {
     }
 
     @Test
+    void aRoomAsLoudAsTheStringsIsTheirOwnFall() {
+        assertThat(find(strings(0, 0.8, 8))).isEmpty();
+        assertThat(find(strings(3, 0.8, 8))).isPresent();
+    }
+
+    @Test
     void dampedStringsWithoutARoomAndTooFewAreNothing() {
         assertThat(find(strings(200, 1, 8))).isEmpty();
-        assertThat(find(strings(10, 1, 3))).isEmpty();
+        assertThat(find(strings(10, 1, 1))).isEmpty();
         assertThat(PooledTail.find(Audio.silence(RATE, 1, 16000))).isEmpty();
         assertThat(PooledTail.find(Audio.silence(RATE, 2, 100))).isEmpty();
     }

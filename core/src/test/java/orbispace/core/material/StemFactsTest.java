@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
@@ -19,7 +19,7 @@ class StemFactsTest {
     private static final double RATE = 48000;
 
     private static float[] noise(int frames, long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[frames];
         for (int i = 0; i < frames; i++) {
             x[i] = (float) (0.1 * random.nextGaussian());
@@ -121,7 +121,7 @@ class StemFactsTest {
 
     /** Chords that stop, let go in 80 ms, with a room of a decay and level behind them. */
     private static float[] chords(double decay, double roomDb, long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] dry = new float[(int) (16 * RATE)];
         for (int n = 0; n < 4; n++) {
             for (int k = 1; k < 12; k++) {
@@ -138,7 +138,8 @@ class StemFactsTest {
         return roomDb < -90 ? dry : inRoom(dry, decay, roomDb, random);
     }
 
-    private static float[] inRoom(float[] dry, double decay, double roomDb, Random random) {
+    private static float[] inRoom(
+            float[] dry, double decay, double roomDb, SplittableRandom random) {
         int length = Integer.highestOneBit(dry.length) * 2;
         orbispace.core.signal.Fft fft = new orbispace.core.signal.Fft(2 * length);
         double[] x = new double[2 * length];
@@ -214,7 +215,7 @@ class StemFactsTest {
 
     /** Low drum strokes with a bright rattle between them that is as loud. */
     private static float[] drumWithLoudRattle(double rattleDb) {
-        Random random = new Random(8);
+        SplittableRandom random = new SplittableRandom(8);
         float[] x = new float[(int) (20 * RATE)];
         for (int n = 0; n < 36; n++) {
             int at = (int) ((0.2 + 0.5 * n) * RATE);

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.time.Span;
@@ -179,7 +179,7 @@ class StemLevelsTest {
 
     @Test
     void whatTwoStemsShareLinesThemUpAlsoWhenOneIsAsLongAsTheOther() {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         float[] a = new float[48000];
         for (int i = 0; i < a.length; i++) {
             a[i] = (float) (0.1 * random.nextGaussian());

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.function.Consumer;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class StrokesInAMixTest {
     private static final double RATE = 48000;
 
-    private static void snare(float[] x, double seconds, double level, Random random) {
+    private static void snare(float[] x, double seconds, double level, SplittableRandom random) {
         double tone = 185 * (1 + 0.02 * random.nextGaussian());
         double low = 0;
         int from = (int) (seconds * RATE);
@@ -31,7 +31,7 @@ class StrokesInAMixTest {
         }
     }
 
-    private static void kick(float[] x, double seconds, double level, Random random) {
+    private static void kick(float[] x, double seconds, double level, SplittableRandom random) {
         double phase = 0;
         int from = (int) (seconds * RATE);
         for (int i = 0; i < 0.4 * RATE && from + i < x.length; i++) {
@@ -45,7 +45,7 @@ class StrokesInAMixTest {
 
     /** A hat, or a ride if it rings for longer. */
     private static void metal(
-            float[] x, double seconds, double level, double rings, Random random) {
+            float[] x, double seconds, double level, double rings, SplittableRandom random) {
         double a = 0;
         double b = 0;
         int from = (int) (seconds * RATE);
@@ -66,7 +66,7 @@ class StrokesInAMixTest {
         return Audio.of(RATE, x).peak();
     }
 
-    private static float[] hiss(double seconds, Random random) {
+    private static float[] hiss(double seconds, SplittableRandom random) {
         float[] x = new float[(int) (seconds * RATE)];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (1e-4 * random.nextGaussian());
@@ -91,7 +91,7 @@ class StrokesInAMixTest {
     @ParameterizedTest
     @CsvSource({"8, 0.4", "12, 0.4", "14, 0.4", "12, 2"})
     void rollsAreFoundStrokeByStroke(double hertz, double spreadDb) {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         float[] x = hiss(10.5, random);
         List<Double> times = new ArrayList<>();
         for (int i = 0; i < 10 * hertz; i++) {
@@ -109,11 +109,11 @@ class StrokesInAMixTest {
     @ParameterizedTest
     @ValueSource(doubles = {-6, -8, -14, -20})
     void kickAndHatInTheSnaresMicrophoneAreBleed(double bleedDb) {
-        double own = peak(x -> snare(x, 0.1, 1, new Random(1)));
-        double low = peak(x -> kick(x, 0.1, 1, new Random(1)));
-        double high = peak(x -> metal(x, 0.1, 1, 0.03, new Random(1)));
+        double own = peak(x -> snare(x, 0.1, 1, new SplittableRandom(1)));
+        double low = peak(x -> kick(x, 0.1, 1, new SplittableRandom(1)));
+        double high = peak(x -> metal(x, 0.1, 1, 0.03, new SplittableRandom(1)));
         double bleed = 0.5 * Math.pow(10, bleedDb / 20);
-        Random random = new Random(7);
+        SplittableRandom random = new SplittableRandom(7);
         float[] x = hiss(37, random);
         List<Double> times = new ArrayList<>();
         for (int beat = 0; beat < 72; beat++) {
@@ -136,10 +136,10 @@ class StrokesInAMixTest {
     @ParameterizedTest
     @ValueSource(doubles = {-6, -10})
     void aSnareUnderARideIsNotLost(double rideDb) {
-        double own = peak(x -> snare(x, 0.1, 1, new Random(1)));
-        double ride = peak(x -> metal(x, 0.1, 1, 0.5, new Random(1)));
+        double own = peak(x -> snare(x, 0.1, 1, new SplittableRandom(1)));
+        double ride = peak(x -> metal(x, 0.1, 1, 0.5, new SplittableRandom(1)));
         double bleed = 0.5 * Math.pow(10, rideDb / 20) / ride;
-        Random random = new Random(9);
+        SplittableRandom random = new SplittableRandom(9);
         float[] x = hiss(33, random);
         List<Double> times = new ArrayList<>();
         for (int beat = 0; beat < 64; beat++) {
@@ -158,9 +158,9 @@ class StrokesInAMixTest {
 
     @Test
     void drumsOfOneLevelAreAllStrokes() {
-        double own = peak(x -> snare(x, 0.1, 1, new Random(1)));
-        double low = peak(x -> kick(x, 0.1, 1, new Random(1)));
-        Random random = new Random(5);
+        double own = peak(x -> snare(x, 0.1, 1, new SplittableRandom(1)));
+        double low = peak(x -> kick(x, 0.1, 1, new SplittableRandom(1)));
+        SplittableRandom random = new SplittableRandom(5);
         float[] x = hiss(20, random);
         for (int beat = 0; beat < 38; beat++) {
             double at = 0.3 + 0.5 * beat;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Polarity;
 import org.junit.jupiter.api.Test;
@@ -84,7 +84,7 @@ class ArrivalTest {
 
     @Test
     void anArrivalStandsFiveTimesOverWhatFollows() {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         double[] noise = new double[1440 - 144];
         double power = 0;
         for (int i = 0; i < noise.length; i++) {

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.signal.Biquad;
@@ -187,7 +187,7 @@ class DecayMeterTest {
 
     @Test
     void anImpulseOverNoiseHasNoDecay() {
-        Random random = new Random(4);
+        SplittableRandom random = new SplittableRandom(4);
         float[] x = new float[96000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (1e-3 * random.nextGaussian());

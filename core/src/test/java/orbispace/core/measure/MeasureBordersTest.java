@@ -91,19 +91,6 @@ class MeasureBordersTest {
     }
 
     @Test
-    void aLineGoesThroughItsPoints() {
-        double[] line = Line.fit(2, 7, i -> 0.5 * i, i -> 3 - 2 * (0.5 * i));
-        assertThat(line[0]).isCloseTo(3, within(1e-12));
-        assertThat(line[1]).isCloseTo(-2, within(1e-12));
-        // Off by 1, -2, 1 around a level: the best line is that level.
-        double[] off = {5, 2, 5};
-        double[] even = Line.fit(0, 3, i -> i, i -> off[i]);
-        assertThat(even[0]).isCloseTo(4, within(1e-12));
-        assertThat(even[1]).isCloseTo(0, within(1e-12));
-        assertThat(Line.fit(0, 3, i -> 7, i -> i)[1]).isZero();
-    }
-
-    @Test
     void sweepsAndSurveysKeepTheirRanges() {
         assertThat(new Sweep(8000, 1).toHz()).isEqualTo(4000);
         assertThat(new Sweep(384000, 60).seconds()).isEqualTo(60);

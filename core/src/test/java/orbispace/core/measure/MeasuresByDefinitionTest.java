@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.OptionalDouble;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Pan;
@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 /** Measures of sounds that are so plain that each answer follows on paper from its definition. */
 class MeasuresByDefinitionTest {
     private static float[] noise(int frames, long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[frames];
         for (int i = 0; i < frames; i++) {
             x[i] = (float) random.nextGaussian();
@@ -67,7 +67,7 @@ class MeasuresByDefinitionTest {
         int n = 512;
         for (int seed = 0; seed < 8; seed++) {
             double[] bins = new double[8 * n];
-            Random random = new Random(seed);
+            SplittableRandom random = new SplittableRandom(seed);
             for (int k = 1; k < 0.4 * n; k++) {
                 bins[2 * k] = random.nextGaussian();
                 bins[2 * k + 1] = random.nextGaussian();
@@ -310,7 +310,7 @@ class MeasuresByDefinitionTest {
 
     @Test
     void aCurveSaysWhenItBeginsAndHowMuchEnergyItHas() {
-        Random random = new Random(4);
+        SplittableRandom random = new SplittableRandom(4);
         float[] x = new float[4800];
         for (int i = 0; i < 2400; i++) {
             double sign = random.nextBoolean() ? 1 : -1;

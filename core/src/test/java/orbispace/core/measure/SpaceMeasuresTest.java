@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.space.ReverbKind;
 import org.junit.jupiter.api.Test;
@@ -15,7 +15,7 @@ class SpaceMeasuresTest {
     private static final double RATE = 48000;
 
     private static float[] noise(double seconds, double decaySeconds, long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[(int) (seconds * RATE)];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (random.nextGaussian() * Math.pow(10, -3 * i / (decaySeconds * RATE)));

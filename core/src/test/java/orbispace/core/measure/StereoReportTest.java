@@ -3,7 +3,7 @@ package orbispace.core.measure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Pan;
@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class StereoReportTest {
     private static float[] noise(long seed) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[96000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (0.1 * random.nextGaussian());

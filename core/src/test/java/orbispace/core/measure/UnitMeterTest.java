@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Polarity;
@@ -67,7 +67,7 @@ class UnitMeterTest {
             power += y[i] * y[i];
         }
         double amplitude = Math.sqrt(power / n) * Math.pow(10, -snrDb / 20);
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] out = y.clone();
         for (int i = 0; i < out.length; i++) {
             out[i] += (float) (amplitude * random.nextGaussian());

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
@@ -27,7 +27,7 @@ class GainCurveTest {
 
     @Test
     void fillingBlocksOfAnySizeGivesWhatAtSays() {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         TreeMap<Integer, Double> points = new TreeMap<>();
         for (int i = 0; i < 12; i++) {
             points.put(random.nextInt(2000), random.nextDouble());
@@ -38,9 +38,10 @@ class GainCurveTest {
             for (int at = -200; at < 2400; at += block) {
                 c.fill(part, at, block);
                 for (int i = 0; i < block; i++) {
+                    // A block steps in floats: -108 dB at worst.
                     assertThat(part[i])
                             .as("frame " + (at + i))
-                            .isCloseTo((float) c.at(at + i), within(2e-6f));
+                            .isCloseTo((float) c.at(at + i), within(4e-6f));
                 }
             }
         }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
@@ -43,7 +43,7 @@ class LiveChangesTest {
     private static final int BLOCK = 256;
 
     private static Audio response() {
-        Random random = new Random(4);
+        SplittableRandom random = new SplittableRandom(4);
         float[] x = new float[30000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (random.nextGaussian() * Math.exp(-i / 5000.0));

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Chain;
@@ -56,7 +56,7 @@ class WholeGraphTest {
     }
 
     private static Audio response() {
-        Random random = new Random(4);
+        SplittableRandom random = new SplittableRandom(4);
         float[] x = new float[30000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (random.nextGaussian() * Math.exp(-i / 5000.0));

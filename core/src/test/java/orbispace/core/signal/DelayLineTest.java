@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -46,7 +46,7 @@ class DelayLineTest {
 
     @Test
     void readingInBlocksIsTheSameAsFrameByFrame() {
-        Random random = new Random(3);
+        SplittableRandom random = new SplittableRandom(3);
         float[] x = new float[3000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) random.nextGaussian();

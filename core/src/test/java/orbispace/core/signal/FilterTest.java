@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import org.junit.jupiter.api.Test;
 
@@ -133,7 +134,7 @@ class FilterTest {
     }
 
     private static float[] noise(int seed) {
-        java.util.Random random = new java.util.Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[2000];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (0.1 * random.nextGaussian());

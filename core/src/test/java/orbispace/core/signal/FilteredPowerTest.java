@@ -3,7 +3,7 @@ package orbispace.core.signal;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
 
@@ -39,7 +39,7 @@ class FilteredPowerTest {
     }
 
     private static float[] noise(long seed, int frames) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] out = new float[frames];
         for (int i = 0; i < frames; i++) {
             out[i] = (float) (random.nextGaussian() / 4);

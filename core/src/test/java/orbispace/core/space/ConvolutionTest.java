@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
 
@@ -13,7 +13,7 @@ class ConvolutionTest {
     private static final double MINUS_110_DB = Math.pow(10, -110 / 20.0);
 
     private static float[] noise(int frames, long seed, double decayFrames) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[frames];
         for (int i = 0; i < frames; i++) {
             x[i] = (float) (random.nextGaussian() * Math.exp(-i / decayFrames) / 8);

@@ -3,7 +3,7 @@ package orbispace.core.space;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import org.junit.jupiter.api.Test;
 
@@ -125,7 +125,7 @@ class EngineChangesTest {
     void noLoopGrowsWhileItsCornersAreMoved() {
         for (double rate : new double[] {8000, 48000}) {
             Engine engine = Engine.of(loop(500), rate);
-            Random random = new Random(2);
+            SplittableRandom random = new SplittableRandom(2);
             float[] l = new float[(int) (0.02 * rate)];
             for (int i = 0; i < l.length; i++) {
                 l[i] = (float) (0.1 * random.nextGaussian());
@@ -162,7 +162,7 @@ class EngineChangesTest {
         int part = (int) (0.2 * rate);
         float[] l = new float[8 * part];
         float[] r = new float[8 * part];
-        Random random = new Random(2);
+        SplittableRandom random = new SplittableRandom(2);
         for (int i = 0; i < part; i++) {
             l[i] = (float) (0.1 * random.nextGaussian());
             r[i] = (float) (0.1 * random.nextGaussian());
@@ -192,7 +192,7 @@ class EngineChangesTest {
         };
         for (EngineSettings settings : all) {
             float[] sound = new float[4 * 48000];
-            Random random = new Random(3);
+            SplittableRandom random = new SplittableRandom(3);
             for (int i = 0; i < sound.length; i++) {
                 sound[i] = (float) (0.1 * random.nextGaussian());
             }

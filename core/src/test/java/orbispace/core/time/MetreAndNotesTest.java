@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -30,7 +30,7 @@ class MetreAndNotesTest {
 
     @Test
     void theBarOfABarsFirstBeatIsThatBarInAnyMap() {
-        Random random = new Random(4);
+        SplittableRandom random = new SplittableRandom(4);
         for (int round = 0; round < 50; round++) {
             List<MetreMap.Change> changes = new java.util.ArrayList<>(List.of(metre(1, 4, 4)));
             int bar = 1;

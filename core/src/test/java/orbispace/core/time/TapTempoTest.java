@@ -3,7 +3,7 @@ package orbispace.core.time;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 
 class TapTempoTest {
@@ -21,7 +21,7 @@ class TapTempoTest {
     @Test
     void unevenTapsAreEvenedOut() {
         TapTempo taps = new TapTempo();
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         for (int i = 0; i < 24; i++) {
             taps.tap(i * 0.5 + 0.02 * random.nextGaussian());
         }

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.time.TempoMap.Change;
 import org.junit.jupiter.api.Test;
 
@@ -33,7 +33,7 @@ class TempoMapTest {
 
     @Test
     void roundTripHoldsUnderAMicrosecondOverAnHourWithAThousandChanges() {
-        Random random = new Random(7);
+        SplittableRandom random = new SplittableRandom(7);
         List<Change> changes = new ArrayList<>();
         for (int i = 0; i < 1000; i++) {
             double from = 40 + 200 * random.nextDouble();

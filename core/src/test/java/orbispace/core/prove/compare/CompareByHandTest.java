@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.material.Ambience;
 import orbispace.core.measure.Loudness;
@@ -181,7 +181,7 @@ class CompareByHandTest {
 
     @Test
     void aTrialTellsItsChanceInWords() {
-        BlindTrial trial = new BlindTrial(BlindTrial.Kind.WHICH, 5, new Random(1));
+        BlindTrial trial = new BlindTrial(BlindTrial.Kind.WHICH, 5, new SplittableRandom(1));
         for (int i = 0; i < 5; i++) {
             assertThat(trial.result()).isEmpty();
             trial.answer(trial.hiddenIsA(), 2);
@@ -196,7 +196,7 @@ class CompareByHandTest {
                 .isFalse();
         trial.answer(true, 1);
         assertThat(trial.answered()).isEqualTo(5);
-        assertThat(new BlindTrial(BlindTrial.Kind.WHICH, 500, new Random(1)).rounds())
+        assertThat(new BlindTrial(BlindTrial.Kind.WHICH, 500, new SplittableRandom(1)).rounds())
                 .isEqualTo(500);
         assertThat(BlindTrial.chanceOfAtLeast(0, 7)).isCloseTo(1, within(1e-12));
         assertThat(BlindTrial.chanceOfAtLeast(6, 7)).isCloseTo(8 / 128.0, within(1e-12));

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.math.BigInteger;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
@@ -22,7 +22,7 @@ class ComparingTest {
     }
 
     /** Noise with rests, so that the gates of the loudness measure have work. */
-    private static Audio random(Random random) {
+    private static Audio random(SplittableRandom random) {
         float[] x =
                 Signals.noise(
                         0.003 + 0.2 * random.nextDouble(),
@@ -41,7 +41,7 @@ class ComparingTest {
     @Test
     @Tag("sweep")
     void aHundredPairsAreEquallyLoudWithinATwentiethAndNeverTooHigh() {
-        Random random = new Random(11);
+        SplittableRandom random = new SplittableRandom(11);
         for (int i = 0; i < 100; i++) {
             Audio a = random(random);
             Audio b = random(random);
@@ -61,7 +61,7 @@ class ComparingTest {
     @Test
     void silenceIsNotMatched() {
         Audio silence = Audio.silence(RATE, 1, (int) RATE);
-        MatchedPair pair = MatchedPair.of(silence, random(new Random(1)));
+        MatchedPair pair = MatchedPair.of(silence, random(new SplittableRandom(1)));
         assertThat(pair.gainDb()).isZero();
         assertThat(pair.lufsA()).isEmpty();
     }
@@ -94,7 +94,7 @@ class ComparingTest {
 
     @Test
     void aGuesserPassesAboutOneTimeInTwentyAtMost() {
-        Random random = new Random(5);
+        SplittableRandom random = new SplittableRandom(5);
         int passed = 0;
         for (int run = 0; run < 10_000; run++) {
             BlindTrial trial = new BlindTrial(BlindTrial.Kind.WHICH, 16, random);
@@ -109,7 +109,7 @@ class ComparingTest {
 
     @Test
     void nothingIsToldBeforeTheLastAnswerAndOrdersDiffer() {
-        BlindTrial trial = new BlindTrial(BlindTrial.Kind.WHICH, 8, new Random(1));
+        BlindTrial trial = new BlindTrial(BlindTrial.Kind.WHICH, 8, new SplittableRandom(1));
         for (int i = 0; i < 8; i++) {
             assertThat(trial.result()).isEmpty();
             trial.answer(trial.hiddenIsA(), 2.5);
@@ -121,8 +121,8 @@ class ComparingTest {
         assertThat(all.course().split(", ")).hasSize(8).allMatch(a -> a.matches("(A/A|B/B) 2\\.5"));
         trial.answer(true, 1);
         assertThat(trial.answered()).isEqualTo(8);
-        BlindTrial other = new BlindTrial(BlindTrial.Kind.WHICH, 64, new Random(2));
-        BlindTrial third = new BlindTrial(BlindTrial.Kind.WHICH, 64, new Random(3));
+        BlindTrial other = new BlindTrial(BlindTrial.Kind.WHICH, 64, new SplittableRandom(2));
+        BlindTrial third = new BlindTrial(BlindTrial.Kind.WHICH, 64, new SplittableRandom(3));
         int same = 0;
         for (int i = 0; i < 64; i++) {
             same += other.hiddenIsA() == third.hiddenIsA() ? 1 : 0;
@@ -134,14 +134,14 @@ class ComparingTest {
 
     @Test
     void aPreferenceIsJudgedOnBothSides() {
-        BlindTrial trial = new BlindTrial(BlindTrial.Kind.PREFERENCE, 10, new Random(1));
+        BlindTrial trial = new BlindTrial(BlindTrial.Kind.PREFERENCE, 10, new SplittableRandom(1));
         for (int i = 0; i < 10; i++) {
             trial.answer(i == 0, 1);
         }
         BlindTrial.Result result = trial.result().orElseThrow();
         assertThat(result.chance()).isCloseTo(2 * exact(9, 10), within(1e-12));
         assertThat(result.words()).contains("A liked better in 1 of 10", "B is liked better");
-        assertThatThrownBy(() -> new BlindTrial(BlindTrial.Kind.WHICH, 0, new Random(1)))
+        assertThatThrownBy(() -> new BlindTrial(BlindTrial.Kind.WHICH, 0, new SplittableRandom(1)))
                 .hasMessageContaining("1 to 500");
     }
 }

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.OptionalDouble;
-import java.util.Random;
+import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.signal.Cascade;
@@ -18,7 +18,7 @@ class FinishedTrackTest {
     private static final int FRAMES = (int) (20 * RATE);
 
     private static float[] noise(long seed, double level) {
-        Random random = new Random(seed);
+        SplittableRandom random = new SplittableRandom(seed);
         float[] x = new float[FRAMES];
         for (int i = 0; i < x.length; i++) {
             x[i] = (float) (level * random.nextGaussian());
