@@ -30,6 +30,7 @@ final class MeasureHits extends SoundFileCommand {
         ObjectNode document = Output.object();
         events(document.putArray("hits"), found.hits());
         events(document.putArray("bleed"), found.bleed());
+        document.put("sure", found.sure());
         if (gate.isPresent()) {
             document.put("separationDb", gate.get().separationDb());
             document.putObject("gate")
@@ -58,6 +59,11 @@ final class MeasureHits extends SoundFileCommand {
             output.line("%9.3f s %8.1f dBFS", hit.seconds(), hit.peakDb());
         }
         output.line("%d hits, %d events of bleed", found.hits().size(), found.bleed().size());
+        if (!found.sure()) {
+            output.line(
+                    "not sure: events of another sound lie little under the hits; bleed, or"
+                            + " strokes of a second drum");
+        }
         if (gate.isEmpty()) {
             output.line("nothing separates hits from bleed, or there is none");
             return;

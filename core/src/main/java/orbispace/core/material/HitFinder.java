@@ -35,16 +35,12 @@ public final class HitFinder {
             events.add(event(audio, seconds));
             shapes.add(bands.shape(seconds));
         }
-        boolean[] alike = StrokeKinds.alike(events, shapes);
-        List<Hit> own = new ArrayList<>();
-        List<Hit> other = new ArrayList<>();
-        for (int i = 0; i < alike.length; i++) {
-            (alike[i] ? own : other).add(events.get(i));
-        }
-        Hits parted = split(own);
+        StrokeKinds kinds = StrokeKinds.of(events, shapes);
+        Hits parted = split(kinds.own());
+        List<Hit> other = new ArrayList<>(kinds.other());
         other.addAll(parted.bleed());
         other.sort(Comparator.comparingDouble(Hit::seconds));
-        return new Hits(parted.hits(), other);
+        return new Hits(parted.hits(), other, kinds.sure());
     }
 
     private static List<Integer> peaks(double[] flux) {

@@ -14,8 +14,13 @@ import orbispace.core.time.Span;
  *
  * @param hits its own strokes in order of time
  * @param bleed fainter events, from other instruments that it hears; empty where nothing separates
+ * @param sure false where events of another sound lie so little under the strokes that they may as
+ *     well be bleed as strokes of a second drum
  */
-public record Hits(List<Hit> hits, List<Hit> bleed) {
+public record Hits(List<Hit> hits, List<Hit> bleed, boolean sure) {
+    /** A sentence for what is not sure, to follow another. */
+    public static final String NOT_SURE =
+            " Whether these are bleed or strokes of a second drum is not sure.";
 
     /**
      * One event.
@@ -34,9 +39,14 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
         bleed = List.copyOf(bleed);
     }
 
+    /** Hits and bleed of which nothing is in doubt. */
+    public Hits(List<Hit> hits, List<Hit> bleed) {
+        this(hits, bleed, true);
+    }
+
     /** The same, with only the events within a stretch. */
     public Hits within(Span stretch) {
-        return new Hits(inside(hits, stretch), inside(bleed, stretch));
+        return new Hits(inside(hits, stretch), inside(bleed, stretch), sure);
     }
 
     private static List<Hit> inside(List<Hit> events, Span stretch) {
@@ -56,7 +66,8 @@ public record Hits(List<Hit> hits, List<Hit> bleed) {
         List<Hit> all = Stream.concat(hits.stream(), bleed.stream()).sorted(BY_TIME).toList();
         return new Hits(
                 all.stream().filter(h -> hitSeconds.contains(h.seconds())).toList(),
-                all.stream().filter(h -> !hitSeconds.contains(h.seconds())).toList());
+                all.stream().filter(h -> !hitSeconds.contains(h.seconds())).toList(),
+                sure);
     }
 
     /** Weakest hit less strongest bleed by peak, in dB; empty without bleed. */

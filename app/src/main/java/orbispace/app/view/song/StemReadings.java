@@ -59,14 +59,16 @@ final class StemReadings {
         }
     }
 
+    private static String bleed(Hits h) {
+        if (h.bleed().isEmpty()) {
+            return h.sure() ? "no bleed found" : "not sure: of two sounds, one may be bleed";
+        }
+        return h.bleed().size()
+                + (h.sure() ? " fainter events, bleed" : " fainter; not sure whether bleed");
+    }
+
     private static void hits(Hits h, Material m, List<Reading> all) {
-        all.add(
-                new Reading(
-                        "HITS",
-                        Integer.toString(h.hits().size()),
-                        h.bleed().isEmpty()
-                                ? "no bleed found"
-                                : h.bleed().size() + " fainter events, bleed"));
+        all.add(new Reading("HITS", Integer.toString(h.hits().size()), bleed(h)));
         m.facts()
                 .gate()
                 .ifPresent(g ->

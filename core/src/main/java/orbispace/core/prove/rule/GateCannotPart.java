@@ -11,6 +11,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.material.GateKey;
+import orbispace.core.material.Hits;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
@@ -57,6 +58,7 @@ final class GateCannotPart implements FieldRule {
         }
         double off = parts.map(g -> gate.thresholdDb() - g.thresholdDb()).orElse(0.0);
         double room = parts.map(g -> g.separationDb() / 2).orElse(0.0);
+        boolean sure = stem.get().hits().get().sure();
         boolean unfiltered =
                 parts.isPresent() && !parts.get().isPlain() && gate.keyFilter().equals(Filter.OPEN);
         if (parts.isPresent() && Math.abs(off) <= room && !unfiltered) {
@@ -65,10 +67,10 @@ final class GateCannotPart implements FieldRule {
         return Optional.of(
                 new Finding(
                         "gate-cannot-part",
-                        parts.isEmpty() ? Severity.WEIGH : Severity.ACT,
+                        parts.isEmpty() || !sure ? Severity.WEIGH : Severity.ACT,
                         r.id(),
                         off > 0 ? "misses hits" : "lets bleed in",
-                        evidence(r, gate, name, parts),
+                        evidence(r, gate, name, parts) + (sure ? "" : Hits.NOT_SURE),
                         "A gate that lets bleed in makes the space of one instrument speak for"
                                 + " another; one set too high loses hits.",
                         parts.map(g -> List.of(remedy(facts, r, sendOf, gate, g)))

@@ -12,6 +12,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
+import orbispace.core.material.Hits;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
@@ -177,13 +178,14 @@ public final class StemFindings {
                         source.id(),
                         Wording.text("bleed, %.0f dB", key.separationDb()),
                         Wording.text(
-                                "%d hits and %d events of bleed lie %.1f dB apart%s; a gate at"
-                                        + " %.1f dB parts them.",
-                                key.events().hits().size(),
-                                key.events().bleed().size(),
-                                key.separationDb(),
-                                filter,
-                                key.thresholdDb()),
+                                        "%d hits and %d events of bleed lie %.1f dB apart%s; a gate"
+                                                + " at %.1f dB parts them.",
+                                        key.events().hits().size(),
+                                        key.events().bleed().size(),
+                                        key.separationDb(),
+                                        filter,
+                                        key.thresholdDb())
+                                + (key.events().sure() ? "" : Hits.NOT_SURE),
                         "Bleed in a send makes the space of one instrument speak for another.",
                         List.of()));
     }

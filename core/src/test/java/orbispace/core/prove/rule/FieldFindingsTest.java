@@ -31,6 +31,7 @@ import orbispace.core.measure.StereoReport;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.Words;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.Severity;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.render.Responses;
 import org.junit.jupiter.api.Test;
@@ -157,6 +158,14 @@ class FieldFindingsTest extends RuleCase {
                 assertFirstRemedyClears(design, "gate-cannot-part");
             }
         }
+        Gate open = new Gate("", Filter.OPEN, -27, 4, 90, 1, 60, 60, null);
+        Return r = Fields.hall("A", 0.6, Map.of());
+        Design design = design(r.withSends(Map.of("drum", Send.of(-6).withGate(open))));
+        assertThat(findings(design).getFirst().severity()).isEqualTo(Severity.ACT);
+        Hits doubted = new Hits(events.hits(), events.bleed(), false);
+        GateKey doubtful = new GateKey(-20, 4, 0, 0, 12, doubted);
+        stems.put("drum", stem(Optional.empty(), Optional.empty(), Optional.of(doubtful)));
+        assertThat(findings(design).getFirst().severity()).isEqualTo(Severity.WEIGH);
     }
 
     @Test

@@ -134,7 +134,12 @@ class StemFindingsTest {
         StemFacts bled = facts(CLEAN, Optional.empty(), Optional.of(key), 60);
         Finding found = only(judge("drum", stem(bled)), "bleed");
         assertThat(found.evidence()).contains("1 hits", "8.0 dB", "up to 315 Hz", "\u221210.0 dB");
+        assertThat(found.evidence()).doesNotContain("not sure");
         assertThat(judge("voice", stem(bled))).as("a voice is no drum").isEmpty();
+        Hits near = new Hits(events.hits(), events.bleed(), false);
+        GateKey doubted = new GateKey(-10, 2.5, 0, 315, 8, near);
+        StemFacts doubtful = facts(CLEAN, Optional.empty(), Optional.of(doubted), 60);
+        assertThat(only(judge("drum", stem(doubtful)), "bleed").evidence()).endsWith("not sure.");
     }
 
     @Test
