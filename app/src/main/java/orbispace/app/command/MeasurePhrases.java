@@ -37,6 +37,7 @@ final class MeasurePhrases extends SoundFileCommand {
                     document.put("floorDb", l.floorDb());
                     document.put("speakingDb", l.speakingDb());
                 });
+        document.put("sure", found.sure());
         output.print(document, () -> lines(found));
         return 0;
     }
@@ -55,6 +56,9 @@ final class MeasurePhrases extends SoundFileCommand {
             output.line("%9.3f to %9.3f s", span.startSeconds(), span.endSeconds());
         }
         output.line("%d phrases, %d gaps", found.spans().size(), found.gaps().size());
+        if (!found.sure()) {
+            output.line("not sure: a printed room rings on; ends may lie 0.1 s off");
+        }
         if (!found.gaps().isEmpty()) {
             output.line(
                     "gaps: median %.3f s, quartiles %.3f and %.3f s",

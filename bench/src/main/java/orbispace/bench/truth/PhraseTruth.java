@@ -44,7 +44,10 @@ final class PhraseTruth {
                     new Row("breaths at -26 dB", 50, -26, NONE, 0, NONE, 0),
                     new Row("sings 4 % of its stem", 60, -24, NONE, 0.043, NONE, 0),
                     new Row("second half 30 dB softer", 30, -24, -30, 0, NONE, 0),
+                    new Row("room at -8 dB, 0.5 s", 60, NONE, NONE, 0, -8, 0.5),
                     new Row("room at -10 dB, 1.5 s", 60, NONE, NONE, 0, -10, 1.5),
+                    new Row("room at -10 dB, 3 s", 60, NONE, NONE, 0, -10, 3),
+                    new Row("room at -16 dB, 2 s", 60, NONE, NONE, 0, -16, 2),
                     new Row("room at -14 dB, 0.8 s, breaths", 60, -24, NONE, 0, -14, 0.8));
 
     /** What came of a row. */

@@ -22,8 +22,8 @@ import orbispace.core.time.Span;
  * least 150 ms, or 280 where something soft goes on in them.
  *
  * <p>Edges lie within 20 ms for voices 10 dB or more over their noise, with breaths from 20 dB
- * down; a printed room may move ends by 0.2 s. A sound whose loud and soft parts lie less than 6 dB
- * apart is one phrase if it lies above -70 dBFS, and none below.
+ * down; a printed room may move ends by 0.1 s, which is told. A sound whose loud and soft parts lie
+ * less than 6 dB apart is one phrase if it lies above -70 dBFS, and none below.
  */
 public final class PhraseFinder {
     private static final double FRAME_SECONDS = 0.01;
@@ -44,6 +44,9 @@ public final class PhraseFinder {
     private static final double BREATH_SECONDS = 0.7;
     private static final double NEIGHBOUR_SECONDS = 2.5;
 
+    /** Of so many phrases more must end in a tail for a room to be there. */
+    private static final double IN_ROOM = 0.5;
+
     private PhraseFinder() {}
 
     /** Finds the phrases of a stem of any rate and length. */
@@ -63,17 +66,18 @@ public final class PhraseFinder {
         }
         double[] limits = limits(levels, rests);
         boolean[] sounds = sounding(levels, limits);
-        boolean[] withTails = sounds.clone();
-        RoomTails.silence(levels, limits, sounds, frameSeconds);
+        double silent = rests + OVER_RESTS_DB;
+        boolean[] rings = RoomTails.silence(levels, limits, silent, sounds, frameSeconds);
         boolean[] rest = new boolean[levels.length];
         for (int i = 0; i < rest.length; i++) {
-            rest[i] = levels[i] <= rests + OVER_RESTS_DB || withTails[i] != sounds[i];
+            rest[i] = levels[i] <= silent || rings[i];
         }
         // A word may end in a soft sound, a closure and its release.
         addConsonants(rest, sounds);
         addConsonants(rest, sounds);
         List<Span> runs = withoutBreaths(runs(sounds), levels, frameSeconds);
-        return join(runs, rest, frameSeconds, levels(levels, sounds));
+        Phrases found = join(runs, rest, frameSeconds, levels(levels, sounds));
+        return IN_ROOM * found.spans().size() < runs(rings).size() ? found.inRoom() : found;
     }
 
     private static double[] levels(Audio audio, int frame) {

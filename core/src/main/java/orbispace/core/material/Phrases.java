@@ -12,8 +12,11 @@ import orbispace.core.time.Span;
  * @param spans the phrases in order
  * @param innerGaps rests inside phrases, too short to part them
  * @param levels by which they were found; empty for phrases that were given
+ * @param sure false where a printed room rings on behind most phrases, so that their ends may lie
+ *     0.1 s off
  */
-public record Phrases(List<Span> spans, List<Span> innerGaps, Optional<Levels> levels) {
+public record Phrases(
+        List<Span> spans, List<Span> innerGaps, Optional<Levels> levels, boolean sure) {
     /** Keeps its own lists. */
     public Phrases {
         spans = List.copyOf(spans);
@@ -34,12 +37,17 @@ public record Phrases(List<Span> spans, List<Span> innerGaps, Optional<Levels> l
 
     /** Phrases that were found. */
     public static Phrases found(List<Span> spans, List<Span> innerGaps, Levels levels) {
-        return new Phrases(spans, innerGaps, Optional.of(levels));
+        return new Phrases(spans, innerGaps, Optional.of(levels), true);
     }
 
     /** Phrases that were given, not found; their levels are not known. */
     public static Phrases at(List<Span> spans) {
-        return new Phrases(spans, List.of(), Optional.empty());
+        return new Phrases(spans, List.of(), Optional.empty(), true);
+    }
+
+    /** The same, with ends that a room blurs. */
+    Phrases inRoom() {
+        return new Phrases(spans, innerGaps, levels, false);
     }
 
     /** The same, with only the phrases and inner gaps that begin within a stretch. */
@@ -47,7 +55,8 @@ public record Phrases(List<Span> spans, List<Span> innerGaps, Optional<Levels> l
         return new Phrases(
                 spans.stream().filter(s -> begins(s, stretch)).toList(),
                 innerGaps.stream().filter(s -> begins(s, stretch)).toList(),
-                levels);
+                levels,
+                sure);
     }
 
     private static boolean begins(Span span, Span within) {

@@ -208,11 +208,14 @@ class PhraseFinderTest {
             }
             wet[i] += (float) (gain * sum * (random.nextBoolean() ? 1 : -1));
         }
-        List<Span> found = PhraseFinder.find(Audio.of(rate, wet)).spans();
+        assertThat(PhraseFinder.find(Audio.of(rate, dry)).sure()).isTrue();
+        Phrases inRoom = PhraseFinder.find(Audio.of(rate, wet));
+        assertThat(inRoom.sure()).isFalse();
+        List<Span> found = inRoom.spans();
         assertThat(found).hasSameSizeAs(expected);
         for (int i = 0; i < expected.size(); i++) {
             assertThat(found.get(i).endSeconds())
-                    .isCloseTo(expected.get(i).endSeconds(), within(0.1));
+                    .isCloseTo(expected.get(i).endSeconds(), within(0.03));
         }
     }
 }

@@ -45,7 +45,8 @@ final class StemReadings {
                 new Reading(
                         "PHRASES",
                         Integer.toString(p.spans().size()),
-                        p.levels().map(StemReadings::levels).orElse("as given")));
+                        (p.sure() ? "" : "ends not sure in a printed room; ")
+                                + p.levels().map(StemReadings::levels).orElse("as given")));
         if (!p.gaps().isEmpty()) {
             all.add(
                     new Reading(
