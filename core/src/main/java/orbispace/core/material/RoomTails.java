@@ -65,9 +65,13 @@ final class RoomTails {
                 from = tails.start(end, seen, LEAST_END_SECONDS, END_STEP_DB, END_STRAIGHT_DB);
             }
             if (from < end) {
+                // What falls so briefly may be the end of a syllable.
+                boolean brief = (until - from) * frameSeconds < LEAST_REST_SECONDS;
+                until = brief ? end : until;
                 Arrays.fill(sounds, from, until, false);
                 // Smoothed, what comes next is seen as soon.
-                Arrays.fill(rings, from, Math.min(levels.length, until + SMOOTH), true);
+                Arrays.fill(
+                        rings, from, Math.min(levels.length, until + (brief ? 0 : SMOOTH)), true);
             }
         }
         return rings;
