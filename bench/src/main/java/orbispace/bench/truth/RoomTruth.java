@@ -7,6 +7,7 @@ import java.util.Random;
 import orbispace.core.audio.Audio;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.AmbienceFinder;
+import orbispace.core.material.PrintedRoom;
 
 /** Stems of several kinds, dry and in rooms that are known. */
 final class RoomTruth {
@@ -115,7 +116,7 @@ final class RoomTruth {
     }
 
     static void print(int seeds, PrintStream out) {
-        out.print("| Stem | Dry, called wet |");
+        out.print("| Stem | Dry: called wet, not sure |");
         for (double decay : DECAYS) {
             out.printf(Locale.ROOT, " %.1f s |", decay);
         }
@@ -123,14 +124,18 @@ final class RoomTruth {
         out.println("| --- ".repeat(2 + DECAYS.length) + "|");
         for (Kind kind : Kind.values()) {
             int wet = 0;
+            int unsure = 0;
             for (int seed = 0; seed < 4 * seeds; seed++) {
-                wet += find(kind.dry(new Random(500L + seed))).isPresent() ? 1 : 0;
+                PrintedRoom room = look(kind.dry(new Random(500L + seed)));
+                wet += room.found().isPresent() ? 1 : 0;
+                unsure += room.told() ? 0 : 1;
             }
             out.printf(
                     Locale.ROOT,
-                    "| %s | %d of %d |",
+                    "| %s | %d, %d of %d |",
                     kind.name().toLowerCase(Locale.ROOT),
                     wet,
+                    unsure,
                     4 * seeds);
             for (double decay : DECAYS) {
                 out.print(cell(kind, decay, seeds));
@@ -139,17 +144,20 @@ final class RoomTruth {
         }
     }
 
-    /** How many of all levels and seeds are found, and how many of those within a quarter. */
+    /** How many of all are found, how many of those within a quarter, and how many called dry. */
     private static String cell(Kind kind, double decay, int seeds) {
         int found = 0;
         int near = 0;
+        int dry = 0;
         for (double under : UNDER_DB) {
             for (int seed = 0; seed < seeds; seed++) {
                 Random random = new Random(800L + seed);
                 float[] x = kind.dry(random);
                 Sounds.room(x, under, decay, random);
-                Optional<Ambience> room = find(x);
+                PrintedRoom look = look(x);
+                Optional<Ambience> room = look.found();
                 found += room.isPresent() ? 1 : 0;
+                dry += room.isEmpty() && look.told() ? 1 : 0;
                 near +=
                         room.filter(a -> Math.abs(a.decaySeconds() / decay - 1) <= NEAR).isPresent()
                                 ? 1
@@ -157,10 +165,15 @@ final class RoomTruth {
             }
         }
         return String.format(
-                Locale.ROOT, " %d of %d, %d near |", found, seeds * UNDER_DB.length, near);
+                Locale.ROOT,
+                " %d of %d, %d near, %d dry |",
+                found,
+                seeds * UNDER_DB.length,
+                near,
+                dry);
     }
 
-    private static Optional<Ambience> find(float[] x) {
-        return AmbienceFinder.find(Audio.of(RATE, x));
+    private static PrintedRoom look(float[] x) {
+        return AmbienceFinder.look(Audio.of(RATE, x));
     }
 }

@@ -40,11 +40,16 @@ public final class AmbienceFinder {
 
     private record Fall(double decaySeconds, double underDb) {}
 
-    /** Looks for the room in a stem of any rate and length; empty if it is dry or nothing stops. */
+    /** The room in a stem of any rate and length; empty if it is dry or that is not told. */
     public static Optional<Ambience> find(Audio audio) {
+        return look(audio).found();
+    }
+
+    /** Looks for the room in a stem of any rate and length. */
+    public static PrintedRoom look(Audio audio) {
         double[] powers = powers(audio);
         if (powers.length < 60) {
-            return Optional.empty();
+            return PrintedRoom.NOT_SURE;
         }
         double[] levels = decibels(powers);
         double[] smooth = decibels(smoothed(powers));
@@ -60,8 +65,11 @@ public final class AmbienceFinder {
                 i += (int) Math.round(DROP_SECONDS / FRAME_SECONDS);
             }
         }
-        Optional<Ambience> single = agreed(falls, stops);
-        return PooledTail.find(audio).or(() -> single);
+        PrintedRoom pooled = PooledTail.look(audio);
+        if (pooled.found().isPresent()) {
+            return pooled;
+        }
+        return agreed(falls, stops).map(PrintedRoom::of).orElse(pooled);
     }
 
     /** Whether a steady sound ends here: the frame is the last within 3 dB of what came before. */

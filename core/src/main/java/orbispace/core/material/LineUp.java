@@ -33,7 +33,7 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
     private static final int NEAR_FRAMES = 192;
 
     /** The other sign reaches this share of the leading one at most, where one leads clearly. */
-    private static final double LEADS = 0.8;
+    private static final double LEADS = 0.7;
 
     /** So much of a peak stands alone only for a copy whose phases are those of a delay. */
     private static final double PURE = 0.9;
@@ -98,9 +98,13 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
         } else if (most < LEADS * least) {
             sound = Polarity.INVERTED;
         }
-        if (sound == polarity) {
+        double here = at(correlation, delaySamples);
+        boolean gains = polarity == Polarity.SAME ? here >= 0 : here <= 0;
+        if (sound == polarity && gains) {
             return this;
         }
+        // Where a sum at the delay itself tells the other sign, neither is sure.
+        sound = sound == polarity ? Polarity.NOT_SURE : sound;
         if (sound == Polarity.NOT_SURE) {
             return confidence >= PURE
                     ? this

@@ -29,12 +29,15 @@ final class PooledTail {
     private static final double MOST_FALL = 0.9;
     private static final int DROP = 8;
     private static final double DROP_DB = 5;
+    private static final int SWELL = 40;
+    private static final double SWELL_DB = 10;
+    private static final double BACK_DB = 4;
     private static final double STROKE_RISE_DB = 10;
     private static final double LOUD_DB = 25;
     private static final double RISE_DB = 6;
     private static final int AROUND = 2;
 
-    private static final int STILL = 30;
+    private static final int STILL = 18;
     private static final double STILL_SLOPE = 0.1;
     private static final double STILL_NEAR_DB = 4;
     private static final double OVER_NOISE_DB = 8;
@@ -54,6 +57,9 @@ final class PooledTail {
     private static final double LEAST_DECAY_SECONDS = 0.3;
     private static final double LONGEST_DECAY_SECONDS = 6;
     private static final double SAME_DECAY = 1.3;
+    private static final int GONE = 20;
+    private static final double GONE_DB = 60;
+    private static final double DEEP_DB = 40;
 
     private static final double LOWEST_HZ = 80;
     private static final double HIGHEST_HZ = 12000;
@@ -67,10 +73,34 @@ final class PooledTail {
 
     private PooledTail() {}
 
-    /** Looks for the room; empty for few stops and strokes, or none that tells. */
-    static Optional<Ambience> find(Audio audio) {
+    /** Looks for the room behind all stops, or behind all strokes where no stop tells. */
+    static PrintedRoom look(Audio audio) {
         double[] levels = levels(audio, LOWEST_HZ, HIGHEST_HZ, POLES);
-        return room(levels, stops(levels)).or(() -> behindStrokes(audio, strokes(levels)));
+        List<Integer> stops = stops(levels);
+        List<Integer> strokes = strokes(levels);
+        Optional<Ambience> found = room(levels, stops).or(() -> behindStrokes(audio, strokes));
+        if (found.isPresent()) {
+            return PrintedRoom.of(found.get());
+        }
+        List<Integer> events = stops.size() < LEAST_EVENTS ? strokes : stops;
+        return fallsAtOnce(levels, events) ? PrintedRoom.NONE : PrintedRoom.NOT_SURE;
+    }
+
+    /**
+     * Whether sound is gone 0.2 s after most events: 60 dB down, or under a floor that lies 40 dB
+     * under it. What falls less fast by itself would hide a short room.
+     */
+    private static boolean fallsAtOnce(double[] levels, List<Integer> events) {
+        double floor = floor(levels);
+        List<Double> drops = new ArrayList<>();
+        for (int event : events) {
+            if (nextSound(levels, event) > event + GONE) {
+                double drop = levels[event] - levels[event + GONE];
+                boolean under = levels[event + GONE] < floor && drop > DEEP_DB;
+                drops.add(under ? Math.max(drop, GONE_DB) : drop);
+            }
+        }
+        return drops.size() >= LEAST_EVENTS && Quantile.of(drops, 0.5) >= GONE_DB;
     }
 
     private static Optional<Ambience> behindStrokes(Audio audio, List<Integer> strokes) {
@@ -113,7 +143,7 @@ final class PooledTail {
                 Line course = Line.through(levels, i - BEFORE, i + 1);
                 boolean even = course.slope() > -MOST_FALL && course.most() < EVEN_DB;
                 boolean leaves = levels[i + 1] < course.at(i + 1) - 1;
-                if (even && leaves && staysUnder(levels, course, i)) {
+                if (even && leaves && staysUnder(levels, course, i) && !comesBack(levels, i)) {
                     stops.add(i);
                     i += DROP;
                 }
@@ -130,6 +160,19 @@ final class PooledTail {
             }
         }
         return true;
+    }
+
+    /** Whether a level only swells: it is back soon where it was and had not dropped far. */
+    private static boolean comesBack(double[] levels, int stop) {
+        double lowest = levels[stop];
+        int most = Math.min(levels.length, stop + SWELL);
+        for (int i = stop + 1; i < most && lowest > levels[stop] - SWELL_DB; i++) {
+            lowest = Math.min(lowest, levels[i]);
+            if (i > stop + DROP && levels[i] > levels[stop] - BACK_DB) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Frames of the peaks of strokes. */

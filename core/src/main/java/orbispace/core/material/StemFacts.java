@@ -16,7 +16,7 @@ import orbispace.core.measure.LoudnessMeter;
  * @param crestDb how far that lies over the mean level while it sounds; 0 for silence
  * @param soundingShare how much of its time it sounds, above -60 dB under its peak
  * @param lastSoundSeconds when it falls silent for good
- * @param ambience the room that is printed into it, if there is one
+ * @param room whether a room is printed into it
  * @param phrases where it sings, if that was asked for
  * @param hits its strokes, if that was asked for
  * @param gate what parts its strokes from bleed, if that was asked for and anything does
@@ -29,7 +29,7 @@ public record StemFacts(
         double crestDb,
         double soundingShare,
         double lastSoundSeconds,
-        Optional<Ambience> ambience,
+        PrintedRoom room,
         Optional<Phrases> phrases,
         Optional<Hits> hits,
         Optional<GateKey> gate) {
@@ -38,6 +38,11 @@ public record StemFacts(
 
     /** What to look for beyond what is measured of every stem. */
     public record Wanted(boolean phrases, boolean hits) {}
+
+    /** The room that is printed into it, if one was found. */
+    public Optional<Ambience> ambience() {
+        return room.found();
+    }
 
     /** The same with phrases found otherwise, such as in all layers of a part together. */
     public StemFacts withPhrases(Phrases other) {
@@ -49,7 +54,7 @@ public record StemFacts(
                 crestDb,
                 soundingShare,
                 lastSoundSeconds,
-                ambience,
+                room,
                 Optional.of(other),
                 hits,
                 gate);
@@ -69,7 +74,7 @@ public record StemFacts(
                 peak == 0 ? 0 : Decibels.ofAmplitude(peak) - Decibels.ofPower(sounding.power),
                 sounding.share,
                 sounding.lastSeconds,
-                AmbienceFinder.find(audio),
+                AmbienceFinder.look(audio),
                 wanted.phrases() ? Optional.of(PhraseFinder.find(audio)) : Optional.empty(),
                 gate.map(GateKey::events).or(() -> hits),
                 gate);

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
+import orbispace.core.material.PrintedRoom;
 import orbispace.core.material.Spectrum;
 import orbispace.core.material.StemCheck;
 import orbispace.core.material.StemFacts;
@@ -88,7 +89,7 @@ class SourcesTest {
                 crestDb,
                 share,
                 10,
-                Optional.empty(),
+                PrintedRoom.NONE,
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty());

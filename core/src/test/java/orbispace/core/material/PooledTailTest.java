@@ -37,7 +37,7 @@ class PooledTailTest {
     }
 
     private static Optional<Ambience> find(float[] x) {
-        return PooledTail.find(Signals.mono(RATE, x));
+        return PooledTail.look(Signals.mono(RATE, x)).found();
     }
 
     @ParameterizedTest
@@ -139,7 +139,40 @@ class PooledTailTest {
     void dampedStringsWithoutARoomAndTooFewAreNothing() {
         assertThat(find(strings(200, 1, 8))).isEmpty();
         assertThat(find(strings(10, 1, 1))).isEmpty();
-        assertThat(PooledTail.find(Audio.silence(RATE, 1, 16000))).isEmpty();
-        assertThat(PooledTail.find(Audio.silence(RATE, 2, 100))).isEmpty();
+        assertThat(PooledTail.look(Audio.silence(RATE, 1, 16000))).isEqualTo(PrintedRoom.NOT_SURE);
+        assertThat(PooledTail.look(Audio.silence(RATE, 2, 100))).isEqualTo(PrintedRoom.NOT_SURE);
+    }
+
+    @Test
+    void itIsToldWhetherAStemIsDryOrNotSure() {
+        // Strings that are damped within 0.14 s leave no place for a short room to hide.
+        assertThat(look(strings(200, 1, 8))).isEqualTo(PrintedRoom.NONE);
+        // A drum that rings for half a second itself may be one in a room of half a second.
+        assertThat(look(ringing(0.5))).isEqualTo(PrintedRoom.NOT_SURE);
+        assertThat(look(ringing(0.18))).isEqualTo(PrintedRoom.NONE);
+        // One that never stops tells nothing.
+        float[] held = new float[(int) (10 * RATE)];
+        for (int i = 0; i < held.length; i++) {
+            held[i] = (float) (0.1 * Math.sin(i * 0.1));
+        }
+        assertThat(look(held)).isEqualTo(PrintedRoom.NOT_SURE);
+    }
+
+    private static PrintedRoom look(float[] x) {
+        return PooledTail.look(Signals.mono(RATE, x));
+    }
+
+    /** Strokes of noise, each second, with one straight fall. */
+    private static float[] ringing(double seconds) {
+        SplittableRandom random = new SplittableRandom(6);
+        float[] x = new float[(int) (12 * RATE)];
+        for (int i = 0; i < x.length; i++) {
+            double since = (i / RATE + 0.8) % 1;
+            x[i] =
+                    (float)
+                            ((0.2 * Math.pow(10, -3 * since / seconds) + 1e-5)
+                                    * random.nextGaussian());
+        }
+        return x;
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import orbispace.app.song.Material;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.PrintedRoom;
 import orbispace.core.words.Wording;
 
 /** What was measured of a stem, in words. */
@@ -27,9 +28,26 @@ final class StemReadings {
                                 + " dBFS, crest "
                                 + Wording.number(m.facts().crestDb(), 0)
                                 + " dB"));
+        all.add(room(m.facts().room()));
         m.phrases().ifPresent(p -> phrases(p, all));
         m.hits().ifPresent(h -> hits(h, m, all));
         return all;
+    }
+
+    private static Reading room(PrintedRoom room) {
+        return room.found()
+                .map(r ->
+                        new Reading(
+                                "PRINTED ROOM",
+                                Wording.seconds(r.decaySeconds()),
+                                Wording.number(r.underDb(), 0) + " dB under the sound"))
+                .orElse(
+                        room.told()
+                                ? new Reading("PRINTED ROOM", "none", "no tail behind its ends")
+                                : new Reading(
+                                        "PRINTED ROOM",
+                                        "not sure",
+                                        "it ends too seldom, or as a short room would"));
     }
 
     private static String levels(Phrases.Levels l) {

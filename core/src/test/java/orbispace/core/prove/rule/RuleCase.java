@@ -20,6 +20,7 @@ import orbispace.core.design.Song;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.PrintedRoom;
 import orbispace.core.material.Spectrum;
 import orbispace.core.material.StemCheck;
 import orbispace.core.material.StemFacts;
@@ -56,7 +57,7 @@ abstract class RuleCase {
                 12,
                 0.8,
                 9,
-                ambience,
+                new PrintedRoom(ambience, true),
                 phrases,
                 gate.map(GateKey::events),
                 gate);

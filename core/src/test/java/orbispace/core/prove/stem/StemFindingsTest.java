@@ -17,6 +17,7 @@ import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.LineUp;
+import orbispace.core.material.PrintedRoom;
 import orbispace.core.material.Spectrum;
 import orbispace.core.material.StemCheck;
 import orbispace.core.material.StemFacts;
@@ -46,7 +47,7 @@ class StemFindingsTest {
                 12,
                 0.8,
                 last,
-                room,
+                new PrintedRoom(room, true),
                 Optional.empty(),
                 gate.map(GateKey::events),
                 gate);
