@@ -30,7 +30,7 @@ final class PooledTail {
     private static final int DROP = 8;
     private static final double DROP_DB = 5;
     private static final int SWELL = 40;
-    private static final double SWELL_DB = 10;
+    private static final double SWELL_DB = 6;
     private static final double BACK_DB = 4;
     private static final double STROKE_RISE_DB = 10;
     private static final double LOUD_DB = 25;

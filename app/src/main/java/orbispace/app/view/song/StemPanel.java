@@ -9,6 +9,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
@@ -280,8 +281,10 @@ final class StemPanel extends VBox {
         h.getStyleClass().add("caps");
         Label v = new Label(value);
         v.getStyleClass().add("reading");
+        v.setMinWidth(Region.USE_PREF_SIZE);
         Label w = new Label(words);
         w.getStyleClass().add("caption");
+        w.setWrapText(true);
         HBox line = new HBox(8, v, w);
         line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
         VBox fact = new VBox(0, h, line);

@@ -47,7 +47,7 @@ final class StemReadings {
                                 : new Reading(
                                         "PRINTED ROOM",
                                         "not sure",
-                                        "it ends too seldom, or as a short room would"));
+                                        "too few ends, or as slow as a short room"));
     }
 
     private static String levels(Phrases.Levels l) {
@@ -63,7 +63,7 @@ final class StemReadings {
                 new Reading(
                         "PHRASES",
                         Integer.toString(p.spans().size()),
-                        (p.sure() ? "" : "ends not sure in a printed room; ")
+                        (p.sure() ? "" : "ends not sure, in a room; ")
                                 + p.levels().map(StemReadings::levels).orElse("as given")));
         if (!p.gaps().isEmpty()) {
             all.add(

@@ -21,6 +21,9 @@ import orbispace.core.words.Wording;
 public final class PairFindings {
     private static final double COPY_SHARE = 0.25;
 
+    /** No microphone of a take hears another's instrument so late; 34 m. */
+    private static final double FARTHEST_SECONDS = 0.1;
+
     private PairFindings() {}
 
     public static Optional<Finding> of(Design design, SharedSound pair) {
@@ -42,19 +45,27 @@ public final class PairFindings {
         if (copy && !grouped) {
             remedies.add(new Remedy("group with " + still.name(), grouped(design, still, moved)));
         }
-        if (frames == 0 && !l.inverted() && (grouped || !copy)) {
+        boolean far = frames > FARTHEST_SECONDS * design.song().sampleRateHz();
+        if (frames == 0 && !l.inverted() && (grouped || !copy) || far && !copy) {
             return Optional.empty();
         }
         return Optional.of(
                 new Finding(
                         "unaligned",
-                        frames == 0 && !l.inverted() ? Severity.KNOW : Severity.ACT,
+                        severity(frames, l),
                         moved.id(),
                         flag(frames, copy, l.inverted()),
                         evidence(design, earlier, later, frames, l, copy),
                         "The two add up to a comb: some tones double, others vanish, and every"
                                 + " space they share repeats it.",
                         remedies));
+    }
+
+    private static Severity severity(int frames, LineUp l) {
+        if (frames == 0 && !l.inverted()) {
+            return Severity.KNOW;
+        }
+        return l.polarity() == Polarity.NOT_SURE ? Severity.WEIGH : Severity.ACT;
     }
 
     private static List<Remedy> remedies(

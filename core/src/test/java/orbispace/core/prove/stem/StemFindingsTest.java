@@ -177,6 +177,22 @@ class StemFindingsTest {
     }
 
     @Test
+    void whatIsNotSureIsToBeWeighedAndWhatIsTooFarIsNoBleed() {
+        Finding sure = pair("drum", "shaker", new LineUp(154, Polarity.SAME, 0.9, 0.01));
+        assertThat(sure.severity()).isEqualTo(Severity.ACT);
+        Finding unsure = pair("drum", "shaker", new LineUp(154, Polarity.NOT_SURE, 0.6, 0.01));
+        assertThat(unsure.severity()).isEqualTo(Severity.WEIGH);
+        assertThat(unsure.evidence()).contains("not sure");
+        LineUp far = new LineUp(4801, Polarity.SAME, 0.6, 0.01);
+        assertThat(
+                        StemFindings.of(
+                                design, Map.of(), List.of(new SharedSound("drum", "shaker", far))))
+                .isEmpty();
+        LineUp near = new LineUp(4800, Polarity.SAME, 0.6, 0.01);
+        assertThat(pair("drum", "shaker", near).flag()).isEqualTo("4800 early");
+    }
+
+    @Test
     void whatBleedsIsMovedTowardsItsBleed() {
         Finding found = pair("drum", "shaker", new LineUp(-154, Polarity.INVERTED, 0.9, 0.01));
         assertThat(found.subject()).isEqualTo("shaker");
