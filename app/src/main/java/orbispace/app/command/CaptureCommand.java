@@ -74,7 +74,10 @@ final class CaptureCommand implements Callable<Integer> {
         WavWriter.write(to, report.response(), WavWriter.Depth.FLOAT_32, "response of a unit");
         Optional<ReverbFit> fitted =
                 fit ? ReverbFit.of(report.response(), 0, Job.QUIET) : Optional.empty();
-        output.print(document(report, to, fitted), () -> lines(report, fitted, to));
+        output.print(
+                document(report, to, fitted),
+                () -> lines(report, fitted, to),
+                UnitReport.HOLDS_FOR);
         return 0;
     }
 

@@ -23,7 +23,7 @@ final class MeasureDecay extends SoundFileCommand {
     @Override
     public Integer call() throws FileProblem {
         DecayReport report = DecayMeter.measure(read());
-        output.print(document(report), () -> lines(report));
+        output.print(document(report), () -> lines(report), DecayReport.HOLDS_FOR);
         return 0;
     }
 

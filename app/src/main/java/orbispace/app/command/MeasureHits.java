@@ -42,7 +42,7 @@ final class MeasureHits extends SoundFileCommand {
             Output.put(document, "separationDb", plain.separationDb());
             document.putNull("gate");
         }
-        output.print(document, () -> lines(found, gate));
+        output.print(document, () -> lines(found, gate), Hits.HOLDS_FOR);
         return 0;
     }
 

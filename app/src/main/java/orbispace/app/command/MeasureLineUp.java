@@ -62,7 +62,7 @@ final class MeasureLineUp implements Callable<Integer> {
         } else {
             document.putNull("delaySamples").putNull("inverted").put("confidence", 0);
         }
-        output.print(document, () -> line(found, a.sampleRateHz()));
+        output.print(document, () -> line(found, a.sampleRateHz()), LineUp.HOLDS_FOR);
         return 0;
     }
 

@@ -38,7 +38,7 @@ final class MeasurePhrases extends SoundFileCommand {
                     document.put("speakingDb", l.speakingDb());
                 });
         document.put("sure", found.sure());
-        output.print(document, () -> lines(found));
+        output.print(document, () -> lines(found), Phrases.HOLDS_FOR);
         return 0;
     }
 

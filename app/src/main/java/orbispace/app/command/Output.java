@@ -54,6 +54,17 @@ final class Output {
         }
     }
 
+    /** The same, with the material for which it holds: one more key, or one more line. */
+    void print(ObjectNode document, Runnable lines, String holdsFor) {
+        document.put("holdsFor", holdsFor);
+        print(
+                document,
+                () -> {
+                    lines.run();
+                    line("holds for %s", holdsFor);
+                });
+    }
+
     void line(String format, Object... values) {
         out.println(Wording.format(format, values));
     }

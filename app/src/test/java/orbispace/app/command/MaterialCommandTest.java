@@ -92,6 +92,34 @@ class MaterialCommandTest extends CommandCase {
         assertThat(none.path("separationDb").isNull()).isTrue();
     }
 
+    /** Two drums by turns, the higher one 2 dB softer: bleed, or a second drum. */
+    @Test
+    void whatIsNotSureOfStrokesIsSaidWithTheMaterialItHoldsFor() throws IOException {
+        float[] x = new float[14 * 48000];
+        for (int n = 0; n < 24; n++) {
+            double level = n % 2 == 0 ? 0.5 : 0.4;
+            double hz = n % 2 == 0 ? 190 : 3100;
+            for (int i = 0; i < 9000; i++) {
+                x[n * 24000 + 9600 + i] =
+                        (float)
+                                (level
+                                        * Math.exp(-i / 1400.0)
+                                        * Math.sin(2 * Math.PI * hz * i / 48000));
+            }
+        }
+        Path file = wav("two.wav", Audio.of(48000, x));
+        JsonNode j = run("measure", "hits", file.toString(), "--json").json();
+        assertThat(j.path("sure").asBoolean()).isFalse();
+        assertThat(j.path("hits").size() + j.path("bleed").size()).isEqualTo(24);
+        assertThat(j.path("holdsFor").asString()).contains("single drums");
+        assertThat(run("measure", "hits", file.toString()).out())
+                .contains("not sure: events of another sound", "holds for single drums");
+        Path voice = wav("lead.wav", Songs.lead());
+        JsonNode sung = run("measure", "phrases", voice.toString(), "--json").json();
+        assertThat(sung.path("sure").asBoolean()).isTrue();
+        assertThat(sung.path("holdsFor").asString()).contains("breaths");
+    }
+
     @Test
     void stereoTellsWhatMonoCosts() throws IOException {
         Path file = wav("wide.wav", Audio.of(48000, noise(1), noise(2)));

@@ -18,6 +18,11 @@ import orbispace.core.time.Span;
  *     well be bleed as strokes of a second drum
  */
 public record Hits(List<Hit> hits, List<Hit> bleed, boolean sure) {
+    /** The material for which it is tried and holds. */
+    public static final String HOLDS_FOR =
+            "single drums to 14 strokes a second, with other drums from 6 dB down in their"
+                    + " microphone";
+
     /** A sentence for what is not sure, to follow another. */
     public static final String NOT_SURE =
             " Whether these are bleed or strokes of a second drum is not sure.";

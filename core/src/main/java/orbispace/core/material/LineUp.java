@@ -21,6 +21,10 @@ import orbispace.core.signal.Fft;
  *     copies, small where one only bleeds into the other
  */
 public record LineUp(int delaySamples, Polarity polarity, double confidence, double sharedShare) {
+    /** The material for which it is tried and holds. */
+    public static final String HOLDS_FOR =
+            "stems that share sound, copies and bleed, to 1.4 s apart at 48 kHz";
+
     /** The confidence from which two stems are taken to share sound. */
     public static final double SURE = 0.5;
 

@@ -17,6 +17,10 @@ import orbispace.core.time.Span;
  */
 public record Phrases(
         List<Span> spans, List<Span> innerGaps, Optional<Levels> levels, boolean sure) {
+    /** The material for which it is tried and holds. */
+    public static final String HOLDS_FOR =
+            "voices and leads 10 dB or more over their noise, breaths from 20 dB down";
+
     /** Keeps its own lists. */
     public Phrases {
         spans = List.copyOf(spans);

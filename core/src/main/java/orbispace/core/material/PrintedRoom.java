@@ -11,6 +11,10 @@ import java.util.Optional;
  *     briefly as a damper or a drum of its own may, so that a short room would not be seen
  */
 public record PrintedRoom(Optional<Ambience> found, boolean told) {
+    /** The material for which it is tried and holds. */
+    public static final String HOLDS_FOR =
+            "stems that stop or strike four times, in rooms of 0.4 to 3 s to 16 dB under them";
+
     /** It is dry. */
     public static final PrintedRoom NONE = new PrintedRoom(Optional.empty(), true);
 

@@ -6,6 +6,7 @@ import java.util.OptionalDouble;
 import javafx.collections.MapChangeListener;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -227,8 +228,7 @@ final class StemPanel extends VBox {
         Material m = model.measured().materials().get(s.id());
         spectrum.show(m == null ? null : m.facts().spectrum());
         if (m != null) {
-            StemReadings.of(m)
-                    .forEach(r -> facts.getChildren().add(fact(r.head(), r.value(), r.words())));
+            StemReadings.of(m).forEach(r -> facts.getChildren().add(fact(r)));
         }
     }
 
@@ -276,19 +276,22 @@ final class StemPanel extends VBox {
         return card;
     }
 
-    private static VBox fact(String head, String value, String words) {
-        Label h = new Label(head);
+    private static VBox fact(StemReadings.Reading reading) {
+        Label h = new Label(reading.head());
         h.getStyleClass().add("caps");
-        Label v = new Label(value);
+        Label v = new Label(reading.value());
         v.getStyleClass().add("reading");
         v.setMinWidth(Region.USE_PREF_SIZE);
-        Label w = new Label(words);
+        Label w = new Label(reading.words());
         w.getStyleClass().add("caption");
         w.setWrapText(true);
         HBox line = new HBox(8, v, w);
         line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
         VBox fact = new VBox(0, h, line);
         fact.getStyleClass().add("stem-fact");
+        if (!reading.holds().isEmpty()) {
+            Tooltip.install(fact, new Tooltip("Holds for " + reading.holds()));
+        }
         return fact;
     }
 }

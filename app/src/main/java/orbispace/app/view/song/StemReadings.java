@@ -12,8 +12,20 @@ import orbispace.core.words.Wording;
 final class StemReadings {
     private StemReadings() {}
 
-    /** One reading. */
-    record Reading(String head, String value, String words) {}
+    /**
+     * One reading.
+     *
+     * @param holds the material for which it holds; empty for any
+     */
+    record Reading(String head, String value, String words, String holds) {
+        Reading(String head, String value, String words) {
+            this(head, value, words, "");
+        }
+
+        Reading holding(String material) {
+            return new Reading(head, value, words, material);
+        }
+    }
 
     static List<Reading> of(Material m) {
         List<Reading> all = new ArrayList<>();
@@ -28,7 +40,7 @@ final class StemReadings {
                                 + " dBFS, crest "
                                 + Wording.number(m.facts().crestDb(), 0)
                                 + " dB"));
-        all.add(room(m.facts().room()));
+        all.add(room(m.facts().room()).holding(PrintedRoom.HOLDS_FOR));
         m.phrases().ifPresent(p -> phrases(p, all));
         m.hits().ifPresent(h -> hits(h, m, all));
         return all;
@@ -64,7 +76,8 @@ final class StemReadings {
                         "PHRASES",
                         Integer.toString(p.spans().size()),
                         (p.sure() ? "" : "ends not sure, in a room; ")
-                                + p.levels().map(StemReadings::levels).orElse("as given")));
+                                + p.levels().map(StemReadings::levels).orElse("as given"),
+                        Phrases.HOLDS_FOR));
         if (!p.gaps().isEmpty()) {
             all.add(
                     new Reading(
@@ -87,7 +100,7 @@ final class StemReadings {
     }
 
     private static void hits(Hits h, Material m, List<Reading> all) {
-        all.add(new Reading("HITS", Integer.toString(h.hits().size()), bleed(h)));
+        all.add(new Reading("HITS", Integer.toString(h.hits().size()), bleed(h), Hits.HOLDS_FOR));
         m.facts()
                 .gate()
                 .ifPresent(g ->

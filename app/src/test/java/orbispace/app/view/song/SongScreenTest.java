@@ -76,6 +76,8 @@ class SongScreenTest extends WindowCase {
     void aStemGetsItsRoleFaderPanAndName() {
         key(KeyCode.DIGIT1);
         robot.interact(() -> desk.frame().selection().sourceId().set("pad"));
+        until(() -> labels().contains("PRINTED ROOM"));
+        assertThat(labels()).contains("not sure");
         press("harmony bed");
         robot.clickOn("colour");
         assertThat(design().findSource("pad").orElseThrow().role()).isEqualTo(Role.COLOUR);
