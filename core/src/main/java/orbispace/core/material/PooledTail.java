@@ -21,21 +21,7 @@ import orbispace.core.signal.FilteredPower;
  */
 final class PooledTail {
     private static final double FRAME_SECONDS = 0.01;
-    private static final int LONGEST = 120;
     private static final int LEAST_EVENTS = 4;
-
-    private static final int BEFORE = 12;
-    private static final double EVEN_DB = 3;
-    private static final double MOST_FALL = 0.9;
-    private static final int DROP = 8;
-    private static final double DROP_DB = 5;
-    private static final int SWELL = 40;
-    private static final double SWELL_DB = 6;
-    private static final double BACK_DB = 4;
-    private static final double STROKE_RISE_DB = 10;
-    private static final double LOUD_DB = 25;
-    private static final double RISE_DB = 6;
-    private static final int AROUND = 2;
 
     private static final int STILL = 18;
     private static final double STILL_SLOPE = 0.1;
@@ -76,8 +62,8 @@ final class PooledTail {
     /** Looks for the room behind all stops, or behind all strokes where no stop tells. */
     static PrintedRoom look(Audio audio) {
         double[] levels = levels(audio, LOWEST_HZ, HIGHEST_HZ, POLES);
-        List<Integer> stops = stops(levels);
-        List<Integer> strokes = strokes(levels);
+        List<Integer> stops = SoundEnds.stops(levels);
+        List<Integer> strokes = SoundEnds.strokes(levels);
         Optional<Ambience> found = room(levels, stops).or(() -> behindStrokes(audio, strokes));
         if (found.isPresent()) {
             return PrintedRoom.of(found.get());
@@ -94,7 +80,7 @@ final class PooledTail {
         double floor = floor(levels);
         List<Double> drops = new ArrayList<>();
         for (int event : events) {
-            if (nextSound(levels, event) > event + GONE) {
+            if (SoundEnds.nextSound(levels, event) > event + GONE) {
                 double drop = levels[event] - levels[event + GONE];
                 boolean under = levels[event + GONE] < floor && drop > DEEP_DB;
                 drops.add(under ? Math.max(drop, GONE_DB) : drop);
@@ -132,66 +118,6 @@ final class PooledTail {
         return Arrays.stream(FilteredPower.of(audio, band, frame))
                 .map(p -> Math.max(-150, Decibels.ofPower(p)))
                 .toArray();
-    }
-
-    /** Frames in which an even sound stops: it leaves its own course by 8 dB within 80 ms. */
-    private static List<Integer> stops(double[] levels) {
-        double loud = Quantile.of(levels, 0.95);
-        List<Integer> stops = new ArrayList<>();
-        for (int i = BEFORE; i + LEAST_LATE + DROP < levels.length; i++) {
-            if (levels[i] > loud - LOUD_DB) {
-                Line course = Line.through(levels, i - BEFORE, i + 1);
-                boolean even = course.slope() > -MOST_FALL && course.most() < EVEN_DB;
-                boolean leaves = levels[i + 1] < course.at(i + 1) - 1;
-                if (even && leaves && staysUnder(levels, course, i) && !comesBack(levels, i)) {
-                    stops.add(i);
-                    i += DROP;
-                }
-            }
-        }
-        return stops;
-    }
-
-    /** Whether what follows stays under its course for good, as chance in a tail does not. */
-    private static boolean staysUnder(double[] levels, Line course, int stop) {
-        for (int k = DROP; k <= DROP + AROUND + 2; k++) {
-            if (levels[stop + k] > course.at(stop + k) - DROP_DB) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Whether a level only swells: it is back soon where it was and had not dropped far. */
-    private static boolean comesBack(double[] levels, int stop) {
-        double lowest = levels[stop];
-        int most = Math.min(levels.length, stop + SWELL);
-        for (int i = stop + 1; i < most && lowest > levels[stop] - SWELL_DB; i++) {
-            lowest = Math.min(lowest, levels[i]);
-            if (i > stop + DROP && levels[i] > levels[stop] - BACK_DB) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Frames of the peaks of strokes. */
-    private static List<Integer> strokes(double[] levels) {
-        double loud = Quantile.of(levels, 0.98);
-        List<Integer> strokes = new ArrayList<>();
-        for (int i = 4; i + LEAST_LATE < levels.length; i++) {
-            boolean highest = true;
-            for (int k = -3; k <= 3; k++) {
-                highest &= levels[i] >= levels[i + k];
-            }
-            if (highest
-                    && levels[i] > loud - LOUD_DB
-                    && levels[i] > levels[i - 4] + STROKE_RISE_DB) {
-                strokes.add(i);
-                i += 3;
-            }
-        }
-        return strokes;
     }
 
     /** The room in the median fall: its straight stretch of most range for what it strays. */
@@ -262,9 +188,9 @@ final class PooledTail {
      * those that are still heard alone are over the floor. What is under it counts as low.
      */
     private static double[] median(double[] levels, List<Integer> events, double floor) {
-        List<Integer> ends = events.stream().map(i -> nextSound(levels, i)).toList();
+        List<Integer> ends = events.stream().map(i -> SoundEnds.nextSound(levels, i)).toList();
         List<Double> fall = new ArrayList<>();
-        for (int k = 0; k < LONGEST; k++) {
+        for (int k = 0; k < SoundEnds.LONGEST; k++) {
             List<Double> here = new ArrayList<>();
             int under = 0;
             for (int n = 0; n < events.size(); n++) {
@@ -280,22 +206,5 @@ final class PooledTail {
             fall.add(Quantile.of(here, 0.5));
         }
         return fall.stream().mapToDouble(d -> d).toArray();
-    }
-
-    /** Where after an event something new sounds: a mean of 50 ms over the lowest since then. */
-    private static int nextSound(double[] levels, int event) {
-        double lowest = levels[event];
-        int most = Math.min(levels.length - AROUND, event + LONGEST + 1);
-        for (int i = event + AROUND + 1; i < most; i++) {
-            double mean = 0;
-            for (int k = i - AROUND; k <= i + AROUND; k++) {
-                mean += levels[k] / (2 * AROUND + 1);
-            }
-            if (mean > lowest + RISE_DB) {
-                return Math.max(event + 1, i - AROUND);
-            }
-            lowest = Math.min(lowest, mean);
-        }
-        return Math.min(levels.length, event + LONGEST);
     }
 }
