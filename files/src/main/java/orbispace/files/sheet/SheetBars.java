@@ -23,7 +23,7 @@ final class SheetBars {
         double most =
                 card.measured().stream().mapToDouble(RecallSheet.Band::seconds).max().orElse(1);
         float wide = width / card.measured().size();
-        page.text("T30, s; open: not sure", left, page.y() + 8, 7.5f, false, 0.35f);
+        page.text("T30 of 0.15 to 10 s; open: not sure", left, page.y() + 8, 7.5f, false, 0.35f);
         for (int i = 0; i < card.measured().size(); i++) {
             RecallSheet.Band band = card.measured().get(i);
             float high = (float) ((height - 12) * band.seconds() / Math.max(1e-6, most));

@@ -2,6 +2,7 @@ package orbispace.files.sheet;
 
 import java.nio.file.Path;
 import java.util.Locale;
+import orbispace.core.measure.DecayReport;
 import orbispace.core.words.Wording;
 import orbispace.files.AtomicFile;
 import orbispace.files.FileProblem;
@@ -51,7 +52,7 @@ public final class SheetWriter {
                     .append(' ');
             out.append(band.words(Wording.seconds(band.seconds())));
         }
-        return out.toString();
+        return out.append("; holds for ").append(DecayReport.HOLDS_FOR).toString();
     }
 
     static String escaped(String text) {

@@ -65,6 +65,7 @@ class SheetTest {
                         "hold 120 ms, release 240 ms",
                         "\u22127.5 dB, fully wet",
                         "Measured T30",
+                        "holds for responses",
                         "Fog horn, ping-pong echo",
                         "333.3 ms",
                         "31 %");
