@@ -32,5 +32,11 @@ class EventsWithinTest {
         assertThat(part.hits()).extracting(Hits.Hit::seconds).containsExactly(2.0);
         assertThat(part.bleed()).hasSize(1);
         assertThat(part.intervalSeconds(0.5)).isZero();
+        // A stretch has its beginning and not its end.
+        assertThat(hits.within(new Span(1, 2)).hits())
+                .extracting(Hits.Hit::seconds)
+                .containsExactly(1.0);
+        assertThat(new Hits(hits.hits(), hits.bleed(), false).within(new Span(1, 2)).sure())
+                .isFalse();
     }
 }

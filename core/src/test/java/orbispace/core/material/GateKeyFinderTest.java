@@ -84,6 +84,9 @@ class GateKeyFinderTest {
         assertThat(key.thresholdDb())
                 .isCloseTo(Decibels.ofAmplitude(weakest) - apart / 2, within(0.05));
         assertThat(key.events().hits()).hasSize(EVENTS / 2);
+        assertThat(key.events().bleed()).hasSize(EVENTS / 2);
+        assertThat(key.events().bleed().getFirst().seconds()).isEqualTo(at(1));
+        assertThat(key.events().sure()).isTrue();
         assertThat(key.events().hits().getFirst().seconds()).isEqualTo(at(0));
         assertThat(key.events().hits().getFirst().peakDb()).isEqualTo(-7);
         assertThat(key.isPlain()).isFalse();

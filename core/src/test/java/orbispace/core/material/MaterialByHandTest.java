@@ -61,6 +61,9 @@ class MaterialByHandTest {
         assertThat(some.spans()).containsExactly(new Span(2, 3));
         assertThat(some.innerGaps()).isEmpty();
         assertThat(all.within(new Span(0.5, 4.5)).innerGaps()).hasSize(2);
+        assertThat(all.within(new Span(0.5, 4.5)).sure()).isTrue();
+        assertThat(all.inRoom().within(new Span(0.5, 4.5)).sure()).isFalse();
+        assertThat(Phrases.at(all.spans()).sure()).isTrue();
     }
 
     /** A level of so many hundredths of a second, as amplitudes. */
@@ -254,5 +257,27 @@ class MaterialByHandTest {
         assertThat(LineUp.of(both, both).orElseThrow().sharedShare()).isCloseTo(1, within(1e-6));
         // Folded, left is half of left plus right in power.
         assertThat(LineUp.of(both, other).orElseThrow().sharedShare()).isCloseTo(0.5, within(0.02));
+    }
+
+    /** A tail that flickers under its limit before it ends is one tail. */
+    @Test
+    void breaksInATailDoNotPartIt() {
+        double[] levels = new double[160];
+        double[] limits = new double[160];
+        boolean[] sounds = new boolean[160];
+        Arrays.fill(levels, 0, 60, -20);
+        Arrays.fill(limits, -50);
+        for (int i = 60; i < 160; i++) {
+            levels[i] = -30 - 0.4 * (i - 60);
+        }
+        Arrays.fill(sounds, 0, 114, true);
+        Arrays.fill(sounds, 101, 106, false);
+        boolean[] rings = RoomTails.silence(levels, limits, -90, sounds, 0.01);
+        assertThat(lasts(sounds)).isBetween(60, 61);
+        for (int i = 61; i < 160; i++) {
+            assertThat(sounds[i]).as("frame %d", i).isFalse();
+            assertThat(rings[i]).as("frame %d", i).isTrue();
+        }
+        assertThat(rings[59]).isFalse();
     }
 }

@@ -123,7 +123,9 @@ class PooledTailTest {
     @ValueSource(doubles = {0.4, 0.8, 2})
     void aRoomBehindStringsIsFoundWhereTheyAreDamped(double decay) {
         for (double under : new double[] {8, 14}) {
-            Ambience room = find(strings(under, decay, 8)).orElseThrow();
+            PrintedRoom look = look(strings(under, decay, 8));
+            assertThat(look.told()).isTrue();
+            Ambience room = look.found().orElseThrow();
             assertThat(room.decaySeconds()).isCloseTo(decay, within(0.15 * decay));
             assertThat(room.underDb()).isCloseTo(under, within(4.0));
         }

@@ -95,4 +95,15 @@ class StrokeKindsTest {
         }
         assertThat(alike()).isEqualTo("oooooooo.............");
     }
+
+    /** Of twenty the five loudest have the pattern, of which three are alike; of four, none. */
+    @Test
+    void thePatternIsThatOfTheLoudestQuarter() {
+        add(1, -1, 0);
+        add(2, -2, 9);
+        add(2, -3, 0);
+        add(5, -5, 0);
+        add(10, -30, 9);
+        assertThat(alike()).isEqualTo("o..ooooooo..........");
+    }
 }
