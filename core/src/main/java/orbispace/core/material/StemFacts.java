@@ -90,7 +90,7 @@ public record StemFacts(
             for (int i = 0; i < steps; i++) {
                 double at = (i + 0.5) / Silhouette.STEPS_PER_SECOND;
                 double mean = s.mean(at, at);
-                if (mean > level && mean > 0) {
+                if (mean > level) {
                     count++;
                     power += mean * mean;
                     last = i + 1;

@@ -41,7 +41,7 @@ public final class Syllables {
         for (int i = to - 1; i >= from; i--) {
             after[i - from] = Math.max(level[i], after[i - from + 1]);
         }
-        int deepest = -1;
+        int deepest = from;
         double most = PROMINENCE_DB;
         double before = Double.NEGATIVE_INFINITY;
         for (int i = from; i < to; i++) {
@@ -52,7 +52,7 @@ public final class Syllables {
                 deepest = i;
             }
         }
-        if (deepest >= 0) {
+        if (most > PROMINENCE_DB) {
             cuts.add(deepest);
             split(level, from, deepest, cuts);
             split(level, deepest + 1, to, cuts);

@@ -35,6 +35,10 @@ class SoundEndsTest {
             flickering[i] = -20 + (i % 2 == 0 ? 3.5 : -3.5);
         }
         assertThat(SoundEnds.stops(falling)).isEmpty();
+        // Its last frame counts as well.
+        double[] accented = even(100, -60);
+        accented[99] = -15;
+        assertThat(SoundEnds.stops(accented)).isEmpty();
         assertThat(SoundEnds.stops(flickering)).isEmpty();
     }
 
@@ -44,7 +48,7 @@ class SoundEndsTest {
         Arrays.fill(levels, 90, 160, -23.9);
         assertThat(SoundEnds.stops(levels)).isEmpty();
         // It is another sound if it does not come so near.
-        Arrays.fill(levels, 90, 160, -24.1);
+        Arrays.fill(levels, 90, 160, -24);
         assertThat(SoundEnds.stops(levels)).containsExactly(59);
         // Nor is it a swell if it had dropped by 6 dB.
         double[] dropped = even(60, -26);
