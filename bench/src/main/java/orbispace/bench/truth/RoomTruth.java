@@ -144,10 +144,14 @@ final class RoomTruth {
         }
     }
 
-    /** How many of all are found, how many of those within a quarter, and how many called dry. */
+    /**
+     * How many of all are found, how many of those within a quarter, how many are off by more and
+     * called sure, and how many called dry.
+     */
     private static String cell(Kind kind, double decay, int seeds) {
         int found = 0;
         int near = 0;
+        int off = 0;
         int dry = 0;
         for (double under : UNDER_DB) {
             for (int seed = 0; seed < seeds; seed++) {
@@ -158,18 +162,20 @@ final class RoomTruth {
                 Optional<Ambience> room = look.found();
                 found += room.isPresent() ? 1 : 0;
                 dry += room.isEmpty() && look.told() ? 1 : 0;
-                near +=
-                        room.filter(a -> Math.abs(a.decaySeconds() / decay - 1) <= NEAR).isPresent()
-                                ? 1
-                                : 0;
+                boolean close =
+                        room.filter(a -> Math.abs(a.decaySeconds() / decay - 1) <= NEAR)
+                                .isPresent();
+                near += close ? 1 : 0;
+                off += !close && room.filter(Ambience::sure).isPresent() ? 1 : 0;
             }
         }
         return String.format(
                 Locale.ROOT,
-                " %d of %d, %d near, %d dry |",
+                " %d of %d, %d near, %d off, %d dry |",
                 found,
                 seeds * UNDER_DB.length,
                 near,
+                off,
                 dry);
     }
 

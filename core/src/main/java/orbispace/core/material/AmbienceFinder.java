@@ -36,6 +36,9 @@ public final class AmbienceFinder {
     private static final double STRAIGHT = 0.9;
     private static final double AGREE = 0.35;
 
+    /** From so many stops on their decay is sure. */
+    private static final int ENOUGH = 4;
+
     private AmbienceFinder() {}
 
     private record Fall(double decaySeconds, double underDb) {}
@@ -147,7 +150,8 @@ public final class AmbienceFinder {
                 new Ambience(
                         Quantile.of(same.stream().map(Fall::decaySeconds).toList(), 0.5),
                         Quantile.of(same.stream().map(Fall::underDb).toList(), 0.5),
-                        same.size()));
+                        same.size(),
+                        same.size() >= ENOUGH));
     }
 
     private static double[] powers(Audio audio) {

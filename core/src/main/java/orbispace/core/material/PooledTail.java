@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Line;
@@ -43,6 +45,10 @@ final class PooledTail {
     private static final double LEAST_DECAY_SECONDS = 0.3;
     private static final double LONGEST_DECAY_SECONDS = 6;
     private static final double SAME_DECAY = 1.3;
+
+    /** Halves of the events differ by this factor at most where the decay is sure. */
+    private static final double AGREE = 1.25;
+
     private static final int GONE = 20;
     private static final double GONE_DB = 60;
     private static final double DEEP_DB = 40;
@@ -64,7 +70,9 @@ final class PooledTail {
         double[] levels = levels(audio, LOWEST_HZ, HIGHEST_HZ, POLES);
         List<Integer> stops = SoundEnds.stops(levels);
         List<Integer> strokes = SoundEnds.strokes(levels);
-        Optional<Ambience> found = room(levels, stops).or(() -> behindStrokes(audio, strokes));
+        Optional<Ambience> found =
+                judged(stops, half -> room(levels, half))
+                        .or(() -> judged(strokes, half -> behindStrokes(audio, half)));
         if (found.isPresent()) {
             return PrintedRoom.of(found.get());
         }
@@ -87,6 +95,29 @@ final class PooledTail {
             }
         }
         return drops.size() >= LEAST_EVENTS && Quantile.of(drops, 0.5) >= GONE_DB;
+    }
+
+    /** The room behind events, sure if it is found behind every other of them as well. */
+    private static Optional<Ambience> judged(
+            List<Integer> events, Function<List<Integer>, Optional<Ambience>> by) {
+        Optional<Ambience> all = by.apply(events);
+        if (all.isEmpty()) {
+            return all;
+        }
+        double decay = all.get().decaySeconds();
+        for (int first = 0; first < 2; first++) {
+            int odd = first;
+            List<Integer> half =
+                    IntStream.range(0, events.size())
+                            .filter(i -> i % 2 == odd)
+                            .mapToObj(events::get)
+                            .toList();
+            double told = by.apply(half).map(Ambience::decaySeconds).orElse(0.0);
+            if (told * AGREE < decay || told > AGREE * decay) {
+                return all.map(Ambience::unsure);
+            }
+        }
+        return all;
     }
 
     private static Optional<Ambience> behindStrokes(Audio audio, List<Integer> strokes) {

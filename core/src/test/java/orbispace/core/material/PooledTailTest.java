@@ -46,6 +46,7 @@ class PooledTailTest {
         Ambience room = find(strokes(underDb, decay, 1)).orElseThrow();
         assertThat(room.decaySeconds()).isCloseTo(decay, within(0.15 * decay));
         assertThat(room.stops()).isGreaterThanOrEqualTo(11);
+        assertThat(room.sure()).isTrue();
     }
 
     @Test
@@ -129,6 +130,24 @@ class PooledTailTest {
             assertThat(room.decaySeconds()).isCloseTo(decay, within(0.15 * decay));
             assertThat(room.underDb()).isCloseTo(under, within(4.0));
         }
+    }
+
+    /** Of five chords either half has too few for a decay of its own. */
+    @Test
+    void aDecayBehindFewStopsIsNotSure() {
+        assertThat(find(strings(8, 0.8, 5)).orElseThrow().sure()).isFalse();
+        assertThat(find(strings(8, 0.8, 16)).orElseThrow().sure()).isTrue();
+    }
+
+    /** Every other stroke in a room of another length: the median has one, and no half agrees. */
+    @Test
+    void aDecayThatTheHalvesTellDifferentlyIsNotSure() {
+        float[] x = strokes(8, 0.6, 2);
+        float[] other = strokes(8, 1.4, 2);
+        for (int i = (int) RATE; i < x.length; i++) {
+            x[i] += other[i - (int) RATE];
+        }
+        assertThat(find(x).map(Ambience::sure).orElse(false)).isFalse();
     }
 
     @Test

@@ -52,7 +52,9 @@ final class StemReadings {
                         new Reading(
                                 "PRINTED ROOM",
                                 Wording.seconds(r.decaySeconds()),
-                                Wording.number(r.underDb(), 0) + " dB under the sound"))
+                                Wording.number(r.underDb(), 0)
+                                        + " dB under the sound"
+                                        + (r.sure() ? "" : "; how long is not sure")))
                 .orElse(
                         room.told()
                                 ? new Reading("PRINTED ROOM", "none", "no tail behind its ends")

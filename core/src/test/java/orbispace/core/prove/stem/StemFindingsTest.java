@@ -120,6 +120,11 @@ class StemFindingsTest {
         StemFindings.Stem wet = stem(facts(CLEAN, room, Optional.empty(), 60));
         Finding found = only(judge("voice", wet), "already-wet");
         assertThat(found.flag()).isEqualTo("wet, 0.9 s");
+        assertThat(found.evidence()).doesNotContain("not sure");
+        StemFacts few =
+                facts(CLEAN, Optional.of(new Ambience(0.9, 14, 5, false)), Optional.empty(), 60);
+        assertThat(only(judge("voice", stem(few)), "already-wet").evidence())
+                .endsWith("How long it is is not sure.");
         assertThat(found.severity()).isEqualTo(Severity.WEIGH);
         assertThat(after(found, 0, "voice").wet()).isTrue();
         Design marked = found.remedies().getFirst().edit().applyTo(design);
