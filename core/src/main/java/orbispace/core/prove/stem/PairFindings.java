@@ -46,7 +46,8 @@ public final class PairFindings {
             remedies.add(new Remedy("group with " + still.name(), grouped(design, still, moved)));
         }
         boolean far = frames > FARTHEST_SECONDS * design.song().sampleRateHz();
-        if (frames == 0 && !l.inverted() && (grouped || !copy) || far && !copy) {
+        boolean inLine = frames == 0 && !l.inverted();
+        if ((inLine && (grouped || !copy)) || (far && !copy)) {
             return Optional.empty();
         }
         return Optional.of(
