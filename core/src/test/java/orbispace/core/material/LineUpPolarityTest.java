@@ -10,6 +10,7 @@ import orbispace.core.audio.Polarity;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
 import orbispace.core.signal.FilterDesign;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
@@ -135,5 +136,33 @@ class LineUpPolarityTest {
             kind++;
         }
         assertThat(said).isGreaterThanOrEqualTo(asked / 3);
+    }
+
+    /** Chords whose lows are gone: the sum at the delay tells the other sign than nearby ones. */
+    @Test
+    void whatASumAtTheDelayContradictsIsNotSaid() {
+        SplittableRandom random = new SplittableRandom(2007);
+        float[] x = new float[FRAMES];
+        for (int chord = 0; chord < 12; chord++) {
+            double hz = 110 * Math.pow(2, random.nextInt(12) / 12.0);
+            for (int h = 1; h < 9; h++) {
+                double phase = 6 * random.nextDouble();
+                for (int i = 0; i < 0.45 * RATE; i++) {
+                    int at = (int) (0.5 * chord * RATE) + i;
+                    x[at] +=
+                            (float) (0.05 / h * Math.sin(2 * Math.PI * hz * h * at / RATE + phase));
+                }
+            }
+        }
+        float[] y = new float[FRAMES];
+        System.arraycopy(x, 0, y, 249, FRAMES - 249);
+        filter(y, FilterDesign.highPass(800, 4, RATE).toArray(Biquad[]::new));
+        for (int i = 0; i < FRAMES; i++) {
+            x[i] += (float) (1e-4 * random.nextGaussian());
+            y[i] = (float) (-0.7 * y[i] + 1e-4 * random.nextGaussian());
+        }
+        LineUp found = LineUp.of(Audio.of(RATE, x), Audio.of(RATE, y)).orElseThrow();
+        assertThat(found.delaySamples()).isEqualTo(249);
+        assertThat(found.polarity()).isEqualTo(Polarity.NOT_SURE);
     }
 }

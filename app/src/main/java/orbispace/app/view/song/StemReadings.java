@@ -54,7 +54,7 @@ final class StemReadings {
                                 Wording.seconds(r.decaySeconds()),
                                 Wording.number(r.underDb(), 0)
                                         + " dB under the sound"
-                                        + (r.sure() ? "" : "; how long is not sure")))
+                                        + (r.sure() ? "" : "; its length is not sure")))
                 .orElse(
                         room.told()
                                 ? new Reading("PRINTED ROOM", "none", "no tail behind its ends")

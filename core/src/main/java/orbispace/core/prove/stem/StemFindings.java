@@ -139,7 +139,7 @@ public final class StemFindings {
                                 "After %d of its stops a straight decay of %.2f s remains, %.0f dB"
                                         + " under the sound.",
                                 room.get().stops(), room.get().decaySeconds(), room.get().underDb())
-                        + (room.get().sure() ? "" : " How long it is is not sure.");
+                        + (room.get().sure() ? "" : " Its length is not sure.");
         String why = "A space is printed into it: sending it on puts that space into another.";
         Remedy mark =
                 new Remedy(

@@ -124,7 +124,7 @@ class StemFindingsTest {
         StemFacts few =
                 facts(CLEAN, Optional.of(new Ambience(0.9, 14, 5, false)), Optional.empty(), 60);
         assertThat(only(judge("voice", stem(few)), "already-wet").evidence())
-                .endsWith("How long it is is not sure.");
+                .endsWith("Its length is not sure.");
         assertThat(found.severity()).isEqualTo(Severity.WEIGH);
         assertThat(after(found, 0, "voice").wet()).isTrue();
         Design marked = found.remedies().getFirst().edit().applyTo(design);
