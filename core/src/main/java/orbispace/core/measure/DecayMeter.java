@@ -42,7 +42,7 @@ public final class DecayMeter {
         for (int c = 0; c < response.channelCount(); c++) {
             double[] samples = toDouble(response.channel(c));
             addSquares(broad, samples);
-            channels.add(new OctaveBands(samples, rate));
+            channels.add(new OctaveBands(samples, onset, rate));
         }
         double sides = independentSides(response);
         List<BandDecay> decays =
@@ -50,12 +50,12 @@ public final class DecayMeter {
                         .map(hz ->
                                 decay(
                                         hz,
-                                        bandSquares(channels, hz, broad.length),
-                                        onset,
-                                        rate,
+                                        bandSquares(channels, hz),
+                                        rate / OctaveBands.step(hz, rate),
                                         sides * OctaveBands.widthHz(hz)))
                         .toList();
-        BandDecay all = decay(0, broad, onset, rate, sides * OctaveBands.filledHz(channels));
+        double[] heard = Arrays.copyOfRange(broad, onset, broad.length);
+        BandDecay all = decay(0, heard, rate, sides * OctaveBands.filledHz(channels));
         return new DecayReport(onset / rate, all, decays);
     }
 
@@ -118,17 +118,19 @@ public final class DecayMeter {
         return i;
     }
 
-    private static double[] bandSquares(List<OctaveBands> channels, double hz, int frames) {
-        double[] squares = new double[frames];
-        channels.forEach(c -> addSquares(squares, c.band(hz)));
+    private static double[] bandSquares(List<OctaveBands> channels, double hz) {
+        double[] squares = new double[0];
+        for (OctaveBands c : channels) {
+            double[] band = c.band(hz);
+            squares = Arrays.copyOf(squares, band.length);
+            addSquares(squares, band);
+        }
         return squares;
     }
 
     private static BandDecay decay(
-            double centreHz, double[] squares, int onset, double rate, double bandwidthHz) {
-        EnergyDecay curve =
-                EnergyDecay.of(
-                        Arrays.copyOfRange(squares, onset, squares.length), rate, bandwidthHz);
+            double centreHz, double[] squares, double rate, double bandwidthHz) {
+        EnergyDecay curve = EnergyDecay.of(squares, rate, bandwidthHz);
         double all = curve.energyFrom(0);
         double after50 = curve.energyFrom((int) Math.round(0.05 * rate));
         double after80 = curve.energyFrom((int) Math.round(0.08 * rate));

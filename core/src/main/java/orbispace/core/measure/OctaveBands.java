@@ -1,5 +1,6 @@
 package orbispace.core.measure;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.DoubleStream;
 import orbispace.core.signal.Fft;
@@ -15,18 +16,26 @@ final class OctaveBands {
 
     private static final double EDGE_OCTAVES = 0.125;
 
+    /** Squares of an octave reach twice its upper edge, and want two samples for that. */
+    private static final double LEAST_SAMPLES_PER_CENTRE = 4 * Math.sqrt(2);
+
+    private static final double LEAST_RATE_HZ = 3000;
+
     private final double[] spectrum;
-    private final Fft fft;
     private final int frames;
     private final double sampleRateHz;
 
-    OctaveBands(double[] response, double sampleRateHz) {
-        this.frames = response.length;
+    /** The octaves of a response from one of its frames on; what lies before is heard, not told. */
+    OctaveBands(double[] response, int from, double sampleRateHz) {
+        this.frames = response.length - from;
         this.sampleRateHz = sampleRateHz;
         int guard = (int) (0.5 * sampleRateHz);
-        fft = new Fft(Integer.highestOneBit(frames + guard) * 2);
-        spectrum = java.util.Arrays.copyOf(response, fft.length());
-        fft.forward(spectrum);
+        int length = Integer.highestOneBit(response.length + guard) * 2;
+        // What lies before the first frame stands at the end, as time goes in a circle here.
+        spectrum = new double[length];
+        System.arraycopy(response, from, spectrum, 0, frames);
+        System.arraycopy(response, 0, spectrum, length - from, from);
+        new Fft(length).forward(spectrum);
     }
 
     static double widthHz(double centreHz) {
@@ -39,16 +48,33 @@ final class OctaveBands {
         return Math.sin(Math.PI / 2 * share) * Math.sin(Math.PI / 2 * share);
     }
 
-    /** The octave around a centre, as long as the response. */
+    /** How many frames of the response are one of a band: a power of two. */
+    static int step(double centreHz, double sampleRateHz) {
+        double least = Math.max(LEAST_RATE_HZ, LEAST_SAMPLES_PER_CENTRE * centreHz);
+        int step = 1;
+        while (sampleRateHz / (2 * step) >= least) {
+            step *= 2;
+        }
+        return step;
+    }
+
+    /**
+     * The octave around a centre, one frame for each {@link #step} of the response: a band holds
+     * nothing over its edge, so that the squares of fewer frames tell the same energy.
+     */
     double[] band(double centreHz) {
-        double[] packed = new double[spectrum.length];
-        for (int k = 1; k < packed.length / 2; k++) {
-            double gain = gain(k * sampleRateHz / fft.length() / centreHz);
+        int step = step(centreHz, sampleRateHz);
+        double[] packed = new double[spectrum.length / step];
+        double perBin = sampleRateHz / spectrum.length;
+        int first = (int) Math.max(1, Math.floor(centreHz / Math.sqrt(2) / perBin));
+        int end = (int) Math.min(packed.length / 2.0, Math.ceil(centreHz * Math.sqrt(2) / perBin));
+        for (int k = first; k < end; k++) {
+            double gain = gain(k * perBin / centreHz) / step;
             packed[2 * k] = gain * spectrum[2 * k];
             packed[2 * k + 1] = gain * spectrum[2 * k + 1];
         }
-        fft.inverse(packed);
-        return java.util.Arrays.copyOf(packed, frames);
+        new Fft(packed.length).inverse(packed);
+        return Arrays.copyOf(packed, Math.ceilDiv(frames, step));
     }
 
     /**
@@ -70,6 +96,6 @@ final class OctaveBands {
         }
         OctaveBands first = channels.getFirst();
         double bins = 16 * sum * sum / squares / channels.size();
-        return Math.max(20, bins * first.sampleRateHz / first.fft.length());
+        return Math.max(20, bins * first.sampleRateHz / first.spectrum.length);
     }
 }

@@ -16,6 +16,9 @@ public final class TruePeak {
     /** No interpolated value exceeds the largest sample in its reach by more than this factor. */
     private static final double MOST_OVERSHOOT = mostOvershoot();
 
+    /** The most that a sample at each tap adds to any interpolated value, rounding included. */
+    private static final float[] MOST = most();
+
     private TruePeak() {}
 
     /** The true peak of all channels, as an amplitude. */
@@ -34,7 +37,9 @@ public final class TruePeak {
             int end = Math.min(x.length, start + block);
             if (largest(x, start - TAPS, end + TAPS) * MOST_OVERSHOOT > peak) {
                 for (int i = start; i < end; i++) {
-                    peak = Math.max(peak, largestAround(x, i));
+                    if (bound(x, i) > peak) {
+                        peak = Math.max(peak, largestAround(x, i));
+                    }
                 }
             }
         }
@@ -47,6 +52,16 @@ public final class TruePeak {
             most = Math.max(most, Math.abs(x[i]));
         }
         return most;
+    }
+
+    /** What no value between a sample and the next exceeds. */
+    private static double bound(float[] x, int i) {
+        float sum = 0;
+        int first = i - TAPS / 2 + 1;
+        for (int k = Math.max(0, -first); k < TAPS && first + k < x.length; k++) {
+            sum += MOST[k] * Math.abs(x[first + k]);
+        }
+        return sum;
     }
 
     private static double largestAround(float[] x, int i) {
@@ -91,6 +106,16 @@ public final class TruePeak {
                 sum += Math.abs(x);
             }
             most = Math.max(most, sum);
+        }
+        return most;
+    }
+
+    private static float[] most() {
+        float[] most = new float[TAPS];
+        for (float[] h : FILTERS) {
+            for (int k = 0; k < TAPS; k++) {
+                most[k] = Math.max(most[k], 1.0001F * Math.abs(h[k]));
+            }
         }
         return most;
     }

@@ -1,16 +1,24 @@
 package orbispace.core.signal;
 
+import java.lang.ref.SoftReference;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jtransforms.fft.DoubleFFT_1D;
 import org.visnow.jlargearrays.ConcurrencyUtils;
 
 /**
- * A real Fourier transform of one length, over JTransforms; not safe for use by several threads.
+ * A real Fourier transform of one length, over JTransforms. Transforms of a power of two only read
+ * their tables, which are made once for all of one length and may be used by several threads; those
+ * of other lengths may not.
  */
 public final class Fft {
     static {
         // Otherwise long transforms start a pool of threads of their own.
         ConcurrencyUtils.setNumberOfThreads(1);
     }
+
+    private static final Map<Integer, SoftReference<DoubleFFT_1D>> TABLES =
+            new ConcurrentHashMap<>();
 
     private final int length;
     private final DoubleFFT_1D transform;
@@ -21,7 +29,17 @@ public final class Fft {
             throw new IllegalArgumentException("transform length " + length + " is not even");
         }
         this.length = length;
-        this.transform = new DoubleFFT_1D(length);
+        this.transform = Integer.bitCount(length) == 1 ? shared(length) : new DoubleFFT_1D(length);
+    }
+
+    private static DoubleFFT_1D shared(int length) {
+        SoftReference<DoubleFFT_1D> kept = TABLES.get(length);
+        DoubleFFT_1D transform = kept == null ? null : kept.get();
+        if (transform == null) {
+            transform = new DoubleFFT_1D(length);
+            TABLES.put(length, new SoftReference<>(transform));
+        }
+        return transform;
     }
 
     /** Samples per transform. */
