@@ -11,6 +11,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.render.Depth;
+import orbispace.core.render.DepthMeter;
 import orbispace.core.render.SongMaterial;
 
 /** How far back each source stands, measured in the background, and moved by hand. */
@@ -19,6 +20,7 @@ public final class Depths implements OfSong {
     private final Jobs jobs;
     private final SongStems stems;
     private final ObservableMap<String, Depth> depths = FXCollections.observableHashMap();
+    private DepthMeter meter = new DepthMeter();
 
     /** Depths of a song. */
     public Depths(Editor editor, Jobs jobs, SongStems stems) {
@@ -30,6 +32,7 @@ public final class Depths implements OfSong {
     @Override
     public void begin(Design given) {
         depths.clear();
+        meter = new DepthMeter();
     }
 
     /** How far back each source stands, by source, as measured last. */
@@ -40,10 +43,11 @@ public final class Depths implements OfSong {
     /** Measures again how far back the sources stand. */
     void measure() {
         SongMaterial material = stems.material();
+        DepthMeter known = meter;
         jobs.start(
                 "depth",
                 "Measuring depth",
-                (job, now) -> Depth.of(now, material, job),
+                (job, now) -> known.measure(now, material, job),
                 (found, now) -> {
                     depths.keySet().retainAll(found.keySet());
                     depths.putAll(found);

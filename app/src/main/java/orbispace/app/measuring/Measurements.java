@@ -23,8 +23,7 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Setting;
-import orbispace.core.render.ChainSettings;
-import orbispace.core.render.ChainWorks;
+import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
@@ -40,7 +39,7 @@ public final class Measurements {
     private final Consumer<String> problem;
     private final ObservableMap<String, ReturnPicture> pictures =
             FXCollections.observableMap(new LinkedHashMap<>());
-    private final Map<String, ChainSettings> pictured = new HashMap<>();
+    private final Map<String, ImpulseResponse.Recipe> pictured = new HashMap<>();
     private final KnownPictures known = new KnownPictures();
     private final ObjectProperty<@Nullable MixMeasure> mix = new SimpleObjectProperty<>();
     private final CoverMeasurements cover;
@@ -124,12 +123,11 @@ public final class Measurements {
         jobs.cancel("clear");
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
-        ChainWorks works = new ChainWorks(design.unplanned(), responses);
-        Map<String, ChainSettings> wanted = new LinkedHashMap<>();
+        Map<String, ImpulseResponse.Recipe> wanted = new LinkedHashMap<>();
         for (Return r : design.returns()) {
-            ChainSettings chain = works.of(r);
-            if (!chain.equals(pictured.get(r.id())) || !pictures.containsKey(r.id())) {
-                wanted.put(r.id(), chain);
+            ImpulseResponse.Recipe recipe = ImpulseResponse.recipe(design, r, responses);
+            if (!recipe.equals(pictured.get(r.id())) || !pictures.containsKey(r.id())) {
+                wanted.put(r.id(), recipe);
             }
         }
         Runnable rest =
@@ -154,7 +152,8 @@ public final class Measurements {
     }
 
     /** Hands over each picture as it is ready. */
-    private boolean measurePictures(Design design, Map<String, ChainSettings> wanted, Job job) {
+    private boolean measurePictures(
+            Design design, Map<String, ImpulseResponse.Recipe> wanted, Job job) {
         wanted.entrySet().parallelStream()
                 .forEach(e -> {
                     job.check();
@@ -164,7 +163,6 @@ public final class Measurements {
                                 known.of(
                                         design,
                                         r,
-                                        e.getValue(),
                                         responses,
                                         quick ->
                                                 jobs.later(job, () -> pictures.put(r.id(), quick)));

@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.List;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -16,18 +17,45 @@ public final class ImpulseResponse {
 
     private ImpulseResponse() {}
 
-    /** The response as the plan leaves it alone, as long as it rings (to about -100 dB). */
-    public static Audio of(Design design, Return r, Responses responses) {
+    /**
+     * What a response follows from; equal recipes make equal responses.
+     *
+     * @param sampleRateHz of the song
+     * @param stages what the impulse passes, in order
+     * @param seconds how long it rings, to about -100 dB
+     */
+    public record Recipe(double sampleRateHz, List<StageSettings> stages, double seconds) {
+        /** Keeps its own list. */
+        public Recipe {
+            stages = List.copyOf(stages);
+        }
+    }
+
+    /** The recipe of a return as the plan leaves it alone. */
+    public static Recipe recipe(Design design, Return r, Responses responses) {
         ChainSettings chain = new ChainWorks(design.unplanned(), responses).of(r);
-        double rate = design.song().sampleRateHz();
-        int frames = (int) Math.ceil(Math.min(LONGEST_SECONDS, chain.ringSeconds()) * rate);
+        List<StageSettings> stages =
+                chain.stages().stream()
+                        .map(Timeline::first)
+                        .filter(s -> isLinear(s) && !s.passesAll())
+                        .toList();
+        double seconds = Math.min(LONGEST_SECONDS, chain.ringSeconds());
+        return new Recipe(design.song().sampleRateHz(), stages, seconds);
+    }
+
+    /** The response of a return as the plan leaves it alone, as long as it rings. */
+    public static Audio of(Design design, Return r, Responses responses) {
+        return of(recipe(design, r, responses));
+    }
+
+    /** The response of a recipe. */
+    public static Audio of(Recipe recipe) {
+        double rate = recipe.sampleRateHz();
+        int frames = (int) Math.ceil(recipe.seconds() * rate);
         float[][] response = Impulse.pair(frames);
         Block block = new Block(response[0], response[1]);
-        for (Timeline timeline : chain.stages()) {
-            StageSettings settings = timeline.first();
-            if (isLinear(settings) && !settings.passesAll()) {
-                Stage.of(Timeline.of(settings), rate).process(block, 0, frames);
-            }
+        for (StageSettings settings : recipe.stages()) {
+            Stage.of(Timeline.of(settings), rate).process(block, 0, frames);
         }
         return Audio.of(rate, response);
     }

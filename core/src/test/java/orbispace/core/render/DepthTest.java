@@ -28,7 +28,8 @@ class DepthTest {
                     RATE);
 
     private static Depth depth(Design design, String source) {
-        return java.util.Objects.requireNonNull(Depth.of(design, MATERIAL, Job.QUIET).get(source));
+        return java.util.Objects.requireNonNull(
+                new DepthMeter().measure(design, MATERIAL, Job.QUIET).get(source));
     }
 
     @Test
@@ -107,5 +108,30 @@ class DepthTest {
         assertThat(Settlement.of(after, after.scaled(0)).residualDb().orElseThrow())
                 .isCloseTo(0, within(1e-9));
         assertThat(Settlement.of(after, after.scaled(0)).words()).contains("Different");
+    }
+
+    @Test
+    void oneMeterOverManyEditsTellsWhatANewOneTells() {
+        DepthMeter kept = new DepthMeter();
+        Design design = Fields.two();
+        for (ReturnEdit edit :
+                List.of(
+                        new ReturnEdit.SendLevel("A", "voice", -3.0),
+                        new ReturnEdit.Decay("A", 0.7),
+                        new ReturnEdit.SendLevel("A", "voice", null),
+                        new ReturnEdit.Level("B", -9))) {
+            design = edit.applyTo(design);
+            assertThat(kept.measure(design, MATERIAL, Job.QUIET))
+                    .isEqualTo(new DepthMeter().measure(design, MATERIAL, Job.QUIET));
+        }
+        SongMaterial other =
+                new SongMaterial(
+                        Map.of(
+                                "voice",
+                                Signals.mono(RATE, Signals.noise(0.3, 80, 900, 2, RATE, 3))),
+                        RATE);
+        assertThat(kept.measure(design, other, Job.QUIET))
+                .isEqualTo(new DepthMeter().measure(design, other, Job.QUIET))
+                .containsOnlyKeys("voice");
     }
 }
