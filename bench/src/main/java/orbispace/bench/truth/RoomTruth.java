@@ -115,7 +115,60 @@ final class RoomTruth {
         }
     }
 
+    /** How a stem lies between its two channels. */
+    private enum Sides {
+        /** One channel. */
+        MONO,
+        /** A point somewhere, and a room that is another on each side. */
+        PLACED,
+        /** Two performances, one on each side, and such a room. */
+        DOUBLED,
+        /** The same sound on both sides, of another colour and 0.4 ms apart, and such a room. */
+        WIDE;
+
+        Audio of(Kind kind, double underDb, double decay, int seed) {
+            Random random = new Random(seed);
+            float[] x = kind.dry(random);
+            if (this == MONO) {
+                if (decay > 0) {
+                    Sounds.room(x, underDb, decay, random);
+                }
+                return Audio.of(RATE, x);
+            }
+            float[] other = this == DOUBLED ? kind.dry(new Random(seed + 70_000L)) : x;
+            double angle = this == PLACED ? Math.PI / 2 * random.nextDouble() : Math.PI / 4;
+            double[] gains = {Math.cos(angle), Math.sin(angle)};
+            float[][] out = new float[2][x.length];
+            for (int c = 0; c < 2; c++) {
+                double low = 0;
+                for (int i = 0; i < x.length; i++) {
+                    float here = c == 0 ? x[i] : other[this == WIDE ? Math.max(0, i - 19) : i];
+                    low += 0.2 * (here - low);
+                    double colour = this == WIDE ? (c == 0 ? 0.7 * low : -0.5 * low) : 0;
+                    out[c][i] = (float) (gains[c] * (here + colour));
+                }
+                if (decay > 0) {
+                    float[] room = Sounds.roomOf(x, underDb - 3, decay, random);
+                    for (int i = 0; i < x.length; i++) {
+                        out[c][i] += room[i];
+                    }
+                }
+                Sounds.hiss(out[c], 2e-5, random);
+            }
+            return Audio.of(RATE, out);
+        }
+    }
+
     static void print(int seeds, PrintStream out) {
+        for (Sides sides : Sides.values()) {
+            out.println();
+            out.println(sides.name().toLowerCase(Locale.ROOT));
+            out.println();
+            print(sides, seeds, out);
+        }
+    }
+
+    private static void print(Sides sides, int seeds, PrintStream out) {
         out.print("| Stem | Dry: called wet, not sure |");
         for (double decay : DECAYS) {
             out.printf(Locale.ROOT, " %.1f s |", decay);
@@ -126,7 +179,7 @@ final class RoomTruth {
             int wet = 0;
             int unsure = 0;
             for (int seed = 0; seed < 4 * seeds; seed++) {
-                PrintedRoom room = look(kind.dry(new Random(500L + seed)));
+                PrintedRoom room = AmbienceFinder.look(sides.of(kind, 0, 0, 500 + seed));
                 wet += room.found().isPresent() ? 1 : 0;
                 unsure += room.told() ? 0 : 1;
             }
@@ -138,7 +191,7 @@ final class RoomTruth {
                     unsure,
                     4 * seeds);
             for (double decay : DECAYS) {
-                out.print(cell(kind, decay, seeds));
+                out.print(cell(sides, kind, decay, seeds));
             }
             out.println();
         }
@@ -148,17 +201,14 @@ final class RoomTruth {
      * How many of all are found, how many of those within a quarter, how many are off by more and
      * called sure, and how many called dry.
      */
-    private static String cell(Kind kind, double decay, int seeds) {
+    private static String cell(Sides sides, Kind kind, double decay, int seeds) {
         int found = 0;
         int near = 0;
         int off = 0;
         int dry = 0;
         for (double under : UNDER_DB) {
             for (int seed = 0; seed < seeds; seed++) {
-                Random random = new Random(800L + seed);
-                float[] x = kind.dry(random);
-                Sounds.room(x, under, decay, random);
-                PrintedRoom look = look(x);
+                PrintedRoom look = AmbienceFinder.look(sides.of(kind, under, decay, 800 + seed));
                 Optional<Ambience> room = look.found();
                 found += room.isPresent() ? 1 : 0;
                 dry += room.isEmpty() && look.told() ? 1 : 0;
@@ -177,9 +227,5 @@ final class RoomTruth {
                 near,
                 off,
                 dry);
-    }
-
-    private static PrintedRoom look(float[] x) {
-        return AmbienceFinder.look(Audio.of(RATE, x));
     }
 }

@@ -71,6 +71,14 @@ final class Sounds {
 
     /** Adds a room of noise whose energy lies that far under what is in it, 12 ms later. */
     static void room(float[] x, double underDb, double t60, Random random) {
+        float[] room = roomOf(x, underDb, t60, random);
+        for (int i = 0; i < x.length; i++) {
+            x[i] += room[i];
+        }
+    }
+
+    /** The room alone. */
+    static float[] roomOf(float[] x, double underDb, double t60, Random random) {
         int tail = (int) (Math.min(3, 1.2 * t60) * RATE);
         int length = Integer.highestOneBit(x.length + tail) * 2;
         double[] dry = new double[length];
@@ -97,9 +105,11 @@ final class Sounds {
         dry[0] = first;
         dry[1] = middle;
         fft.inverse(dry);
+        float[] room = new float[x.length];
         for (int i = 0; i < x.length; i++) {
-            x[i] += (float) dry[i];
+            room[i] = (float) dry[i];
         }
+        return room;
     }
 
     static void snare(float[] x, double seconds, double level, Random random) {

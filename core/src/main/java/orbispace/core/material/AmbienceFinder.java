@@ -18,7 +18,8 @@ import orbispace.core.audio.Quantile;
  * at least 8 dB in a tenth of a second, and what follows falls straight (correlation over 0.9 in
  * steps of 50 ms) for a fifth of a second at least, clearly slower than the drop. Sounds that ring
  * by themselves from their stroke, such as bars and strings, have no such knee and are not
- * reported. Where a stem stops or strikes often enough, {@link PooledTail} tells more.
+ * reported. Where a stem has two channels that differ, {@link SideRoom} tells more, and where it
+ * stops or strikes often enough, {@link PooledTail}.
  */
 public final class AmbienceFinder {
     private static final double FRAME_SECONDS = 0.01;
@@ -53,6 +54,10 @@ public final class AmbienceFinder {
         double[] powers = powers(audio);
         if (powers.length < 60) {
             return PrintedRoom.NOT_SURE;
+        }
+        Optional<Ambience> beside = SideRoom.look(audio);
+        if (beside.isPresent()) {
+            return PrintedRoom.of(beside.get());
         }
         double[] levels = decibels(powers);
         double[] smooth = decibels(smoothed(powers));

@@ -1,18 +1,13 @@
 package orbispace.core.material;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
-import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Line;
 import orbispace.core.audio.Quantile;
-import orbispace.core.signal.Biquad;
-import orbispace.core.signal.FilterDesign;
-import orbispace.core.signal.FilteredPower;
 
 /**
  * Finds a printed room in how a stem falls after all its stops, or after all its strokes: the
@@ -22,7 +17,6 @@ import orbispace.core.signal.FilteredPower;
  * the same decay.
  */
 final class PooledTail {
-    private static final double FRAME_SECONDS = 0.01;
     private static final int LEAST_EVENTS = 4;
 
     private static final int STILL = 18;
@@ -53,21 +47,11 @@ final class PooledTail {
     private static final double GONE_DB = 60;
     private static final double DEEP_DB = 40;
 
-    private static final double LOWEST_HZ = 80;
-    private static final double HIGHEST_HZ = 12000;
-    private static final int POLES = 4;
-
-    /** Two bands so far apart that a drum's own ring is in one of them. */
-    private static final double[] LOW_BAND_HZ = {300, 1000};
-
-    private static final double[] HIGH_BAND_HZ = {2500, 8000};
-    private static final int BAND_POLES = 8;
-
     private PooledTail() {}
 
     /** Looks for the room behind all stops, or behind all strokes where no stop tells. */
     static PrintedRoom look(Audio audio) {
-        double[] levels = levels(audio, LOWEST_HZ, HIGHEST_HZ, POLES);
+        double[] levels = RoomBand.ALL.levels(audio);
         List<Integer> stops = SoundEnds.stops(levels);
         List<Integer> strokes = SoundEnds.strokes(levels);
         Optional<Ambience> found =
@@ -121,10 +105,8 @@ final class PooledTail {
     }
 
     private static Optional<Ambience> behindStrokes(Audio audio, List<Integer> strokes) {
-        Optional<Ambience> low =
-                room(levels(audio, LOW_BAND_HZ[0], LOW_BAND_HZ[1], BAND_POLES), strokes);
-        Optional<Ambience> high =
-                room(levels(audio, HIGH_BAND_HZ[0], HIGH_BAND_HZ[1], BAND_POLES), strokes);
+        Optional<Ambience> low = room(RoomBand.LOW.levels(audio), strokes);
+        Optional<Ambience> high = room(RoomBand.HIGH.levels(audio), strokes);
         if (low.isEmpty() || high.isEmpty()) {
             return Optional.empty();
         }
@@ -137,18 +119,6 @@ final class PooledTail {
                                 Math.sqrt(one * two),
                                 (low.get().underDb() + high.get().underDb()) / 2,
                                 strokes.size()));
-    }
-
-    private static double[] levels(Audio audio, double lowHz, double highHz, int poles) {
-        double rate = audio.sampleRateHz();
-        int frame = Math.max(1, (int) Math.round(FRAME_SECONDS * rate));
-        List<Biquad> band = new ArrayList<>(FilterDesign.highPass(lowHz, poles, rate));
-        if (highHz < 0.45 * rate) {
-            band.addAll(FilterDesign.lowPass(highHz, poles, rate));
-        }
-        return Arrays.stream(FilteredPower.of(audio, band, frame))
-                .map(p -> Math.max(-150, Decibels.ofPower(p)))
-                .toArray();
     }
 
     /** The room in the median fall: its straight stretch of most range for what it strays. */
@@ -181,7 +151,7 @@ final class PooledTail {
 
     private static Optional<Ambience> room(double[] fall, int from, int end, int events) {
         Line late = Line.through(fall, from, end);
-        double decay = -60 * FRAME_SECONDS / late.slope();
+        double decay = -60 * RoomBand.FRAME_SECONDS / late.slope();
         double early = 0;
         for (int k = 0; k < from && k + STEEP_FRAMES < end; k++) {
             early = Math.max(early, (fall[k] - fall[k + STEEP_FRAMES]) / STEEP_FRAMES);

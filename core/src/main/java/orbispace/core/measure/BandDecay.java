@@ -27,8 +27,18 @@ public record BandDecay(
         return Math.ceil(centreHz);
     }
 
-    /** True if T20 and T30 could be measured and are sure. */
+    /** True if T20 and T30 could be measured and chance moves neither by more than 3 percent. */
     public boolean reliable() {
-        return t20 instanceof DecayTime.Measured && t30 instanceof DecayTime.Measured;
+        return isReliable(t20) && isReliable(t30);
+    }
+
+    private static boolean isReliable(DecayTime time) {
+        return switch (time) {
+            case DecayTime.Measured m -> true;
+            case DecayTime.NotSure(double s, DecayTime.Doubt doubt) ->
+                    doubt == DecayTime.Doubt.SLIGHT;
+            case DecayTime.TooNoisy n -> false;
+            case DecayTime.TooShort t -> false;
+        };
     }
 }

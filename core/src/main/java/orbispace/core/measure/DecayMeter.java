@@ -13,7 +13,7 @@ import orbispace.core.audio.Decibels;
  *
  * <p>A decay has no time where the noise lies less than 10 dB under the range that it needs, or
  * where bandwidth times decay is under 4. It is not sure where it does not fall straight, or where
- * chance would move it by more than a tenth now and then.
+ * chance would move it by more than a twentieth now and then.
  */
 public final class DecayMeter {
     private static final double ONSET_DB = -20;

@@ -30,6 +30,7 @@ final class EnergyDecay {
     private static final double NOISE_MARGIN_DB = 10;
     private static final double STRAIGHT = 0.1;
     private static final double MOST_SCATTER = 0.03;
+    private static final double SURE_SCATTER = 0.02;
     private static final double SCATTER_DB = 18;
 
     private final double sampleRateHz;
@@ -200,9 +201,12 @@ final class EnergyDecay {
         }
         int middle = indexAt((fromDb + toDb) / 2);
         double bend = Math.abs(Math.log(slope(start, middle) / slope(middle, end)));
-        return bend <= Math.max(STRAIGHT, 6 * scatter)
-                ? new DecayTime.Measured(seconds)
-                : new DecayTime.NotSure(seconds, DecayTime.Doubt.BENT);
+        if (bend > Math.max(STRAIGHT, 6 * scatter)) {
+            return new DecayTime.NotSure(seconds, DecayTime.Doubt.BENT);
+        }
+        return scatter > SURE_SCATTER && fromDb < 0
+                ? new DecayTime.NotSure(seconds, DecayTime.Doubt.SLIGHT)
+                : new DecayTime.Measured(seconds);
     }
 
     /** Relative standard deviation of a decay time over so many dB, of noise in this band. */

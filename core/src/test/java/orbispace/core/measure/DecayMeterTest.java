@@ -115,6 +115,21 @@ class DecayMeterTest {
                         n -> assertThat(n.doubt()).isEqualTo(DecayTime.Doubt.CHANCE));
     }
 
+    /**
+     * 0.9 and 0.6 of itself over the root of B T: at 1.2 s of the octave around 2 kHz 2.3, 1.5 %.
+     */
+    @Test
+    void whatChanceMovesByAFewPercentIsFlaggedAndYetReliable() {
+        Audio one = Audio.of(48000, Signals.decay(1.2, -80, 2, 48000, 3));
+        BandDecay two = DecayMeter.measure(one).bands().get(5);
+        assertThat(two.t20())
+                .isInstanceOfSatisfying(
+                        DecayTime.NotSure.class,
+                        n -> assertThat(n.doubt()).isEqualTo(DecayTime.Doubt.SLIGHT));
+        assertThat(two.t30()).isInstanceOf(DecayTime.Measured.class);
+        assertThat(two.reliable()).isTrue();
+    }
+
     /** A direct sound, a gap, and a tail over noise, in a file much longer than the tail. */
     @ParameterizedTest
     @CsvSource({"0.02, 8, -8", "0.06, 15, -8", "0.06, 8, 6", "0.02, 15, 12"})

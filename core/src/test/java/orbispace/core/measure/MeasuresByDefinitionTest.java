@@ -294,11 +294,11 @@ class MeasuresByDefinitionTest {
     @Test
     void aDecayWithoutChanceIsMeasuredToAThousandthAndOverNoiseToAFiftieth() {
         for (double t60 : new double[] {0.3, 1, 3}) {
-            EnergyDecay clean = EnergyDecay.of(squares(t60, 0, 1.5 * t60, 8000), 8000, 4000);
+            EnergyDecay clean = EnergyDecay.of(squares(t60, 0, 1.5 * t60, 8000), 8000, 8000);
             assertThat(seconds(clean.time(0, -10))).isCloseTo(t60, within(0.001 * t60));
             assertThat(seconds(clean.time(-5, -25))).isCloseTo(t60, within(0.001 * t60));
             assertThat(seconds(clean.time(-5, -35))).isCloseTo(t60, within(0.001 * t60));
-            EnergyDecay noisy = EnergyDecay.of(squares(t60, 1e-5, 2 * t60, 8000), 8000, 4000);
+            EnergyDecay noisy = EnergyDecay.of(squares(t60, 1e-5, 2 * t60, 8000), 8000, 8000);
             assertThat(seconds(noisy.time(-5, -25))).isCloseTo(t60, within(0.004 * t60));
             assertThat(seconds(noisy.time(-5, -35))).isCloseTo(t60, within(0.02 * t60));
             int tenth = (int) Math.rint(t60 / 6 * 8000);
