@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import orbispace.core.measure.BandDecay;
 import orbispace.core.measure.SpaceSurvey;
+import orbispace.core.measure.TailLines;
 import orbispace.core.measure.TailQuality;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.space.ReverbKind;
@@ -76,6 +77,14 @@ final class MeasureSpaces implements Callable<Integer> {
         Output.put(n, "correlation", q.correlation());
         Output.put(n, "monoFoldLossDb", q.foldLossDb());
         Output.put(n, "sidebandDb", s.sidebandDb());
+        lines(n, s.lines());
+        lines(n.putObject("noise"), s.noise());
+    }
+
+    private static void lines(ObjectNode n, TailLines lines) {
+        Output.put(n, "lineDb", lines.prominenceDb());
+        Output.put(n, "lineFlatness", lines.flatness());
+        Output.put(n, "selfCorrelation", lines.selfCorrelation());
     }
 
     private static double seconds(BandDecay band) {
@@ -96,7 +105,10 @@ final class MeasureSpaces implements Callable<Integer> {
                         "flutter",
                         "correlation",
                         "mono dB",
-                        "tone dB"));
+                        "tone dB",
+                        "line dB (noise)",
+                        "line flatness",
+                        "self"));
         output.line("%s", "| " + String.join(" | ", head) + " |");
         output.line("%s", "|" + " --- |".repeat(head.size()));
         rows.forEach(r -> output.line("%s", line(r)));
@@ -118,12 +130,20 @@ final class MeasureSpaces implements Callable<Integer> {
                         Wording.format("%.2f", q.flutter()),
                         Wording.format("%.2f", q.correlation()),
                         Wording.format("%.2f", q.foldLossDb()),
-                        Wording.format("%.0f", s.sidebandDb()));
+                        Wording.format("%.0f", s.sidebandDb()),
+                        beside("%.1f", s.lines().prominenceDb(), s.noise().prominenceDb()),
+                        beside("%.2f", s.lines().flatness(), s.noise().flatness()),
+                        beside("%.2f", s.lines().selfCorrelation(), s.noise().selfCorrelation()));
         String first = s.kind().label() + " | " + Wording.format("%.1f", s.decaySeconds());
         return "| "
                 + first
                 + " | "
                 + String.join(" | ", Stream.concat(bands, rest).toList())
                 + " |";
+    }
+
+    /** A value, and in brackets what noise of the same decay gives. */
+    private static String beside(String format, double value, double noise) {
+        return Wording.format(format, value) + " (" + Wording.format(format, noise) + ")";
     }
 }

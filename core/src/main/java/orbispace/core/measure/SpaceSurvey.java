@@ -15,6 +15,8 @@ import orbispace.core.space.ReverbSettings;
  * @param decaySeconds as set
  * @param report its decay as measured
  * @param quality how its tail sounds
+ * @param lines whether single lines stand in its tail
+ * @param noise what noise of the same decay gives there
  * @param sidebandDb what moves around a sustained tone of 1 kHz, 1 to 20 Hz from it, re the tone
  */
 public record SpaceSurvey(
@@ -22,6 +24,8 @@ public record SpaceSurvey(
         double decaySeconds,
         DecayReport report,
         TailQuality quality,
+        TailLines lines,
+        TailLines noise,
         double sidebandDb) {
     /** Lows relative to the middle, as set. */
     public static final double LOW_RATIO = 1.1;
@@ -31,17 +35,29 @@ public record SpaceSurvey(
 
     private static final int BLOCK = 4096;
     private static final double TONE_HZ = 1000;
+    private static final long NOISE_SEED = 3;
 
     /** Measures a kind at a decay and a sample rate. */
     public static SpaceSurvey of(ReverbKind kind, double decaySeconds, double sampleRateHz) {
         var settings = new ReverbSettings(kind, decaySeconds, LOW_RATIO, HIGH_RATIO, 1);
         Audio response = response(settings, 2 * decaySeconds + 0.5, sampleRateHz);
+        DecayReport report = DecayMeter.measure(response);
         return new SpaceSurvey(
                 kind,
                 decaySeconds,
-                DecayMeter.measure(response),
+                report,
                 TailQuality.of(response, decaySeconds),
+                TailLines.of(response, hz -> measured(report, hz, decaySeconds)),
+                TailLines.ofNoise(decaySeconds, sampleRateHz, NOISE_SEED),
                 sidebandDb(settings, sampleRateHz));
+    }
+
+    private static double measured(DecayReport report, double hz, double otherwise) {
+        return report.bands().stream()
+                .filter(b -> b.centreHz() == hz && b.t30().fitted().isPresent())
+                .mapToDouble(b -> b.t30().fitted().getAsDouble())
+                .findFirst()
+                .orElse(otherwise);
     }
 
     /** What the set decay is around a frequency. */

@@ -76,9 +76,9 @@ class MeasureBordersTest {
     @Test
     void twoSidesThatDifferTellAsMuchAsTwoResponses() {
         double rate = 48000;
-        // 0.9 / sqrt(2828 x 0.25) is 3.4 %, and of two 2.4.
-        float[] one = Signals.decay(0.25, -120, 0.6, rate, 1);
-        float[] two = Signals.decay(0.25, -120, 0.6, rate, 2);
+        // 0.94 / sqrt(2828 x 0.5) is 2.5 %, and of two 1.8.
+        float[] one = Signals.decay(0.5, -120, 1, rate, 1);
+        float[] two = Signals.decay(0.5, -120, 1, rate, 2);
         DecayTime alone = at4k(Audio.of(rate, one));
         DecayTime same = at4k(Audio.of(rate, one, one.clone()));
         assertThat(alone).isInstanceOf(DecayTime.NotSure.class);
@@ -103,6 +103,8 @@ class MeasureBordersTest {
                         2,
                         new DecayReport(0, band(0, new DecayTime.TooShort()), List.of()),
                         new TailQuality(OptionalDouble.empty(), 0, 0, 0, 0, 0),
+                        new TailLines(0, 1, 0),
+                        new TailLines(0, 1, 0),
                         0);
         assertThat(survey.setSeconds(199)).isEqualTo(2.2);
         assertThat(survey.setSeconds(200)).isEqualTo(2);

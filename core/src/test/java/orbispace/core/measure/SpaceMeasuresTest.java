@@ -53,6 +53,45 @@ class SpaceMeasuresTest {
     }
 
     @Test
+    void noiseHasTheLinesOfChanceAndWhatRepeatsItselfHasMore() {
+        double prominence = 0;
+        double flatness = 0;
+        double self = 0;
+        for (int seed = 0; seed < 8; seed++) {
+            TailLines lines = TailLines.ofNoise(2.5, RATE, seed);
+            prominence += lines.prominenceDb() / 8;
+            flatness += lines.flatness() / 8;
+            self += lines.selfCorrelation() / 8;
+        }
+        // The largest of 80 to 1,250 bins of exponential chance, the worst of five bands twice.
+        assertThat(prominence).isCloseTo(10.5, within(1.0));
+        assertThat(flatness).isCloseTo(0.53, within(0.05));
+        assertThat(self).isCloseTo(0.16, within(0.05));
+        float[] comb = noise(4, 2.5, 9);
+        for (int i = 9600; i < comb.length; i++) {
+            comb[i] += (float) (0.8 * Math.pow(10, -3 * 0.2 / 2.5) * comb[i - 9600]);
+        }
+        TailLines combed = TailLines.of(Audio.of(RATE, comb), hz -> 2.5);
+        assertThat(combed.selfCorrelation()).isCloseTo(0.8, within(0.1));
+        assertThat(combed.flatness()).isLessThan(0.4);
+        assertThat(combed.prominenceDb()).isGreaterThan(14);
+    }
+
+    @Test
+    void aLineInALateTailIsSeenInItsBandThoughTheTailIsLoud() {
+        float[] x = noise(4, 2.5, 10);
+        TailLines plain = TailLines.of(Audio.of(RATE, x), hz -> 2.5);
+        for (int i = 0; i < x.length; i++) {
+            x[i] +=
+                    (float) (0.1 * Math.sin(6.28 * 2003 * i / RATE))
+                            * (float) Math.pow(10, -3 * i / (2.5 * RATE));
+        }
+        TailLines ringing = TailLines.of(Audio.of(RATE, x), hz -> 2.5);
+        assertThat(plain.prominenceDb()).isLessThan(13);
+        assertThat(ringing.prominenceDb()).isGreaterThan(16);
+    }
+
+    @Test
     void aRingingModeStandsOut() {
         float[] plain = noise(5, 2.5, 3);
         float[] ringing = plain.clone();
