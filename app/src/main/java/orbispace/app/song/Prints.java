@@ -27,10 +27,14 @@ import orbispace.files.FileProblem;
 import orbispace.files.sound.WavWriter;
 
 /**
- * Prints returns and the mix to files, aligned to the sources, with the tails that outlast them.
+ * Prints returns and the mix to files, aligned to the sources, with the tails that outlast them,
+ * until they are 100 dB down and fade to exact zero.
  */
 public final class Prints {
-    private static final double LONGEST_TAIL_SECONDS = 10;
+    /** Longer than the longest tail of a reverb; only an echo that hardly falls rings on. */
+    private static final double LONGEST_TAIL_SECONDS = 70;
+
+    private static final double FADE_SECONDS = 0.05;
 
     private Prints() {}
 
@@ -112,11 +116,11 @@ public final class Prints {
         Audio mix = Audio.silence(rate, 2, 0);
         if (order.returnId().isPresent()) {
             Return one = design.requireReturn(order.returnId().get());
-            wets.put(one.id(), renderer.wet(design, one, job));
+            wets.put(one.id(), ended(renderer.wet(design, one, job), material.frames()));
         } else {
             Rendering rendering = renderer.render(design, job);
-            wets.putAll(rendering.wets());
-            mix = rendering.mix();
+            rendering.wets().forEach((id, a) -> wets.put(id, ended(a, material.frames())));
+            mix = ended(rendering.mix(), material.frames());
         }
         double seconds = (System.nanoTime() - started) / 1e9;
         Map<Path, Double> clipped = new LinkedHashMap<>();
@@ -133,6 +137,20 @@ public final class Prints {
             }
         }
         return new Result(files, seconds, frames / rate / seconds, clipped);
+    }
+
+    /** The same with its end faded to zero, as far as that lies behind the stems. */
+    private static Audio ended(Audio audio, int stemFrames) {
+        int most = (int) Math.round(FADE_SECONDS * audio.sampleRateHz());
+        int fade = Math.clamp(audio.frames() - (long) stemFrames, 0, most);
+        float[][] out = new float[audio.channelCount()][];
+        for (int c = 0; c < out.length; c++) {
+            out[c] = audio.channel(c).clone();
+            for (int i = 1; i <= fade; i++) {
+                out[c][out[c].length - i] *= (i - 1f) / fade;
+            }
+        }
+        return Audio.of(audio.sampleRateHz(), out);
     }
 
     private static List<Path> write(

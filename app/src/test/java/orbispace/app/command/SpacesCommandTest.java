@@ -78,6 +78,34 @@ class SpacesCommandTest extends CommandCase {
     }
 
     @Test
+    void aLongTailIsPrintedUntilItIsGoneAndThenZero() throws IOException {
+        Path file = project(new ReturnEdit.Decay("A", 12));
+        Path to = folder.resolve("prints");
+        Outcome o =
+                run(
+                        new FakeWindows(false),
+                        "render",
+                        file.toString(),
+                        "--return",
+                        "A",
+                        "--bits",
+                        "32f",
+                        "--out",
+                        to.toString());
+        assertThat(o.status()).isZero();
+        Audio print = SoundReader.read(to.resolve("A-hall.wav"));
+        assertThat(print.seconds()).isGreaterThan(Songs.SECONDS + 20);
+        double rate = print.sampleRateHz();
+        int frames = print.frames();
+        Audio end = print.slice(frames - (int) (0.5 * rate), frames);
+        Audio song = print.slice(0, (int) (Songs.SECONDS * rate));
+        double down = 10 * Math.log10(song.meanSquare() / end.meanSquare());
+        assertThat(down).isBetween(90.0, 125.0);
+        assertThat(print.channel(0)[frames - 1]).isZero();
+        assertThat(print.channel(1)[frames - 1]).isZero();
+    }
+
+    @Test
     void aConvolutionIsPrintedAndItsResponseIsThatOfItsFile() throws IOException {
         writeResponse();
         Path file =

@@ -16,9 +16,10 @@ import orbispace.core.signal.SoftCurve;
  * slow sway in the loop.
  *
  * <p>A single echo and a stereo pair answer each side for itself; a ping-pong sums its input to
- * mono and answers left, right, left. The first arrival is the input itself at the set time
- * (fractions of a frame included); arrival k stands at k times the spacing, {@code feedback^(k-1)}
- * in level before filters and curve. A new time is cross-faded in, or glided to if that is set.
+ * mono and answers left, right, left. The first arrival is the input itself at the set time, to the
+ * frame where that is within 0.01 percent and the time does not sway, to a fraction of a frame
+ * otherwise; arrival k stands at k times the spacing, {@code feedback^(k-1)} in level before
+ * filters and curve. A new time is cross-faded in, or glided to if that is set.
  */
 public final class Echo implements Engine {
     /** The shortest delay the lines can hold. */
@@ -28,6 +29,9 @@ public final class Echo implements Engine {
     private static final float SILENT = 1e-10f;
     private static final int GLIDE_FRAMES = 1024;
     private static final int FREQUENCIES = 512;
+
+    /** So much of a time, a sixth of a cent, may be rounded. */
+    private static final double UNHEARD = 1e-4;
 
     /** What comes back is always softer than what went in, whatever the filters do to it. */
     private static final double MOST_GAIN = 0.96;
@@ -49,8 +53,8 @@ public final class Echo implements Engine {
         private Tuning(EchoSettings s, double rate) {
             settings = s;
             boolean pair = s.kind() == EchoSettings.Kind.PAIR;
-            leftFrames = Math.max(LEAST_FRAMES, s.leftSeconds() * rate);
-            rightFrames = pair ? Math.max(LEAST_FRAMES, s.rightSeconds() * rate) : leftFrames;
+            leftFrames = frames(s.leftSeconds(), s, rate);
+            rightFrames = pair ? frames(s.rightSeconds(), s, rate) : leftFrames;
             List<Biquad> filters =
                     new ArrayList<>(FilterDesign.highPass(s.loop().highPassHz(), 2, rate));
             filters.addAll(FilterDesign.lowPass(s.loop().lowPassHz(), 2, rate));
@@ -64,6 +68,17 @@ public final class Echo implements Engine {
             wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
             wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
             glideFrames = s.loop().glideMillis() / 1000 * rate;
+        }
+
+        /**
+         * Whole frames where the time stands still and nobody can tell, since reading between
+         * frames costs highs with every repeat.
+         */
+        private static double frames(double seconds, EchoSettings s, double rate) {
+            double exact = Math.max(LEAST_FRAMES, seconds * rate);
+            double whole = Math.rint(exact);
+            boolean steady = s.loop().wowMillis() == 0;
+            return steady && Math.abs(whole - exact) <= UNHEARD * exact ? whole : exact;
         }
 
         /**

@@ -9,8 +9,8 @@ import java.util.List;
  *
  * <p>Three bands with crossovers at {@link #LOW_CROSSOVER_HZ} and {@link #HIGH_CROSSOVER_HZ}. Lines
  * are read at slowly moving fractional positions, so that no mode of the late tail stands still.
- * The impulse response has unit energy within 2 dB at any decay. There is no latency. The tail goes
- * to exact zero below about -200 dBFS.
+ * What is constant does not get in. The impulse response has unit energy within 2 dB at any decay.
+ * There is no latency. The tail goes to exact zero below about -200 dBFS.
  */
 public final class NetworkReverb implements Engine {
     /** Below this the low ratio applies. */
@@ -29,6 +29,8 @@ public final class NetworkReverb implements Engine {
     private final Absorption[] absorptions = new Absorption[LINES / 2];
     private final float[][] block = new float[LINES][BLOCK];
     private final AllPass[][] diffusers;
+    private final DcBlock leftBlock;
+    private final DcBlock rightBlock;
     private final EarlyPattern early;
     private final float[] outLeft = new float[BLOCK];
     private final float[] outRight = new float[BLOCK];
@@ -52,6 +54,8 @@ public final class NetworkReverb implements Engine {
         for (int i = 0; i < LINES; i++) {
             lines[i] = new NetworkLine(frames[i], i, sampleRateHz);
         }
+        leftBlock = new DcBlock(sampleRateHz);
+        rightBlock = new DcBlock(sampleRateHz);
         early = new EarlyPattern(tuning.taps, sampleRateHz, BLOCK);
         List<Double> seconds = tuning.settings.kind().diffusionSeconds;
         diffusers = new AllPass[2][seconds.size()];
@@ -124,8 +128,10 @@ public final class NetworkReverb implements Engine {
             accumulate(outRight, block[i], rightSigns[i], n);
         }
         scale(n);
-        early.process(left, right, at, n, outLeft, outRight);
-        diffuse(left, right, at, n);
+        leftBlock.process(left, inLeft, at, n);
+        rightBlock.process(right, inRight, at, n);
+        early.process(inLeft, inRight, 0, n, outLeft, outRight);
+        diffuse(n);
         Hadamard.mix(block, n);
         for (int i = 0; i < LINES; i++) {
             accumulate(block[i], i % 2 == 0 ? inLeft : inRight, (i & 2) == 0 ? 1 : -1, n);
@@ -135,9 +141,7 @@ public final class NetworkReverb implements Engine {
         System.arraycopy(outRight, 0, right, at, n);
     }
 
-    private void diffuse(float[] left, float[] right, int at, int n) {
-        System.arraycopy(left, at, inLeft, 0, n);
-        System.arraycopy(right, at, inRight, 0, n);
+    private void diffuse(int n) {
         for (int d = 0; d < diffusers[0].length; d++) {
             diffusers[0][d].process(inLeft, n);
             diffusers[1][d].process(inRight, n);
@@ -197,6 +201,8 @@ public final class NetworkReverb implements Engine {
                 allPass.reset();
             }
         }
+        leftBlock.reset();
+        rightBlock.reset();
         early.reset();
         gain = gainTarget;
         gainStep = 0;

@@ -12,6 +12,9 @@ package orbispace.core.space;
 public record ReverbSettings(
         ReverbKind kind, double decaySeconds, double lowRatio, double highRatio, double size)
         implements EngineSettings {
+    /** The largest size. */
+    static final double LARGEST = 2;
+
     /** How often the longest way must be gone until the sound has decayed. */
     private static final double LEAST_ROUNDS = 9;
 
@@ -23,7 +26,7 @@ public record ReverbSettings(
         EngineSettings.require("decay", decaySeconds, 0.1, 20);
         EngineSettings.require("low decay ratio", lowRatio, 0.25, 2);
         EngineSettings.require("high decay ratio", highRatio, 0.1, 1.5);
-        EngineSettings.require("size", size, 0.5, 2);
+        EngineSettings.require("size", size, 0.5, LARGEST);
     }
 
     @Override

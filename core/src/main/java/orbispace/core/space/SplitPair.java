@@ -22,7 +22,7 @@ public final class SplitPair implements Engine {
         private Tuning(SplitSettings s, double rate) {
             settings = s;
             left = NetworkTuning.of(s.left(), rate);
-            right = NetworkTuning.of(s.right(), rate);
+            right = NetworkTuning.of(s.rightApart(), rate);
             near = (float) Pan.left(-s.width());
             far = (float) Pan.right(-s.width());
         }

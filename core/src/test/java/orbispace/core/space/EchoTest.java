@@ -96,6 +96,34 @@ class EchoTest {
         }
     }
 
+    /** Level of the tenth repeat of a tone burst of 10 kHz, of an echo of so many frames. */
+    private static double tenthRepeatDb(double frames) {
+        double seconds = frames / RATE;
+        float[] x = new float[(int) (11 * seconds * RATE)];
+        for (int i = 0; i < 2000; i++) {
+            x[i] =
+                    (float)
+                            (Math.sin(Math.PI * i / 2000)
+                                    * Math.sin(2 * Math.PI * 10000 * i / RATE));
+        }
+        float[] y = x.clone();
+        var loop = new EchoSettings.Loop(20, 20000, 0, 0, 0.1);
+        var settings = new EchoSettings(EchoSettings.Kind.SINGLE, seconds, seconds, 0.9, loop, 1);
+        Impulses.run(Engine.of(settings, RATE), x, y, 512);
+        double sum = 0;
+        for (int i = (int) (10 * frames); i < 10 * frames + 2000; i++) {
+            sum += x[i] * x[i];
+        }
+        return 10 * Math.log10(sum);
+    }
+
+    @Test
+    void aTimeOfHalfAFrameMoreLosesNoHighs() {
+        double whole = tenthRepeatDb(12000);
+        assertThat(tenthRepeatDb(12000.5)).isCloseTo(whole, within(0.5));
+        assertThat(tenthRepeatDb(12000.3)).isCloseTo(whole, within(0.5));
+    }
+
     @Test
     void aNewTimeFadesInWithoutAClick() {
         Engine echo = Engine.of(pingPong(0.1, 0.4, 20, 20000, 1), RATE);

@@ -142,6 +142,16 @@ class GatedAndCopiesTest {
         assertThat(lateRight).isGreaterThan(10 * lateLeft);
     }
 
+    @ParameterizedTest
+    @EnumSource(ReverbKind.class)
+    void twoSpacesOfOneKindAreNotMono(ReverbKind kind) {
+        for (double size : new double[] {0.5, 1, 2}) {
+            var space = new ReverbSettings(kind, 1.8, 1, 0.8, size);
+            Audio a = Impulses.response(new SplitSettings(space, space, 1), 3, RATE, 512);
+            assertThat(StereoReport.of(a).correlation().orElseThrow()).isCloseTo(0, within(0.1));
+        }
+    }
+
     private static double energy(float[] x, int from) {
         double sum = 0;
         for (int i = from; i < x.length; i++) {

@@ -65,6 +65,20 @@ class NetworkReverbTest {
 
     @ParameterizedTest
     @EnumSource(ReverbKind.class)
+    void whatIsConstantIsNotMadeLouder(ReverbKind kind) {
+        float[][] x = new float[2][(int) (12 * RATE)];
+        for (float[] side : x) {
+            java.util.Arrays.fill(side, 0.1f);
+        }
+        Engine engine = Engine.of(new ReverbSettings(kind, 4, 2, 0.7, 1), RATE);
+        engine.process(x[0], x[1], 0, x[0].length);
+        for (float[] side : x) {
+            assertThat(Math.abs(side[side.length - 1])).isLessThan(0.001f);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(ReverbKind.class)
     void energyIsOneWhateverTheDecay(ReverbKind kind) {
         for (double seconds : new double[] {0.5, 2, 6}) {
             var settings = new ReverbSettings(kind, seconds, 1.2, 0.7, 1);
