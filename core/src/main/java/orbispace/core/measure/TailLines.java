@@ -47,8 +47,14 @@ public record TailLines(double prominenceDb, double flatness, double selfCorrela
         double self = 0;
         for (int c = 0; c < response.channelCount(); c++) {
             float[] x = response.channel(c);
+            double[] powers = new double[0];
+            double told = 0;
             for (double hz : CENTRES_HZ) {
-                double[] powers = powers(late(x, rate, decaySeconds.applyAsDouble(hz)));
+                double decay = decaySeconds.applyAsDouble(hz);
+                if (decay != told) {
+                    powers = powers(late(x, rate, decay));
+                    told = decay;
+                }
                 double perBin = rate / 2 / powers.length;
                 double[] near =
                         Arrays.copyOfRange(
@@ -90,7 +96,8 @@ public record TailLines(double prominenceDb, double flatness, double selfCorrela
     private static double[] late(float[] x, double rate, double decaySeconds) {
         double seconds = Math.min(SECONDS, MOST_DECAYS * decaySeconds);
         int from = (int) (Math.max(FROM_SECONDS, FROM_DECAYS * decaySeconds) * rate);
-        double[] late = new double[2 * (int) (seconds * rate / 2)];
+        // The nearest power of two: 2.73 s at 48 kHz.
+        double[] late = new double[Integer.highestOneBit((int) (seconds * rate * 4 / 3))];
         for (int i = 0; i < late.length && from + i < x.length; i++) {
             late[i] = x[from + i] * Math.pow(10, 3 * i / (decaySeconds * rate));
         }
