@@ -1,5 +1,6 @@
 package orbispace.app.view;
 
+import com.sun.javafx.scene.NodeHelper;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -14,6 +15,7 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
@@ -73,11 +75,13 @@ public final class Hand {
         }
     }
 
+    /** What a pulse does before it draws: styles where something has changed, and layout. */
     private static boolean lay() {
         for (Window window : Window.getWindows()) {
             if (window.getScene() != null) {
-                window.getScene().getRoot().applyCss();
-                window.getScene().getRoot().layout();
+                Parent root = window.getScene().getRoot();
+                NodeHelper.processCSS(root);
+                root.layout();
             }
         }
         return true;
