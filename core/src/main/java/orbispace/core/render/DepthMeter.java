@@ -24,7 +24,7 @@ public final class DepthMeter {
     private static final int LENGTH = 4096;
     private static final int MOST_WINDOWS = 256;
 
-    private final Map<Audio, double[]> spectra = new IdentityHashMap<>();
+    private final IdentityHashMap<Audio, double[]> spectra = new IdentityHashMap<>();
     private final Map<ImpulseResponse.Recipe, double[]> answers = new HashMap<>();
 
     /** Measures all sources of a design. */
