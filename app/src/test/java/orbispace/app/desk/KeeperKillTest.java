@@ -31,6 +31,9 @@ class KeeperKillTest {
     /** As fast as anyone presses. */
     private static final long PAUSE_NANOS = 120_000_000;
 
+    /** So many edits at least are told before the worker is killed, however slow it is. */
+    private static final int EDITS = 2;
+
     @TempDir Path folder;
 
     /** Edits, notes and saves as a person does, and tells how far it has come. */
@@ -106,7 +109,7 @@ class KeeperKillTest {
             Files.deleteIfExists(log);
             int before = told;
             Process worker = start(project, told + 1, log);
-            while (worker.isAlive() && lastTold(log, told) == told) {
+            while (worker.isAlive() && lastTold(log, told) < told + EDITS) {
                 Thread.sleep(5);
             }
             Thread.sleep(random.nextInt(300));
@@ -133,6 +136,6 @@ class KeeperKillTest {
             assertThat(noted).as("notes before, round %d", round).containsAll(known);
             known = noted;
         }
-        assertThat(told).isGreaterThan(rounds);
+        assertThat(told).isGreaterThanOrEqualTo(EDITS * rounds);
     }
 }
