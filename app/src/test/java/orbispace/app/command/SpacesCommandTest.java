@@ -81,18 +81,8 @@ class SpacesCommandTest extends CommandCase {
     void aLongTailIsPrintedUntilItIsGoneAndThenZero() throws IOException {
         Path file = project(new ReturnEdit.Decay("A", 12));
         Path to = folder.resolve("prints");
-        Outcome o =
-                run(
-                        new FakeWindows(false),
-                        "render",
-                        file.toString(),
-                        "--return",
-                        "A",
-                        "--bits",
-                        "32f",
-                        "--out",
-                        to.toString());
-        assertThat(o.status()).isZero();
+        String command = "render " + file + " --return A --bits 32f --out " + to;
+        assertThat(run(new FakeWindows(false), command.split(" ")).status()).isZero();
         Audio print = SoundReader.read(to.resolve("A-hall.wav"));
         assertThat(print.seconds()).isGreaterThan(Songs.SECONDS + 20);
         double rate = print.sampleRateHz();

@@ -1,9 +1,12 @@
 package orbispace.core.space;
 
-/** Takes a constant away: a high-pass of the first order at 8 Hz (0.15 dB at 45 Hz). */
+/** Takes a constant away: a high-pass of the first order at 8 Hz (0.14 dB at 45 Hz). */
 final class DcBlock {
     private static final double CORNER_HZ = 8;
     private static final double SILENT = 1e-30;
+
+    /** Adding and taking it away again makes what is under 1e-19 exactly zero. */
+    private static final double SILENCING = 1e-3;
 
     private final double keeps;
     private double constant;
@@ -20,7 +23,7 @@ final class DcBlock {
         for (int k = 0; k < n; k++) {
             double x = samples[at + k];
             c += keeps * (x - c);
-            into[k] = (float) (x - c);
+            into[k] = (float) (x - c + SILENCING - SILENCING);
         }
         constant = Math.abs(c) < SILENT ? 0 : c;
     }

@@ -30,9 +30,6 @@ public final class Echo implements Engine {
     private static final int GLIDE_FRAMES = 1024;
     private static final int FREQUENCIES = 512;
 
-    /** So much of a time, a sixth of a cent, may be rounded. */
-    private static final double UNHEARD = 1e-4;
-
     /** What comes back is always softer than what went in, whatever the filters do to it. */
     private static final double MOST_GAIN = 0.96;
 
@@ -53,8 +50,8 @@ public final class Echo implements Engine {
         private Tuning(EchoSettings s, double rate) {
             settings = s;
             boolean pair = s.kind() == EchoSettings.Kind.PAIR;
-            leftFrames = frames(s.leftSeconds(), s, rate);
-            rightFrames = pair ? frames(s.rightSeconds(), s, rate) : leftFrames;
+            leftFrames = s.frames(s.leftSeconds(), rate);
+            rightFrames = pair ? s.frames(s.rightSeconds(), rate) : leftFrames;
             List<Biquad> filters =
                     new ArrayList<>(FilterDesign.highPass(s.loop().highPassHz(), 2, rate));
             filters.addAll(FilterDesign.lowPass(s.loop().lowPassHz(), 2, rate));
@@ -68,17 +65,6 @@ public final class Echo implements Engine {
             wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
             wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
             glideFrames = s.loop().glideMillis() / 1000 * rate;
-        }
-
-        /**
-         * Whole frames where the time stands still and nobody can tell, since reading between
-         * frames costs highs with every repeat.
-         */
-        private static double frames(double seconds, EchoSettings s, double rate) {
-            double exact = Math.max(LEAST_FRAMES, seconds * rate);
-            double whole = Math.rint(exact);
-            boolean steady = s.loop().wowMillis() == 0;
-            return steady && Math.abs(whole - exact) <= UNHEARD * exact ? whole : exact;
         }
 
         /**

@@ -21,6 +21,9 @@ public record EchoSettings(
     /** The longest spacing. */
     public static final double MAX_SECONDS = 8;
 
+    /** So much of a time, a sixth of a cent, may be rounded. */
+    private static final double UNHEARD = 1e-4;
+
     /** How arrivals go between the sides. */
     public enum Kind {
         /** Each arrival where the send was. */
@@ -135,5 +138,16 @@ public record EchoSettings(
     @Override
     public Object shape() {
         return kind;
+    }
+
+    /**
+     * A time in frames: whole ones where it stands still and nobody can tell, since reading between
+     * frames costs highs with every repeat.
+     */
+    double frames(double seconds, double sampleRateHz) {
+        double exact = Math.max(Echo.LEAST_FRAMES, seconds * sampleRateHz);
+        double whole = Math.rint(exact);
+        boolean steady = loop.wowMillis() == 0;
+        return steady && Math.abs(whole - exact) <= UNHEARD * exact ? whole : exact;
     }
 }

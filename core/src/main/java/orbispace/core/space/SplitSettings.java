@@ -24,8 +24,7 @@ public record SplitSettings(ReverbSettings left, ReverbSettings right, double wi
 
     /**
      * The space on the right as it is made: where it is of the same kind and size as the left, its
-     * walls are a little farther, or nearer at the largest size, since the same twice would be
-     * mono.
+     * walls are a tenth farther, or nearer at the largest size, since the same twice would be mono.
      */
     ReverbSettings rightApart() {
         boolean alike =
