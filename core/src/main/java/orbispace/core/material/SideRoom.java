@@ -11,9 +11,10 @@ import orbispace.core.audio.Quantile;
 /**
  * Finds a printed room in a stereo stem whose dry sound has one place: turned so that this place is
  * one channel, the other holds nothing but the room. The power there must be that of the dry sound
- * smeared by a straight decay, {@code r(t) = c sum d(t - p - s) exp(-b s)}; the decay under which
- * it strays least is that of the room. Unlike a fall behind a stop or a stroke this tells a room
- * from a drum that rings as long itself, and needs no rests.
+ * smeared by a straight decay, and what of that is wide itself: {@code r(t) = c (sum d(t - p - s)
+ * exp(-b s) + w d(t))}; the decay under which it strays least is that of the room. Unlike a fall
+ * behind a stop or a stroke this tells a room from a drum that rings as long itself, and needs no
+ * rests.
  *
  * <p>What is dry and wide strays least where nothing is smeared, and is not reported.
  */
