@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import orbispace.core.measure.BandDecay;
+import orbispace.core.measure.KindDistance;
+import orbispace.core.measure.SpaceStart;
 import orbispace.core.measure.SpaceSurvey;
+import orbispace.core.measure.SpaceTurns;
 import orbispace.core.measure.TailLines;
 import orbispace.core.measure.TailQuality;
 import orbispace.core.space.EngineSettings;
@@ -55,7 +58,24 @@ final class MeasureSpaces implements Callable<Integer> {
         ObjectNode document = Output.object();
         ArrayNode spaces = document.putArray("spaces");
         rows.forEach(r -> node(spaces.addObject(), r));
-        output.print(document, () -> table(rows));
+        List<KindDistance> nearest = KindDistance.nearest(rows);
+        ArrayNode kinds = document.putArray("nearestKinds");
+        nearest.forEach(d -> node(kinds.addObject(), d));
+        List<SpaceTurns> turned =
+                Arrays.stream(ReverbKind.values())
+                        .parallel()
+                        .map(k -> SpaceTurns.of(k, rate))
+                        .toList();
+        ArrayNode turns = document.putArray("turned");
+        turned.forEach(t -> node(turns.addObject(), t));
+        output.print(
+                document,
+                () -> {
+                    table(rows);
+                    starts(rows);
+                    nearest.forEach(d -> output.line("%s", words(d)));
+                    turned.forEach(t -> output.line("%s", words(t)));
+                });
         return 0;
     }
 
@@ -79,6 +99,68 @@ final class MeasureSpaces implements Callable<Integer> {
         Output.put(n, "sidebandDb", s.sidebandDb());
         lines(n, s.lines());
         lines(n.putObject("noise"), s.noise());
+        SpaceStart b = s.start();
+        ObjectNode start = n.putObject("start");
+        Output.put(start, "leanDb", b.leanDb());
+        Output.put(start, "laterLeanDb", b.laterLeanDb());
+        Output.put(start, "mirrorDb", b.mirrorDb());
+        Output.put(start, "apartSeconds", b.apartSeconds());
+        Output.put(start, "apartDb", b.apartDb());
+        Output.put(start, "density20", b.density());
+        Output.put(start, "loudestSeconds", b.loudestSeconds());
+        Output.put(start, "riseSeconds", b.riseSeconds());
+        Output.put(start, "colourDb", b.colourDb());
+        Output.put(start, "earlyDb", b.earlyDb());
+        Output.put(start, "highsLeadSeconds", b.highsLeadSeconds());
+        ObjectNode movement = n.putObject("movement");
+        Output.put(movement, "cents", s.movement().cents());
+        Output.put(movement, "swellDb", s.movement().swellDb());
+        Output.put(movement, "sidebandDb", s.movement().sidebandDb());
+    }
+
+    private static void node(ObjectNode n, KindDistance d) {
+        n.put("one", d.one().kind().label()).put("other", d.other().kind().label());
+        n.put("decaySeconds", d.one().decaySeconds());
+        Output.put(n, "steps", d.steps());
+    }
+
+    private static void node(ObjectNode n, SpaceTurns t) {
+        n.put("kind", t.kind().label());
+        Output.put(n, "clarityStepDb", t.clarityStepDb());
+        Output.put(n, "sizeSteps", t.sizeSteps());
+        Output.put(n, "constantDb", t.constantDb());
+        Output.put(n, "pairCorrelation", t.pairCorrelation());
+        ArrayNode bands = n.putArray("ratios");
+        for (SpaceTurns.Ratio r : t.bands()) {
+            ObjectNode b = bands.addObject().put("centreHz", r.hz()).put("ratio", r.ratio());
+            Output.put(b, "measured", r.measured());
+        }
+    }
+
+    private static String words(KindDistance d) {
+        return Wording.format(
+                "nearest at %.1f s: %s and %s, %.1f steps just noticed",
+                d.one().decaySeconds(),
+                d.one().kind().label(),
+                d.other().kind().label(),
+                d.steps());
+    }
+
+    private static String words(SpaceTurns t) {
+        double off =
+                t.bands().stream()
+                        .mapToDouble(r -> Math.abs(r.measured() / r.ratio() - 1))
+                        .max()
+                        .orElse(Double.NaN);
+        return Wording.format(
+                "%s turned: C80 %.2f dB for 1 %% of decay, size %.1f steps, ratios within %.0f %%,"
+                        + " a constant %.0f dB, split pair %.2f",
+                t.kind().label(),
+                t.clarityStepDb(),
+                t.sizeSteps(),
+                100 * off,
+                t.constantDb(),
+                t.pairCorrelation());
     }
 
     private static void lines(ObjectNode n, TailLines lines) {
@@ -112,6 +194,53 @@ final class MeasureSpaces implements Callable<Integer> {
         output.line("%s", "| " + String.join(" | ", head) + " |");
         output.line("%s", "|" + " --- |".repeat(head.size()));
         rows.forEach(r -> output.line("%s", line(r)));
+    }
+
+    private void starts(List<SpaceSurvey> rows) {
+        List<String> head =
+                List.of(
+                        "kind",
+                        "set s",
+                        "lean dB",
+                        "later dB",
+                        "mirror dB",
+                        "apart ms",
+                        "apart dB",
+                        "density 20 ms",
+                        "loudest ms",
+                        "rise ms",
+                        "colour dB",
+                        "early dB",
+                        "highs lead ms",
+                        "cents",
+                        "swell dB",
+                        "beside dB");
+        output.line("%s", "| " + String.join(" | ", head) + " |");
+        output.line("%s", "|" + " --- |".repeat(head.size()));
+        rows.forEach(r -> output.line("%s", start(r)));
+    }
+
+    private static String start(SpaceSurvey s) {
+        SpaceStart b = s.start();
+        return Wording.format(
+                "| %s | %.1f | %.1f | %.1f | %.2f | %.2f | %.2f | %.2f | %.0f | %.1f | %.1f | %.1f"
+                        + " | %.1f | %.2f | %.2f | %.0f |",
+                s.kind().label(),
+                s.decaySeconds(),
+                b.leanDb(),
+                b.laterLeanDb(),
+                b.mirrorDb(),
+                1000 * b.apartSeconds(),
+                b.apartDb(),
+                b.density(),
+                1000 * b.loudestSeconds(),
+                1000 * b.riseSeconds(),
+                b.colourDb(),
+                b.earlyDb(),
+                1000 * b.highsLeadSeconds(),
+                s.movement().cents(),
+                s.movement().swellDb(),
+                s.movement().sidebandDb());
     }
 
     private static String line(SpaceSurvey s) {

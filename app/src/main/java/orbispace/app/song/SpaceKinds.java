@@ -9,6 +9,7 @@ import orbispace.core.design.Space;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
+import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.NoteValue;
 
@@ -112,7 +113,13 @@ public enum SpaceKinds {
 
     private static Space.Reverb reverb(ReverbKind kind, Space now) {
         return now instanceof Space.Reverb r
-                ? new Space.Reverb(kind, r.decaySeconds(), r.lowRatio(), r.highRatio(), r.size())
+                ? new Space.Reverb(
+                        kind,
+                        r.decaySeconds(),
+                        r.lowRatio(),
+                        r.highRatio(),
+                        r.size(),
+                        ReverbCharacter.of(kind).withMovement(r.character().movementSeconds()))
                 : new Space.Reverb(kind, USUAL_DECAY_SECONDS, 1, 0.6, 1);
     }
 

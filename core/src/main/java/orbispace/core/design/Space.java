@@ -4,6 +4,7 @@ import java.util.List;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
+import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 
 /** The engine of a return as it is designed, with musical times. */
@@ -15,11 +16,17 @@ public sealed interface Space {
      * @param kind how it begins
      * @param decaySeconds T60 of the middle band, 0.1 to 20
      * @param lowRatio T60 of the lows relative to it, 0.25 to 2
-     * @param highRatio T60 of the highs relative to it, 0.1 to 1.5
-     * @param size how far its walls are, relative to the kind's own, 0.5 to 2
+     * @param highRatio T60 of the highs relative to it, 0.1 to 2
+     * @param size how large it is, relative to the kind's own, 0.5 to 2
+     * @param character how it begins otherwise than its kind, and whether its tail moves
      */
     record Reverb(
-            ReverbKind kind, double decaySeconds, double lowRatio, double highRatio, double size)
+            ReverbKind kind,
+            double decaySeconds,
+            double lowRatio,
+            double highRatio,
+            double size,
+            ReverbCharacter character)
             implements Space {
         /** Checks the ranges. */
         public Reverb {
@@ -29,19 +36,34 @@ public sealed interface Space {
             TailKnob.SIZE.require(size);
         }
 
+        /** A reverb that begins as its kind does, with a still tail. */
+        public Reverb(
+                ReverbKind kind,
+                double decaySeconds,
+                double lowRatio,
+                double highRatio,
+                double size) {
+            this(kind, decaySeconds, lowRatio, highRatio, size, ReverbCharacter.of(kind));
+        }
+
         /** The same reverb with another decay. */
         public Reverb withDecay(double seconds) {
-            return new Reverb(kind, seconds, lowRatio, highRatio, size);
+            return new Reverb(kind, seconds, lowRatio, highRatio, size, character);
         }
 
         /** The same reverb of another size. */
         public Reverb withSize(double other) {
-            return new Reverb(kind, decaySeconds, lowRatio, highRatio, other);
+            return new Reverb(kind, decaySeconds, lowRatio, highRatio, other, character);
         }
 
         /** The same reverb with other lows and highs. */
         public Reverb withRatios(double low, double high) {
-            return new Reverb(kind, decaySeconds, low, high, size);
+            return new Reverb(kind, decaySeconds, low, high, size, character);
+        }
+
+        /** The same reverb beginning otherwise. */
+        public Reverb withCharacter(ReverbCharacter other) {
+            return new Reverb(kind, decaySeconds, lowRatio, highRatio, size, other);
         }
     }
 

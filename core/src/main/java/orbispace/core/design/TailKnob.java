@@ -29,7 +29,7 @@ public enum TailKnob implements SpaceKnob {
                     Space.Reverb.class,
                     "highs",
                     Setting.SPACE,
-                    Scale.factor("high decay ratio", 0.1, 1.5),
+                    Scale.factor("high decay ratio", 0.1, 2),
                     Space.Reverb::highRatio,
                     (r, s, v) -> new ReturnEdit.DecayRatios(r.id(), s.lowRatio(), v))),
     /** How far its walls are. */
@@ -41,6 +41,43 @@ public enum TailKnob implements SpaceKnob {
                     Scale.factor("size", 0.5, 2),
                     Space.Reverb::size,
                     (r, s, v) -> SpaceKnob.space(r, s.withSize(v), "size"))),
+    /** How much sooner its echoes are dense than the kind's own. */
+    DENSITY(
+            SpaceKnob.Own.of(
+                    Space.Reverb.class,
+                    "density",
+                    Setting.SPACE,
+                    Scale.factor("density", 0.25, 4),
+                    s -> s.character().density(),
+                    (r, s, v) ->
+                            SpaceKnob.space(
+                                    r, s.withCharacter(s.character().withDensity(v)), "density"))),
+    /** Over how long it comes to its level. */
+    BUILD_UP(
+            SpaceKnob.Own.of(
+                    Space.Reverb.class,
+                    "build-up",
+                    Setting.SPACE,
+                    Scale.millis("build-up", 0, 200, 1, 0),
+                    s -> 1000 * s.character().buildUpSeconds(),
+                    (r, s, v) ->
+                            SpaceKnob.space(
+                                    r,
+                                    s.withCharacter(s.character().withBuildUp(v / 1000)),
+                                    "build-up"))),
+    /** How far its sides sway in time. */
+    MOVEMENT(
+            SpaceKnob.Own.of(
+                    Space.Reverb.class,
+                    "movement",
+                    Setting.SPACE,
+                    Scale.millis("movement", 0, 0.3, 0.05, 2),
+                    s -> 1000 * s.character().movementSeconds(),
+                    (r, s, v) ->
+                            SpaceKnob.space(
+                                    r,
+                                    s.withCharacter(s.character().withMovement(v / 1000)),
+                                    "movement"))),
     /** From the sound to the wall. */
     GATED_LENGTH(
             SpaceKnob.Own.of(

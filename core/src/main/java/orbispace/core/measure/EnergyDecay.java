@@ -83,8 +83,9 @@ final class EnergyDecay {
     static EnergyDecay of(double[] squared, double sampleRateHz, double bandwidthHz) {
         double seconds = Math.max(LEAST_WINDOW_SECONDS, WINDOW_CELLS / bandwidthHz);
         int window = (int) Math.max(1, Math.min(squared.length / 4.0, seconds * sampleRateHz));
-        double[] levels = means(squared, window);
-        Knee knee = knee(levels, squared.length, window, sampleRateHz);
+        double[] levels = untilRise(means(squared, window));
+        int frames = Math.min(squared.length, (levels.length + 1) * window);
+        Knee knee = knee(levels, frames, window, sampleRateHz);
         double peak = 0;
         int reach = Math.max(1, (int) (PEAK_SECONDS * sampleRateHz));
         for (int i = 0; i + reach <= knee.frame; i += reach) {
@@ -92,6 +93,17 @@ final class EnergyDecay {
         }
         double range = knee.noise > 0 ? Decibels.ofPower(peak / knee.noise) : 200;
         return new EnergyDecay(squared, sampleRateHz, bandwidthHz, range, knee);
+    }
+
+    /** Without an end that rises far: an octave's filter looks ahead to the onset in a circle. */
+    private static double[] untilRise(double[] levels) {
+        int least = levels.length - 1;
+        for (int i = levels.length / 2; i < levels.length; i++) {
+            least = levels[i] < levels[least] ? i : least;
+        }
+        double end = mean(levels, levels.length - 3, levels.length);
+        boolean rises = end > levels[least] * Decibels.toPower(NOISE_MARGIN_DB);
+        return rises ? Arrays.copyOf(levels, least + 1) : levels;
     }
 
     private static Knee knee(double[] levels, int frames, int window, double rate) {

@@ -1,10 +1,7 @@
 package orbispace.core.measure;
 
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Impulse;
 import orbispace.core.signal.WindowedSpectrum;
-import orbispace.core.space.Engine;
-import orbispace.core.space.EngineSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.space.ReverbSettings;
 
@@ -18,6 +15,8 @@ import orbispace.core.space.ReverbSettings;
  * @param lines whether single lines stand in its tail
  * @param noise what noise of the same decay gives there
  * @param sidebandDb what moves around a sustained tone of 1 kHz, 1 to 20 Hz from it, re the tone
+ * @param start how it begins
+ * @param movement how it moves held tones
  */
 public record SpaceSurvey(
         ReverbKind kind,
@@ -26,21 +25,23 @@ public record SpaceSurvey(
         TailQuality quality,
         TailLines lines,
         TailLines noise,
-        double sidebandDb) {
+        double sidebandDb,
+        SpaceStart start,
+        SpaceMovement movement) {
     /** Lows relative to the middle, as set. */
     public static final double LOW_RATIO = 1.1;
 
     /** Highs relative to the middle, as set. */
     public static final double HIGH_RATIO = 0.7;
 
-    private static final int BLOCK = 4096;
+    private static final double START_SECONDS = 0.3;
     private static final double TONE_HZ = 1000;
     private static final long NOISE_SEED = 3;
 
     /** Measures a kind at a decay and a sample rate. */
     public static SpaceSurvey of(ReverbKind kind, double decaySeconds, double sampleRateHz) {
         var settings = new ReverbSettings(kind, decaySeconds, LOW_RATIO, HIGH_RATIO, 1);
-        Audio response = response(settings, 2 * decaySeconds + 0.5, sampleRateHz);
+        Audio response = SpaceAnswer.toMiddle(settings, 2 * decaySeconds + 0.5, sampleRateHz);
         DecayReport report = DecayMeter.measure(response);
         return new SpaceSurvey(
                 kind,
@@ -49,7 +50,13 @@ public record SpaceSurvey(
                 TailQuality.of(response, decaySeconds),
                 TailLines.of(response, hz -> measured(report, hz, decaySeconds)),
                 TailLines.ofNoise(decaySeconds, sampleRateHz, NOISE_SEED),
-                sidebandDb(settings, sampleRateHz));
+                sidebandDb(settings, sampleRateHz),
+                SpaceStart.of(
+                        response,
+                        SpaceAnswer.toClick(settings, 1, 0, START_SECONDS, sampleRateHz),
+                        SpaceAnswer.toClick(settings, 0, 1, START_SECONDS, sampleRateHz),
+                        decaySeconds),
+                SpaceMovement.of(settings, LOW_RATIO * decaySeconds, sampleRateHz));
     }
 
     private static double measured(DecayReport report, double hz, double otherwise) {
@@ -65,18 +72,6 @@ public record SpaceSurvey(
         return decaySeconds * (hz < 200 ? LOW_RATIO : hz > 6000 ? HIGH_RATIO : 1);
     }
 
-    private static Audio response(EngineSettings settings, double seconds, double rate) {
-        float[][] response = Impulse.pair((int) (seconds * rate));
-        run(Engine.of(settings, rate), response[0], response[1]);
-        return Audio.of(rate, response);
-    }
-
-    private static void run(Engine engine, float[] left, float[] right) {
-        for (int at = 0; at < left.length; at += BLOCK) {
-            engine.process(left, right, at, Math.min(left.length, at + BLOCK));
-        }
-    }
-
     private static double sidebandDb(ReverbSettings settings, double rate) {
         int window = Integer.highestOneBit((int) (2.8 * rate));
         int settled = (int) ((0.5 + settings.decaySeconds()) * rate);
@@ -85,7 +80,7 @@ public record SpaceSurvey(
             left[i] = (float) Math.sin(2 * Math.PI * TONE_HZ * i / rate);
         }
         float[] right = left.clone();
-        run(Engine.of(settings, rate), left, right);
+        SpaceAnswer.replace(settings, rate, left, right);
         WindowedSpectrum spectrum = WindowedSpectrum.hann(window);
         spectrum.take(left, settled);
         double perBin = rate / window;

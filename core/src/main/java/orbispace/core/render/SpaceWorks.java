@@ -42,7 +42,7 @@ final class SpaceWorks {
 
     private static ReverbSettings reverb(Space.Reverb r) {
         return new ReverbSettings(
-                r.kind(), r.decaySeconds(), r.lowRatio(), r.highRatio(), r.size());
+                r.kind(), r.decaySeconds(), r.lowRatio(), r.highRatio(), r.size(), r.character());
     }
 
     private GatedSettings gated(Space.Gated g, int bar) {

@@ -5,14 +5,19 @@ import java.util.Arrays;
 /**
  * A ring of samples read at fractional delays, whose delay can change without a click.
  *
- * <p>A new delay is cross-faded in over {@link #FADE_FRAMES} with equal sums. Fractions use
- * third-order Lagrange interpolation (linear under one frame); a whole number of frames is exact.
+ * <p>A new delay is cross-faded in over {@link #FADE_FRAMES} with equal sums. Fractions use {@link
+ * SincTable}, which keeps the highs; delays too short for it third-order Lagrange interpolation
+ * (linear under one frame). A whole number of frames is exact.
  */
 public final class DelayLine {
     /** Length of the cross-fade to a new delay. */
     public static final int FADE_FRAMES = 1024;
 
+    private static final int SPARE = SincTable.TAPS;
     private static final float SIXTH = 1 / 6f;
+
+    /** From this delay on a fraction is read from many samples on both sides. */
+    public static final int WIDE_FRAMES = SincTable.TAPS / 2 + 1;
 
     private final float[] ring;
     private final int mask;
@@ -24,14 +29,14 @@ public final class DelayLine {
 
     /** A line that can hold delays up to {@code maxDelayFrames}. */
     public DelayLine(int maxDelayFrames) {
-        int size = Integer.highestOneBit(Math.max(8, maxDelayFrames + 8)) * 2;
+        int size = Integer.highestOneBit(Math.max(SPARE, maxDelayFrames + SPARE)) * 2;
         ring = new float[size];
         mask = size - 1;
     }
 
     /** The longest delay in frames. */
     public int maxDelayFrames() {
-        return ring.length - 8;
+        return ring.length - SPARE;
     }
 
     /**
@@ -62,7 +67,8 @@ public final class DelayLine {
      */
     public int readable() {
         double shortest = fadeLeft > 0 ? Math.min(delay, next) : delay;
-        int most = Math.max(1, (int) shortest - 2);
+        int after = shortest >= WIDE_FRAMES ? SincTable.TAPS / 2 : 2;
+        int most = Math.max(1, (int) shortest - after);
         return fadeLeft > 0 ? Math.min(most, fadeLeft) : most;
     }
 
@@ -80,6 +86,14 @@ public final class DelayLine {
             advance();
             samples[i] = delayed;
         }
+    }
+
+    /** Stores a frame and returns what came so many frames before, whatever delay is set. */
+    public float next(float sample, double frames) {
+        ring[write & mask] = sample;
+        float delayed = at(frames, 0);
+        advance();
+        return delayed;
     }
 
     /** Reads {@code count} frames, at most {@link #readable}, that belong to the next writes. */
@@ -131,6 +145,9 @@ public final class DelayLine {
             return here;
         }
         float older = ring[(i - 1) & mask];
+        if (whole >= WIDE_FRAMES) {
+            return SincTable.between(ring, i - 1, 1 - f);
+        }
         if (whole == 0) {
             return here + f * (older - here);
         }

@@ -7,8 +7,8 @@ import org.jspecify.annotations.Nullable;
  * latency, equal to direct convolution within -110 dB.
  *
  * <p>A new response takes over what comes in within {@link #FADE_FRAMES} while what the ones before
- * have begun rings to its end. {@link #MOST_RINGING} may ring; one more waits until another has
- * rung out.
+ * have begun rings to its end. {@link #MOST_RINGING} may ring; for one more the one that would end
+ * first fades out, as when a knob is drawn along.
  */
 public final class ConvolutionEngine implements Engine {
     /** Over how many frames a new response takes over. */
@@ -54,6 +54,7 @@ public final class ConvolutionEngine implements Engine {
         private Convolver convolver;
         private int share;
         private int ringLeft;
+        private int leaving;
 
         Voice(Tuning tuning, Convolver convolver) {
             this.tuning = tuning;
@@ -111,6 +112,7 @@ public final class ConvolutionEngine implements Engine {
             // One that still rings is taken up again with its tail.
             if (v != now
                     && voices[v].ringLeft > 0
+                    && voices[v].leaving == 0
                     && voices[v].tuning.settings.equals(wanted.settings)) {
                 change(v);
                 return;
@@ -126,11 +128,33 @@ public final class ConvolutionEngine implements Engine {
                 return;
             }
         }
+        letOneLeave();
+    }
+
+    /** Fades out the one that has rung longest, unless one is fading out already. */
+    private void letOneLeave() {
+        Voice oldest = voices[now];
+        for (Voice v : voices) {
+            if (v.leaving > 0) {
+                return;
+            }
+            oldest =
+                    v.ringLeft > 0 && (oldest.ringLeft == 0 || v.ringLeft < oldest.ringLeft)
+                            ? v
+                            : oldest;
+        }
+        if (oldest.ringLeft > FADE_FRAMES) {
+            oldest.leaving = FADE_FRAMES;
+            oldest.ringLeft = FADE_FRAMES;
+        }
     }
 
     private void change(int next) {
         Voice before = voices[now];
-        before.ringLeft = FADE_FRAMES + before.tuning.response.frames;
+        // Whole parts, so that blocks stay where whole ones are convolved fast.
+        int ring = FADE_FRAMES + before.tuning.response.frames;
+        before.ringLeft = Math.ceilDiv(ring, PART) * PART;
+        before.leaving = 0;
         voices[next].ringLeft = 0;
         now = next;
     }
@@ -166,11 +190,21 @@ public final class ConvolutionEngine implements Engine {
             }
             fade(voice, v == now ? 1 : -1, n);
             voice.convolver.process(left, right, 0, n);
+            leave(voice, n);
             for (int k = 0; k < n; k++) {
                 l[at + k] += left[k];
                 r[at + k] += right[k];
             }
             voice.ringLeft = Math.max(0, voice.ringLeft - n);
+        }
+    }
+
+    private void leave(Voice voice, int n) {
+        for (int k = 0; k < n && voice.leaving > 0; k++) {
+            voice.leaving--;
+            float share = voice.leaving / (float) FADE_FRAMES;
+            left[k] *= share;
+            right[k] *= share;
         }
     }
 
@@ -189,6 +223,7 @@ public final class ConvolutionEngine implements Engine {
             v.convolver.reset();
             v.share = 0;
             v.ringLeft = 0;
+            v.leaving = 0;
         }
         if (wanted.convolver != null) {
             voices[now].tuning = wanted;

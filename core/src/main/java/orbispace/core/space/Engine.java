@@ -4,7 +4,8 @@ package orbispace.core.space;
  * What makes a send into a space or an echo: stereo in, fully wet stereo out, block by block.
  *
  * <p>{@code process} does not allocate, lock or throw. The same input gives the same output
- * whatever the block sizes. No engine has latency: each answers from its first frame.
+ * whatever the block sizes, but for rounding (-130 dB) where spectra are used. No engine has
+ * latency: each answers from its first frame.
  */
 public interface Engine {
 

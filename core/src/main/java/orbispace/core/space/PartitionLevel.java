@@ -68,6 +68,35 @@ final class PartitionLevel {
         }
     }
 
+    /**
+     * Takes a whole block at once, as the first does, and adds besides what its answer is due to
+     * the head of the response.
+     */
+    void processWhole(float[] left, float[] right, float[] wetLeft, float[] wetRight, int at) {
+        process(left, right, wetLeft, wetRight, at, size);
+        if (sounding == 0) {
+            return;
+        }
+        for (int c = 0; c < 2; c++) {
+            Arrays.fill(sums[c][0], 0);
+            Arrays.fill(sums[c][1], 0);
+        }
+        for (int p = 0; p < response.pathCount; p++) {
+            float[][] x = past[response.from(p)][newest];
+            Partitions.multiplyAdd(x, response.headSpectra[p], sums[response.to(p)]);
+        }
+        addBack(0, wetLeft);
+        addBack(1, wetRight);
+    }
+
+    private void addBack(int c, float[] into) {
+        Partitions.pack(sums[c], work);
+        fft.inverse(work);
+        for (int i = 0; i < size; i++) {
+            into[i] += (float) work[size + i];
+        }
+    }
+
     private void add(float[] from, float[] into, int n) {
         for (int k = 0; k < n; k++) {
             into[k] += from[phase + k];

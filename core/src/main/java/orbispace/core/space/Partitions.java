@@ -21,6 +21,10 @@ final class Partitions {
     final int pathCount;
     final int frames;
     final float[][] head;
+
+    /** The head again as the spectrum of one part, for inputs that come in whole blocks. */
+    final float[][][] headSpectra;
+
     final List<Level> levels;
 
     /**
@@ -39,6 +43,11 @@ final class Partitions {
         head = new float[pathCount][];
         for (int p = 0; p < pathCount; p++) {
             head[p] = Arrays.copyOf(taps[p], HEAD);
+        }
+        headSpectra = new float[pathCount][][];
+        Level first = level(taps, 0, Math.min(HEAD, frames), HEAD);
+        for (int p = 0; p < pathCount; p++) {
+            headSpectra[p] = first.spectra()[p][0];
         }
         levels = levels(taps);
     }

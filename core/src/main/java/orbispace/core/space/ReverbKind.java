@@ -1,43 +1,114 @@
 package orbispace.core.space;
 
-import java.util.List;
-
-/** The kinds of network reverb: how close their walls are and how they begin. */
+/** The kinds of reverb: how they begin. All decay alike. */
 public enum ReverbKind {
-    /** Close walls: first reflections of a shoe-box of 60 cubic metres, then dense. */
-    ROOM("room", 0.0151, 0.0797, 0.35, List.of(0.00127, 0.00231, 0.00389, 0.00593)),
-    /** A hard, bright box of 25 cubic metres, close reflections, dense. */
-    CHAMBER("chamber", 0.0151, 0.0811, 0.30, List.of(0.00113, 0.00197, 0.00331, 0.00487)),
-    /** Dense at once, with no reflections to tell apart. */
-    PLATE("plate", 0.0151, 0.0877, 0.35, List.of(0.00067, 0.00109, 0.00173, 0.00281)),
+    /** A few clear walls, and between them a field that is soon dense. */
+    ROOM("room", new Start(49, 0.0, 0.0).dense(0.029, 1.4).walls(0.018).alike(0.26)),
+    /** Hard and bright: dense within a few milliseconds, loudest at once. */
+    CHAMBER("chamber", new Start(154, 0.0, 0.0).dense(0.004, 1.2).burst(9).alike(0.52)),
+    /** A sheet of metal: dense from the first moment, highs before lows, no walls. */
+    PLATE("plate", new Start(113, 0.012, 0.5).dense(0, 1).disperses(0.27)),
     /** Builds up over some tens of milliseconds. */
-    HALL("hall", 0.0281, 0.0893, 0.14, List.of(0.00231, 0.00389, 0.00593, 0.00877)),
-    /** Builds up slowly, with far walls. */
-    VAST("vast", 0.0411, 0.1319, 0.08, List.of(0.00387, 0.00641, 0.00977, 0.01451));
+    HALL("hall", new Start(96, 0.036, 0.2).dense(0.034, 1.7).alike(0.22)),
+    /** Opens slowly, with far walls. */
+    VAST("vast", new Start(102, 0.085, 0.05).dense(0.039, 1.15));
 
     private final String label;
-    final double shortestSeconds;
-    final double longestSeconds;
-    final double earlyShare;
+    private final Start start;
 
-    @SuppressWarnings("ImmutableEnumChecker") // A list of List.of never changes.
-    final List<Double> diffusionSeconds;
-
-    ReverbKind(
-            String label,
-            double shortestSeconds,
-            double longestSeconds,
-            double earlyShare,
-            List<Double> diffusionSeconds) {
+    ReverbKind(String label, Start start) {
         this.label = label;
-        this.shortestSeconds = shortestSeconds;
-        this.longestSeconds = longestSeconds;
-        this.earlyShare = earlyShare;
-        this.diffusionSeconds = diffusionSeconds;
+        this.start = start;
     }
 
     /** Its name in words and in projects. */
     public String label() {
         return label;
+    }
+
+    /** The build-up of the kind itself at size 1, in seconds; 0 for loudest at once. */
+    public double buildUpSeconds() {
+        return start.buildUp;
+    }
+
+    Start start() {
+        return start;
+    }
+
+    /**
+     * How a kind begins at size 1.
+     *
+     * @param buildUp over how many seconds it comes to its level
+     * @param first its power in the first moment, re that level
+     * @param denseSeconds when the density of its echoes is 0.63
+     * @param denseGrowth the power of time that the density grows with
+     * @param walls energy of its clear walls, as that of so many seconds of the field at its start
+     * @param burst how much louder than its field it is in the first milliseconds, as a power
+     * @param dispersion how much later lows are: seconds times the root of a hertz
+     * @param alike how much its sides have in common
+     * @param seed of its noise, chosen so that every octave falls as straight as can be
+     */
+    record Start(
+            double buildUp,
+            double first,
+            double denseSeconds,
+            double denseGrowth,
+            double walls,
+            double burst,
+            double dispersion,
+            double alike,
+            long seed) {
+        private Start(long seed, double buildUp, double first) {
+            this(buildUp, first, 0, 1, 0, 0, 0, 0, seed);
+        }
+
+        private Start dense(double seconds, double growth) {
+            return new Start(
+                    buildUp, first, seconds, growth, walls, burst, dispersion, alike, seed);
+        }
+
+        private Start walls(double seconds) {
+            return new Start(
+                    buildUp,
+                    first,
+                    denseSeconds,
+                    denseGrowth,
+                    seconds,
+                    burst,
+                    dispersion,
+                    alike,
+                    seed);
+        }
+
+        private Start burst(double power) {
+            return new Start(
+                    buildUp,
+                    first,
+                    denseSeconds,
+                    denseGrowth,
+                    walls,
+                    power,
+                    dispersion,
+                    alike,
+                    seed);
+        }
+
+        private Start disperses(double by) {
+            return new Start(
+                    buildUp, first, denseSeconds, denseGrowth, walls, burst, by, alike, seed);
+        }
+
+        private Start alike(double share) {
+            return new Start(
+                    buildUp,
+                    first,
+                    denseSeconds,
+                    denseGrowth,
+                    walls,
+                    burst,
+                    dispersion,
+                    share,
+                    seed);
+        }
     }
 }

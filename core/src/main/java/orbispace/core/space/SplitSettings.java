@@ -1,5 +1,8 @@
 package orbispace.core.space;
 
+import java.util.Optional;
+import orbispace.core.audio.Pan;
+
 /**
  * Two different mono spaces apart.
  *
@@ -9,9 +12,6 @@ package orbispace.core.space;
  */
 public record SplitSettings(ReverbSettings left, ReverbSettings right, double width)
         implements EngineSettings {
-    /** How much farther the walls of the second of two spaces of one kind are. */
-    private static final double APART = 1.1;
-
     /** Checks the range. */
     public SplitSettings {
         EngineSettings.require("width", width, 0, 1);
@@ -22,29 +22,51 @@ public record SplitSettings(ReverbSettings left, ReverbSettings right, double wi
         return Math.max(left.ringSeconds(), right.ringSeconds());
     }
 
-    /**
-     * The space on the right as it is made: where it is of the same kind and size as the left, its
-     * walls are a tenth farther, or nearer at the largest size, since the same twice would be mono.
-     */
-    ReverbSettings rightApart() {
-        boolean alike =
-                left.kind() == right.kind() && Math.abs(right.size() / left.size() - 1) < APART - 1;
-        if (!alike) {
-            return right;
+    /** Both spaces hear the sum of the send, folded to mono, each on its side. */
+    private Taps taps(double rate) {
+        float[] a = mono(ReverbResponse.of(left, rate, 0));
+        // The same twice would be mono.
+        float[] b = mono(ReverbResponse.of(right, rate, 1));
+        float near = (float) Pan.left(-width);
+        float far = (float) Pan.right(-width);
+        float[][] paths = new float[2][Math.max(a.length, b.length)];
+        for (int i = 0; i < paths[0].length; i++) {
+            float x = i < a.length ? a[i] / 2 : 0;
+            float y = i < b.length ? b[i] / 2 : 0;
+            paths[0][i] = near * x + far * y;
+            paths[1][i] = far * x + near * y;
         }
-        double farther = left.size() * APART;
-        double size = farther <= ReverbSettings.LARGEST ? farther : left.size() / APART;
-        return new ReverbSettings(
-                right.kind(), right.decaySeconds(), right.lowRatio(), right.highRatio(), size);
+        return new Taps(new float[][] {paths[0], paths[1], paths[0], paths[1]});
+    }
+
+    /** What both sides together answer to a click on both. */
+    private static float[] mono(Taps space) {
+        float[] sum = new float[space.paths()[0].length];
+        for (float[] path : space.paths()) {
+            for (int i = 0; i < sum.length; i++) {
+                sum[i] += (float) Math.sqrt(0.5) * path[i];
+            }
+        }
+        return sum;
     }
 
     @Override
     public EngineTuning tuning(double sampleRateHz) {
-        return SplitPair.Tuning.of(this, sampleRateHz);
+        return ConvolutionEngine.Tuning.of(this, taps(sampleRateHz));
+    }
+
+    @Override
+    public Optional<Taps> fixedResponse(double sampleRateHz) {
+        return Optional.of(taps(sampleRateHz));
+    }
+
+    @Override
+    public boolean isFixed() {
+        return true;
     }
 
     @Override
     public Object shape() {
-        return "split" + left.shape() + rightApart().shape();
+        return "split";
     }
 }

@@ -39,6 +39,31 @@ public final class WholeConvolution {
         new Work(taps).run(new float[][] {left, right}, goOn);
     }
 
+    /**
+     * The answer to a click, straight from the response.
+     *
+     * @param settings that {@link #serves} is true of
+     * @param rate of the sound
+     * @param left of the click
+     * @param right of the click
+     * @param frames of the answer
+     * @return the left and the right side
+     */
+    public static float[][] click(
+            EngineSettings settings, double rate, double left, double right, int frames) {
+        float[][] paths = settings.fixedResponse(rate).orElseThrow().paths();
+        Partitions sides = Partitions.of(new float[paths.length][Partitions.HEAD]);
+        float[][] answer = new float[2][frames];
+        for (int p = 0; p < paths.length; p++) {
+            float level = (float) (sides.from(p) == 0 ? left : right);
+            float[] into = answer[sides.to(p)];
+            for (int i = 0; i < Math.min(frames, paths[p].length); i++) {
+                into[i] += level * paths[p][i];
+            }
+        }
+        return answer;
+    }
+
     private static final class Work {
         private final Partitions paths;
         private final float[][][][] spectra;

@@ -34,6 +34,7 @@ import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -150,7 +151,10 @@ class SolverTest {
     @Test
     void aHissingReturnGetsALowPass() {
         SongMaterial bright = material(48000);
-        Design narrow = design(hall("A", 1.5, -6));
+        Design narrow =
+                design(
+                        hall("A", 1.5, -5)
+                                .withSpace(new Space.Reverb(ReverbKind.HALL, 1.5, 1, 2, 1)));
         Design wide = new Design(Fields.song(120, 48000), narrow.sources(), narrow.returns());
         CoverAnalysis analysis =
                 new CoverAnalysis(

@@ -105,7 +105,9 @@ class MeasureBordersTest {
                         new TailQuality(OptionalDouble.empty(), 0, 0, 0, 0, 0),
                         new TailLines(0, 1, 0),
                         new TailLines(0, 1, 0),
-                        0);
+                        0,
+                        new SpaceStart(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0),
+                        new SpaceMovement(0, 0, 0));
         assertThat(survey.setSeconds(199)).isEqualTo(2.2);
         assertThat(survey.setSeconds(200)).isEqualTo(2);
         assertThat(survey.setSeconds(6000)).isEqualTo(2);

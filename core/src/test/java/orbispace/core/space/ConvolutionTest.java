@@ -82,7 +82,8 @@ class ConvolutionTest {
         float[] x = noise(70000, 7, 1e9);
         float[][] whole = wet(settings, x, x, 70000);
         for (int block : new int[] {1, 64, 1000}) {
-            assertThat(wet(settings, x, x, block)[0]).isEqualTo(whole[0]);
+            Audio parts = Audio.of(RATE, wet(settings, x, x, block)[0]);
+            assertThat(Impulses.difference(parts, Audio.of(RATE, whole[0]))).isLessThan(1e-5);
         }
     }
 

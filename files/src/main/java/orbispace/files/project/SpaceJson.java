@@ -14,6 +14,7 @@ import orbispace.core.design.Space;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
+import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -55,12 +56,17 @@ final class SpaceJson {
     }
 
     private static Space.Reverb reverb(JsonNode n) {
+        ReverbKind kind = labelled(n, "kind", ReverbKind.values(), ReverbKind::label);
         return new Space.Reverb(
-                labelled(n, "kind", ReverbKind.values(), ReverbKind::label),
+                kind,
                 number(n, "decaySeconds"),
                 number(n, "lowRatio"),
                 number(n, "highRatio"),
-                number(n, "size", 1));
+                number(n, "size", 1),
+                new ReverbCharacter(
+                        number(n, "density", 1),
+                        number(n, "buildUpMillis", 1000 * kind.buildUpSeconds()) / 1000,
+                        number(n, "movementMillis", 0) / 1000));
     }
 
     private static Space gated(JsonNode n) {
@@ -131,12 +137,27 @@ final class SpaceJson {
         }
     }
 
+    private static double millis(double seconds) {
+        return Math.rint(seconds * 1e9) / 1e6;
+    }
+
     private static void write(ObjectNode n, Space.Reverb r) {
         n.put("kind", r.kind().label())
                 .put("decaySeconds", r.decaySeconds())
                 .put("lowRatio", r.lowRatio())
                 .put("highRatio", r.highRatio())
                 .put("size", r.size());
+        ReverbCharacter own = ReverbCharacter.of(r.kind());
+        ReverbCharacter c = r.character();
+        if (c.density() != own.density()) {
+            n.put("density", c.density());
+        }
+        if (c.buildUpSeconds() != own.buildUpSeconds()) {
+            n.put("buildUpMillis", millis(c.buildUpSeconds()));
+        }
+        if (c.movementSeconds() != own.movementSeconds()) {
+            n.put("movementMillis", millis(c.movementSeconds()));
+        }
     }
 
     private static void write(ObjectNode n, Space.Echo e) {

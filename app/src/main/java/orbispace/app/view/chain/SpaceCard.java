@@ -48,7 +48,10 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     TailKnob.DECAY,
                                     TailKnob.LOWS,
                                     TailKnob.HIGHS,
-                                    TailKnob.SIZE));
+                                    TailKnob.SIZE,
+                                    TailKnob.DENSITY,
+                                    TailKnob.BUILD_UP,
+                                    TailKnob.MOVEMENT));
             case Space.Gated g ->
                     List.of(
                             decay(

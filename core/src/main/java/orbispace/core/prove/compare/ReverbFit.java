@@ -117,9 +117,7 @@ public record ReverbFit(
         double most = errors.stream().mapToDouble(e -> e).max().orElse(0);
         double least = errors.stream().mapToDouble(e -> e).min().orElse(0);
         double decay = Math.clamp(space.decaySeconds() / (1 + (most + least) / 2), 0.1, 20);
-        Space.Reverb other =
-                new Space.Reverb(
-                        space.kind(), decay, space.lowRatio(), space.highRatio(), space.size());
+        Space.Reverb other = space.withDecay(decay);
         ReverbFit fit =
                 judged(other, wanted, DecayMeter.measure(ours(other, rate)), predelaySeconds);
         return fit.cost() < cost() ? fit : this;
@@ -164,7 +162,12 @@ public record ReverbFit(
         float[][] response = Impulse.pair(n);
         Engine.of(
                         new ReverbSettings(
-                                s.kind(), s.decaySeconds(), s.lowRatio(), s.highRatio(), s.size()),
+                                s.kind(),
+                                s.decaySeconds(),
+                                s.lowRatio(),
+                                s.highRatio(),
+                                s.size(),
+                                s.character()),
                         rate)
                 .process(response[0], response[1], 0, n);
         return Audio.of(rate, response);

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
-class NetworkReverbTest {
+class ReverbTest {
     private static final double RATE = 48000;
 
     private static double t30(BandDecay band) {
@@ -58,8 +58,7 @@ class NetworkReverbTest {
         Audio whole = Impulses.response(settings, 0.5, RATE, 24000);
         for (int block : new int[] {1, 64, 1000}) {
             Audio parts = Impulses.response(settings, 0.5, RATE, block);
-            assertThat(parts.channel(0)).isEqualTo(whole.channel(0));
-            assertThat(parts.channel(1)).isEqualTo(whole.channel(1));
+            assertThat(Impulses.difference(parts, whole)).isLessThan(1e-7);
         }
     }
 

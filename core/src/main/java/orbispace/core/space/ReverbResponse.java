@@ -1,0 +1,267 @@
+package orbispace.core.space;
+
+import java.util.ArrayList;
+import java.util.List;
+import orbispace.core.audio.Decibels;
+
+/**
+ * The impulse response of a reverb, grown from noise: echoes that become dense, then noise, each
+ * band of which falls by its own decay time. So the tail has by construction the lines, the
+ * smoothness and the decay of noise that falls.
+ *
+ * <p>What comes from the left is louder on the left at first, and the mirror image of what comes
+ * from the right. The energy is 1 for a click in the middle. Where every band is 100 dB down it
+ * fades to its end, and it holds no constant.
+ */
+final class ReverbResponse {
+    private static final int BLOCK = 64;
+
+    /** How much farther the walls of the second of two spaces are. */
+    private static final double APART = 0.1;
+
+    private static final double END_DB = 110;
+    private static final double LEAN_DB = 7.5;
+    private static final double LEAN_SECONDS = 0.06;
+    private static final double BURST_SECONDS = 0.008;
+    private static final double BUILD_OF_DECAY = 8;
+    private static final double BUILD_GROWTH = 1.5;
+    private static final double FADE_FROM = 0.6;
+    private static final List<Double> MIRRORED_SECONDS = List.of(0.0, 0.03, 0.1, 0.2, 0.3);
+    private static final double MIRROR_FADE_SECONDS = 0.005;
+    private static final int MIRROR_ROUNDS = 4;
+    private static final double END_FADE_SHARE = 1 / 11.0;
+
+    private final ReverbSettings settings;
+    private final ReverbKind.Start kind;
+    private final double rate;
+    private final double build;
+    private final ReverbStart start;
+    private final ReverbNoise noise;
+    private final float[][] paths;
+    private final int variant;
+
+    /** A band, or several that follow each other and decay alike. */
+    private record Band(int first, int last, double decaySeconds) {
+        /** By how much the amplitude falls with each frame, as a natural logarithm. */
+        double fall(double rate) {
+            return 3 * Math.log(10) / (decaySeconds * rate);
+        }
+    }
+
+    private ReverbResponse(ReverbSettings s, double rate, int variant) {
+        settings = s;
+        kind = s.kind().start();
+        this.rate = rate;
+        this.variant = variant;
+        double set = s.character().buildUpSeconds() * s.size();
+        // A decay that is over soon leaves no time to build up.
+        build = set / (1 + BUILD_OF_DECAY * set / s.decaySeconds());
+        start = new ReverbStart(s, rate);
+        noise = ReverbNoise.of(s.kind(), rate);
+        paths = new float[4][(int) Math.ceil(seconds(s) * rate)];
+    }
+
+    /** How long the response of a reverb is. */
+    static double seconds(ReverbSettings s) {
+        double longest = s.decaySeconds() * Math.max(1, Math.max(s.lowRatio(), s.highRatio()));
+        return longest * END_DB / 60 + s.character().buildUpSeconds() * s.size() + 0.03;
+    }
+
+    /**
+     * The four paths of a reverb at a rate.
+     *
+     * @param variant 0, or 1 for another space of the same kind, of which no sound is the same
+     */
+    static Taps of(ReverbSettings s, double rate, int variant) {
+        return new Taps(new ReverbResponse(s, rate, variant).grow());
+    }
+
+    private float[][] grow() {
+        List<Band> bands = bands();
+        for (int p = 0; p < paths.length; p++) {
+            begin(p, bands);
+            goOn(p, bands);
+        }
+        share();
+        for (int p = 0; p < paths.length; p++) {
+            lean(p);
+        }
+        for (ReverbWalls.Tap wall : ReverbWalls.of(settings, 1 + variant * APART)) {
+            wall.add(paths, rate);
+        }
+        mirror(0, 3);
+        mirror(1, 2);
+        finish();
+        return paths;
+    }
+
+    private List<Band> bands() {
+        List<Band> bands = new ArrayList<>();
+        for (int b = 0; b < ReverbBands.COUNT; b++) {
+            double decay = ReverbBands.decaySeconds(settings, b);
+            Band last = bands.isEmpty() ? null : bands.getLast();
+            if (last != null && last.decaySeconds == decay) {
+                bands.set(bands.size() - 1, new Band(last.first, b, decay));
+            } else {
+                bands.add(new Band(b, b, decay));
+            }
+        }
+        return bands;
+    }
+
+    /** Power of the field at a moment re its level, the fall left out. */
+    private double power(double t) {
+        double built =
+                build <= 0
+                        ? 1
+                        : 1 - (1 - kind.first()) * Math.exp(-Math.pow(t / build, BUILD_GROWTH));
+        double burst = BURST_SECONDS * Math.sqrt(settings.size());
+        return built * (1 + kind.burst() * Math.exp(-t / burst));
+    }
+
+    /** How much of the amplitude is the noise's; the rest of the power is that of the echoes. */
+    private double noiseShare(double t) {
+        double place = (t / start.seconds - FADE_FROM) / (1 - FADE_FROM);
+        return Math.sin(Math.PI / 2 * Math.clamp(place, 0, 1));
+    }
+
+    private void begin(int path, List<Band> bands) {
+        start.echoes(31 * kind.seed() + 4 * variant + path, variant == 0);
+        start.transform(kind.dispersion() * Math.sqrt(settings.size()));
+        int end = Math.min(paths[path].length, (int) (start.seconds * rate));
+        for (Band band : bands) {
+            double[] echoes = start.bands(band.first, band.last);
+            double fall = band.fall(rate);
+            for (int i = 0; i < end; i++) {
+                paths[path][i] += (float) (echoes[i] * Math.exp(-fall * i));
+            }
+        }
+        for (int i = 0; i < end; i++) {
+            double share = noiseShare(i / rate);
+            paths[path][i] *= (float) Math.sqrt((1 - share * share) * power(i / rate));
+        }
+    }
+
+    private void goOn(int path, List<Band> bands) {
+        // A source on the right begins half of the noise later, another variant a quarter.
+        int from = path / 2 * (noise.frames() / 2) + variant * (noise.frames() / 4);
+        int first = (int) (FADE_FROM * start.seconds * rate) / BLOCK * BLOCK;
+        float[] factors = new float[BLOCK];
+        float[] envelope = new float[BLOCK];
+        for (Band band : bands) {
+            double fall = band.fall(rate);
+            int end = paths[path].length;
+            double[] fallen = new double[BLOCK];
+            for (int k = 0; k < BLOCK; k++) {
+                fallen[k] = Math.exp(-fall * k);
+            }
+            for (int at = first; at < end; at += BLOCK) {
+                int n = Math.min(BLOCK, end - at);
+                envelope(at, n, envelope);
+                double level = Math.exp(-fall * at);
+                for (int k = 0; k < n; k++) {
+                    factors[k] = (float) (level * fallen[k]) * envelope[k];
+                }
+                for (int b = band.first; b <= band.last; b++) {
+                    noise.add(path % 2, b, from + at, factors, paths[path], at, n);
+                }
+            }
+        }
+    }
+
+    /** Amplitude of the noise re its fall, in straight lines over each block. */
+    private void envelope(int at, int n, float[] into) {
+        double from = noiseShare(at / rate) * Math.sqrt(power(at / rate));
+        double next = (at + BLOCK) / rate;
+        double to = noiseShare(next) * Math.sqrt(power(next));
+        for (int k = 0; k < n; k++) {
+            into[k] = (float) (from + (to - from) * k / BLOCK);
+        }
+    }
+
+    /** Gives the two sides of each source what they have in common. */
+    private void share() {
+        // Of x and y the sums a x + b y and b x + a y are as loud, and alike by 2 a b.
+        double a = Math.sqrt(0.5 * (1 + Math.sqrt(1 - kind.alike() * kind.alike())));
+        double b = kind.alike() / (2 * a);
+        for (int source = 0; source < 2; source++) {
+            float[] x = paths[2 * source];
+            float[] y = paths[2 * source + 1];
+            for (int i = 0; i < x.length; i++) {
+                double l = x[i];
+                x[i] = (float) (a * l + b * y[i]);
+                y[i] = (float) (b * l + a * y[i]);
+            }
+        }
+    }
+
+    /** A path is louder, or softer, the more the nearer to the start. */
+    private void lean(int path) {
+        boolean near = path / 2 == path % 2;
+        int end = Math.min(paths[path].length, (int) (10 * LEAN_SECONDS * rate));
+        for (int i = 0; i < end; i++) {
+            paths[path][i] *= (float) lean(i / rate, near);
+        }
+    }
+
+    /** The amplitude of the side of a source, or of the other, at a moment. */
+    static double lean(double t, boolean near) {
+        double ratio = Decibels.toPower(LEAN_DB * Math.exp(-t / LEAN_SECONDS));
+        return Math.sqrt(2 * (near ? ratio : 1) / (1 + ratio));
+    }
+
+    /** Makes a path and that of the other side as loud, in the stretches in which they lean. */
+    private void mirror(int path, int other) {
+        for (int round = 0; round < MIRROR_ROUNDS; round++) {
+            double before = 1;
+            for (int s = 0; s + 1 < MIRRORED_SECONDS.size(); s++) {
+                int from = frame(MIRRORED_SECONDS.get(s));
+                int to = frame(MIRRORED_SECONDS.get(s + 1));
+                double ratio = energy(paths[other], from, to) / energy(paths[path], from, to);
+                // Each goes half of the way, and over from the stretch before in straight lines.
+                boolean last = s + 2 == MIRRORED_SECONDS.size();
+                double gain = last ? 1 : Math.pow(ratio, 0.25);
+                double over = Math.min(to - from, MIRROR_FADE_SECONDS * rate);
+                for (int i = from; i < to; i++) {
+                    double g = before + (gain - before) * Math.min(1, (i - from) / over);
+                    paths[path][i] *= (float) g;
+                    paths[other][i] /= (float) g;
+                }
+                before = gain;
+            }
+        }
+    }
+
+    private int frame(double seconds) {
+        return Math.min(paths[0].length, (int) Math.round(seconds * rate));
+    }
+
+    private static double energy(float[] x, int from, int to) {
+        double energy = 1e-30;
+        for (int i = from; i < to; i++) {
+            energy += (double) x[i] * x[i];
+        }
+        return energy;
+    }
+
+    private void finish() {
+        for (float[] path : paths) {
+            new DcBlock(rate).process(path, path, 0, path.length);
+        }
+        double energy = 0;
+        for (int i = 0; i < paths[0].length; i++) {
+            double l = paths[0][i] + paths[2][i];
+            double r = paths[1][i] + paths[3][i];
+            energy += (l * l + r * r) / 2;
+        }
+        float gain = (float) Math.sqrt(ReverbBands.heard(rate) / energy);
+        // A short fade of mids and highs would be a thud where lows are gone already.
+        double fade = END_FADE_SHARE * paths[0].length;
+        for (float[] path : paths) {
+            for (int i = 0; i < path.length; i++) {
+                double left = Math.min(1, (path.length - 1 - i) / fade);
+                path[i] *= (float) (gain * (0.5 - 0.5 * Math.cos(Math.PI * left)));
+            }
+        }
+    }
+}
