@@ -53,7 +53,7 @@ public final class Reasons {
             return "";
         }
         return switch (r.get().space()) {
-            case Space.Reverb reverb -> decay();
+            case Space.Reverb reverb -> decay() + start(r.get(), reverb);
             case Space.Echo echo -> echo();
             case Space.Gated g -> gated(r.get(), g);
             case Space.Convolution c -> convolution(r.get(), c);
@@ -74,6 +74,24 @@ public final class Reasons {
                 + " bpm; the last 40 dB take "
                 + Wording.millis(g.fallMillis())
                 + ".";
+    }
+
+    /** How it begins as measured, which density and build-up set, and what its movement does. */
+    private String start(Return r, Space.Reverb reverb) {
+        ReturnPicture picture = pictures.get(r.id());
+        double sway = 1000 * reverb.character().movementSeconds();
+        String moves =
+                sway > 0
+                        ? " Its sides sway by " + Wording.number(sway, 2) + " ms."
+                        : " Its tail stands still.";
+        return picture == null || picture.start().isEmpty()
+                ? ""
+                : " Dense as noise after "
+                        + Wording.millis(1000 * picture.start().get().denseSeconds())
+                        + ", loudest at "
+                        + Wording.millis(1000 * picture.start().get().loudestSeconds())
+                        + "."
+                        + moves;
     }
 
     private String convolution(Return r, Space.Convolution c) {

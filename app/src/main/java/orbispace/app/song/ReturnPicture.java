@@ -3,6 +3,7 @@ package orbispace.app.song;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
@@ -12,7 +13,9 @@ import orbispace.core.design.SpaceTraits;
 import orbispace.core.measure.DecayCurve;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
+import orbispace.core.measure.EchoDensity;
 import orbispace.core.measure.PolarEnergy;
+import orbispace.core.measure.SpaceStart;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
 import orbispace.core.space.EchoSettings;
@@ -27,6 +30,7 @@ import orbispace.core.space.EchoSettings;
  * @param curve energy still to come
  * @param report ISO 3382 decay
  * @param arrivals of an echo or a doubler, measured
+ * @param start of a place, measured; empty until it is
  */
 public record ReturnPicture(
         double predelaySeconds,
@@ -34,7 +38,8 @@ public record ReturnPicture(
         PolarEnergy polar,
         DecayCurve curve,
         Optional<DecayReport> report,
-        List<Arrival> arrivals) {
+        List<Arrival> arrivals,
+        Optional<Start> start) {
     private static final int MOST_ARRIVALS = 6;
 
     /**
@@ -45,6 +50,26 @@ public record ReturnPicture(
      * @param levelDb measured energy re the first arrival
      */
     public record Arrival(double seconds, double bearingDegrees, double levelDb) {}
+
+    /**
+     * How a place begins.
+     *
+     * @param denseSeconds after its first sound, when its echoes are as dense as noise
+     * @param loudestSeconds after its first sound, the middle of its loudest 10 ms
+     */
+    public record Start(double denseSeconds, double loudestSeconds) {
+        static Optional<Start> of(Audio response, double predelaySeconds) {
+            int from = (int) (predelaySeconds * response.sampleRateHz());
+            if (from >= response.frames()) {
+                return Optional.empty();
+            }
+            Audio wet = response.slice(from, response.frames());
+            OptionalDouble dense = EchoDensity.denseSeconds(wet.channel(0), wet.sampleRateHz());
+            return dense.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Start(dense.getAsDouble(), SpaceStart.loudest(wet)));
+        }
+    }
 
     /** Keeps its own list. */
     public ReturnPicture {
@@ -71,14 +96,28 @@ public record ReturnPicture(
                 new ArrivalFinder(response, polar).arrivals(predelay, expected(design, r));
         double decay = decay(design, r, arrivals, predelay, response.seconds());
         ReturnPicture quick =
-                new ReturnPicture(predelay, decay, polar, curve, Optional.empty(), arrivals);
+                new ReturnPicture(
+                        predelay,
+                        decay,
+                        polar,
+                        curve,
+                        Optional.empty(),
+                        arrivals,
+                        Optional.empty());
         if (!r.space().traits().nature().isPlace()) {
             return quick;
         }
         first.accept(quick);
         DecayReport report = DecayMeter.measure(response);
         double measured = r.space() instanceof Space.Convolution ? measured(report, decay) : decay;
-        return new ReturnPicture(predelay, measured, polar, curve, Optional.of(report), arrivals);
+        return new ReturnPicture(
+                predelay,
+                measured,
+                polar,
+                curve,
+                Optional.of(report),
+                arrivals,
+                Start.of(response, predelay));
     }
 
     private static double decay(

@@ -104,7 +104,8 @@ public record SpaceStart(
         return at;
     }
 
-    private static double loudest(Audio a) {
+    /** The middle of the loudest 10 ms of the first 0.2 s. */
+    public static double loudest(Audio a) {
         double best = 0;
         double most = 0;
         for (double t = 0; t < RISE_WITHIN_SECONDS; t += 0.002) {

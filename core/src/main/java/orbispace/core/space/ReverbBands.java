@@ -1,9 +1,9 @@
 package orbispace.core.space;
 
 /**
- * The bands in which a reverb decays: the low ratio holds below 200 Hz, the high ratio above 4.8
- * kHz, the decay itself from 320 Hz to 3 kHz; between them it goes over in steps of a third of the
- * ratio.
+ * The bands in which a reverb decays: the low ratio holds below 200 Hz, the high ratio above 4.4
+ * kHz, the decay itself from 320 Hz to 2.9 kHz; between them it goes over in steps of a third of
+ * the ratio.
  */
 final class ReverbBands {
     /** How many there are. */
@@ -12,7 +12,7 @@ final class ReverbBands {
     /** Sound above the range of hearing is left out at high rates. */
     private static final double TOP_HZ = 21000;
 
-    private static final double[] EDGES_HZ = {200, 253, 320, 3000, 3800, 4800};
+    private static final double[] EDGES_HZ = {200, 253, 320, 2900, 3600, 4400};
 
     /** How far either side of an edge, as a ratio, two bands go over into each other. */
     private static final double OVER = Math.pow(2, 1 / 16.0);

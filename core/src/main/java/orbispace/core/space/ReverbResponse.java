@@ -34,7 +34,6 @@ final class ReverbResponse {
     private final ReverbSettings settings;
     private final ReverbKind.Start kind;
     private final double rate;
-    private final double build;
     private final ReverbStart start;
     private final ReverbNoise noise;
     private final float[][] paths;
@@ -53,9 +52,6 @@ final class ReverbResponse {
         kind = s.kind().start();
         this.rate = rate;
         this.variant = variant;
-        double set = s.character().buildUpSeconds() * s.size();
-        // A decay that is over soon leaves no time to build up.
-        build = set / (1 + BUILD_OF_DECAY * set / s.decaySeconds());
         start = new ReverbStart(s, rate);
         noise = ReverbNoise.of(s.kind(), rate);
         paths = new float[4][(int) Math.ceil(seconds(s) * rate)];
@@ -109,20 +105,17 @@ final class ReverbResponse {
         return bands;
     }
 
-    /** Power of the field at a moment re its level, the fall left out. */
-    private double power(double t) {
+    /** Power of a band at a moment re its level, the fall left out. */
+    private double power(Band band, double t) {
+        double set = settings.character().buildUpSeconds() * settings.size();
+        // A decay that is over soon leaves no time to build up.
+        double build = set / (1 + BUILD_OF_DECAY * set / band.decaySeconds);
         double built =
                 build <= 0
                         ? 1
                         : 1 - (1 - kind.first()) * Math.exp(-Math.pow(t / build, BUILD_GROWTH));
         double burst = BURST_SECONDS * Math.sqrt(settings.size());
         return built * (1 + kind.burst() * Math.exp(-t / burst));
-    }
-
-    /** How much of the amplitude is the noise's; the rest of the power is that of the echoes. */
-    private double noiseShare(double t) {
-        double place = (t / start.seconds - FADE_FROM) / (1 - FADE_FROM);
-        return Math.sin(Math.PI / 2 * Math.clamp(place, 0, 1));
     }
 
     private void begin(int path, List<Band> bands) {
@@ -132,13 +125,15 @@ final class ReverbResponse {
         for (Band band : bands) {
             double[] echoes = start.bands(band.first, band.last);
             double fall = band.fall(rate);
-            for (int i = 0; i < end; i++) {
-                paths[path][i] += (float) (echoes[i] * Math.exp(-fall * i));
+            float[] envelope = new float[BLOCK];
+            for (int at = 0; at < end; at += BLOCK) {
+                int n = Math.min(BLOCK, end - at);
+                envelope(band, false, at, n, envelope);
+                for (int k = 0; k < n; k++) {
+                    double fallen = Math.exp(-fall * (at + k));
+                    paths[path][at + k] += (float) (echoes[at + k] * fallen * envelope[k]);
+                }
             }
-        }
-        for (int i = 0; i < end; i++) {
-            double share = noiseShare(i / rate);
-            paths[path][i] *= (float) Math.sqrt((1 - share * share) * power(i / rate));
         }
     }
 
@@ -157,7 +152,7 @@ final class ReverbResponse {
             }
             for (int at = first; at < end; at += BLOCK) {
                 int n = Math.min(BLOCK, end - at);
-                envelope(at, n, envelope);
+                envelope(band, true, at, n, envelope);
                 double level = Math.exp(-fall * at);
                 for (int k = 0; k < n; k++) {
                     factors[k] = (float) (level * fallen[k]) * envelope[k];
@@ -169,14 +164,19 @@ final class ReverbResponse {
         }
     }
 
-    /** Amplitude of the noise re its fall, in straight lines over each block. */
-    private void envelope(int at, int n, float[] into) {
-        double from = noiseShare(at / rate) * Math.sqrt(power(at / rate));
-        double next = (at + BLOCK) / rate;
-        double to = noiseShare(next) * Math.sqrt(power(next));
+    /** Amplitude of the noise or of the echoes re their fall, in straight lines over each block. */
+    private void envelope(Band band, boolean ofNoise, int at, int n, float[] into) {
+        double from = amplitude(band, ofNoise, at / rate);
+        double to = amplitude(band, ofNoise, (at + BLOCK) / rate);
         for (int k = 0; k < n; k++) {
             into[k] = (float) (from + (to - from) * k / BLOCK);
         }
+    }
+
+    private double amplitude(Band band, boolean ofNoise, double t) {
+        double place = (t / start.seconds - FADE_FROM) / (1 - FADE_FROM);
+        double turn = Math.PI / 2 * Math.clamp(place, 0, 1);
+        return Math.sqrt(power(band, t)) * (ofNoise ? Math.sin(turn) : Math.cos(turn));
     }
 
     /** Gives the two sides of each source what they have in common. */

@@ -24,7 +24,7 @@ public record ReverbSettings(
     public static final double LOW_CROSSOVER_HZ = 250;
 
     /** The middle of where 1 goes over into the high ratio. */
-    public static final double HIGH_CROSSOVER_HZ = 3800;
+    public static final double HIGH_CROSSOVER_HZ = 3600;
 
     /** Checks the ranges. */
     public ReverbSettings {

@@ -13,6 +13,8 @@ final class ReverbWalls {
     private static final double SOUND_METRES_PER_SECOND = 343;
     private static final double WALL = 0.82;
     private static final int MOST = 7;
+    private static final double HEARD_RATE_HZ = 48000;
+    private static final int KERNEL_FRAMES = 40;
     private static final double[] BOX = {5.1, 4.3, 2.75};
 
     /** The right half of a room is built a little otherwise, so that the middle is not mono. */
@@ -33,12 +35,26 @@ final class ReverbWalls {
      */
     record Tap(boolean left, double seconds, double near, double far) {
         void add(float[][] paths, double rate) {
-            int at = (int) Math.round(seconds * rate);
-            double scale = Math.sqrt(rate);
-            if (at < paths[0].length) {
-                paths[left ? 0 : 3][at] += (float) (scale * near);
-                paths[left ? 1 : 2][at] += (float) (scale * far);
+            int middle = (int) Math.round(seconds * rate);
+            int reach = rate > HEARD_RATE_HZ ? KERNEL_FRAMES : 0;
+            for (int k = -reach; k <= reach; k++) {
+                int at = middle + k;
+                if (at >= 0 && at < paths[0].length) {
+                    double scale = Math.sqrt(rate) * kernel(k, rate);
+                    paths[left ? 0 : 3][at] += (float) (scale * near);
+                    paths[left ? 1 : 2][at] += (float) (scale * far);
+                }
             }
+        }
+
+        /** One frame, without what no one hears at high rates. */
+        private static double kernel(int k, double rate) {
+            if (k == 0 || rate <= HEARD_RATE_HZ) {
+                return Math.min(1, HEARD_RATE_HZ / rate);
+            }
+            double x = Math.PI * k * HEARD_RATE_HZ / rate;
+            double window = 0.5 + 0.5 * Math.cos(Math.PI * k / (KERNEL_FRAMES + 1));
+            return window * HEARD_RATE_HZ / rate * Math.sin(x) / x;
         }
     }
 
