@@ -16,6 +16,13 @@ public final class SoftCurve {
         return c * (27 + square) / (27 + 9 * square);
     }
 
+    /** Bends the first {@code n} samples. */
+    public static void of(float[] samples, int n) {
+        for (int k = 0; k < n; k++) {
+            samples[k] = of(samples[k]);
+        }
+    }
+
     /** The curve at an amount from 0, which leaves the sound alone, to 1; slope 1 at rest. */
     public static float bend(float x, float amount) {
         if (amount <= 0) {

@@ -9,6 +9,7 @@ import orbispace.core.signal.Cascade;
 import orbispace.core.signal.DelayLine;
 import orbispace.core.signal.FadingFilter;
 import orbispace.core.signal.FilterDesign;
+import orbispace.core.signal.Oversampler;
 import orbispace.core.signal.SoftCurve;
 
 /**
@@ -43,6 +44,10 @@ public final class Echo implements Engine {
         private final float far;
         private final float bend;
         private final float feedback;
+
+        /** How much sooner what is bent is read, since the curve takes as long. */
+        private final int curveFrames;
+
         private final double wowFrames;
         private final double wowPerFrame;
         private final double glideFrames;
@@ -62,7 +67,9 @@ public final class Echo implements Engine {
             bend = (float) s.loop().saturation();
             feedback = bounded(s.feedback(), filters, rate);
             double most = Math.min(leftFrames, rightFrames) - LEAST_FRAMES;
-            wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, most);
+            curveFrames = bend > 0 ? (int) Math.min(Oversampler.LATENCY_FRAMES, most) : 0;
+            double left = Math.max(0, most - curveFrames);
+            wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, left);
             wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
             glideFrames = s.loop().glideMillis() / 1000 * rate;
         }
@@ -100,6 +107,12 @@ public final class Echo implements Engine {
     private final FadingFilter loop;
     private final float[] l = new float[BLOCK];
     private final float[] r = new float[BLOCK];
+    private final float[] backLeft = new float[BLOCK];
+    private final float[] backRight = new float[BLOCK];
+    private final float[] amounts = new float[BLOCK];
+    private final Oversampler leftCurve = new Oversampler(2);
+    private final Oversampler rightCurve = new Oversampler(2);
+    private final Oversampler.Curve curve = this::bend;
     private final float[] inLeft = new float[BLOCK];
     private final float[] inRight = new float[BLOCK];
     private Tuning tuning;
@@ -111,39 +124,8 @@ public final class Echo implements Engine {
     private final Sway sway;
     private int nextFrame;
     private boolean begun;
-    private final Glide leftGlide = new Glide();
-    private final Glide rightGlide = new Glide();
-
-    /** How far a line still is from its new time, in frames. */
-    private static final class Glide {
-        private double target;
-        private double off;
-        private double step;
-
-        /** Gives a line its time: at once and made up for by what is off, or by a cross-fade. */
-        void aim(DelayLine line, double frames, double glideFrames) {
-            if (glideFrames > 0 && frames != target) {
-                off += target - frames;
-                step = Math.abs(off) / glideFrames;
-                line.setDelay(frames, true);
-            } else if (glideFrames <= 0) {
-                line.setDelay(frames, false);
-            }
-            target = frames;
-        }
-
-        /** What is off now; it becomes less by a step. */
-        double next() {
-            double now = off;
-            off = Math.abs(off) <= step ? 0 : off - Math.signum(off) * step;
-            return now;
-        }
-
-        void settle(double frames) {
-            target = frames;
-            off = 0;
-        }
-    }
+    private final EchoGlide leftGlide = new EchoGlide();
+    private final EchoGlide rightGlide = new EchoGlide();
 
     /** An echo at rest. */
     Echo(Tuning tuning, double sampleRateHz) {
@@ -200,8 +182,10 @@ public final class Echo implements Engine {
             leftGlide.aim(leftLine, tuning.leftFrames, tuning.glideFrames);
             rightGlide.aim(rightLine, tuning.rightFrames, tuning.glideFrames);
             int readable = Math.min(leftLine.readable(), rightLine.readable());
-            int nearer = (int) Math.ceil(Math.max(0, Math.max(-leftGlide.off, -rightGlide.off)));
-            int n = Math.min(Math.min(BLOCK, readable - (int) wow - nearer), to - at);
+            int nearer =
+                    (int) Math.ceil(Math.max(0, Math.max(-leftGlide.off(), -rightGlide.off())));
+            int sooner = (int) wow + nearer + tuning.curveFrames;
+            int n = Math.min(Math.min(BLOCK, readable - sooner), to - at);
             processBlock(left, right, at, Math.max(1, n));
             nextFrame += Math.max(1, n);
             at += Math.max(1, n);
@@ -209,7 +193,12 @@ public final class Echo implements Engine {
     }
 
     private void processBlock(float[] left, float[] right, int at, int n) {
-        read(n);
+        boolean bends = tuning.bend > 0;
+        read(n, bends);
+        if (!bends) {
+            System.arraycopy(l, 0, backLeft, 0, n);
+            System.arraycopy(r, 0, backRight, 0, n);
+        }
         for (int k = 0; k < n; k++) {
             take(left[at + k], right[at + k], k);
             near += (tuning.near - near) / GLIDE_FRAMES;
@@ -217,15 +206,22 @@ public final class Echo implements Engine {
             left[at + k] = near * l[k] + far * r[k];
             right[at + k] = near * r[k] + far * l[k];
         }
-        loop.process(l, r, 0, n);
-        bend(n);
+        loop.process(backLeft, backRight, 0, n);
+        if (bends) {
+            for (int k = 0; k < n; k++) {
+                bend += (tuning.bend - bend) / GLIDE_FRAMES;
+                amounts[k] = bend;
+            }
+            leftCurve.process(backLeft, 0, n, curve);
+            rightCurve.process(backRight, 0, n, curve);
+        }
         float wanted = tuning.feedback;
         for (int k = 0; k < n; k++) {
             feedback += (wanted - feedback) / GLIDE_FRAMES;
             // In a ping-pong what the right line gives back returns to the left, where the input
             // joins it.
-            float back = pingPong ? r[k] : l[k];
-            float cross = pingPong ? l[k] : r[k];
+            float back = pingPong ? backRight[k] : backLeft[k];
+            float cross = pingPong ? backLeft[k] : backRight[k];
             l[k] = clean(inLeft[k] + feedback * back);
             r[k] = clean(inRight[k] + feedback * cross);
         }
@@ -233,9 +229,10 @@ public final class Echo implements Engine {
         rightLine.write(r, n);
     }
 
-    private void read(int n) {
+    /** Reads what is due, and with a curve what is due when that has bent it. */
+    private void read(int n, boolean bends) {
         boolean sways = wow != 0 || tuning.wowFrames != 0;
-        if (!sways && leftGlide.off == 0 && rightGlide.off == 0) {
+        if (!sways && !bends && leftGlide.off() == 0 && rightGlide.off() == 0) {
             leftLine.read(l, n);
             rightLine.read(r, n);
             return;
@@ -244,8 +241,14 @@ public final class Echo implements Engine {
             wow += (tuning.wowFrames - wow) / GLIDE_FRAMES;
             double turn = tuning.wowPerFrame * (nextFrame + k) + sway.off();
             double later = wow * Math.sin(turn);
-            l[k] = leftLine.ahead(k, later + leftGlide.next());
-            r[k] = rightLine.ahead(k, later + rightGlide.next());
+            double onLeft = later + leftGlide.next();
+            double onRight = later + rightGlide.next();
+            l[k] = leftLine.ahead(k, onLeft);
+            r[k] = rightLine.ahead(k, onRight);
+            if (bends) {
+                backLeft[k] = leftLine.ahead(k, onLeft - tuning.curveFrames);
+                backRight[k] = rightLine.ahead(k, onRight - tuning.curveFrames);
+            }
             sway.goOn(1);
         }
         if (tuning.wowFrames == 0 && wow < 1e-3) {
@@ -263,16 +266,11 @@ public final class Echo implements Engine {
         }
     }
 
-    private void bend(int n) {
-        if (bend == 0 && tuning.bend == 0) {
-            return;
-        }
+    /** Bends samples at four times the rate, each by the amount of its frame. */
+    private void bend(float[] samples, int n) {
         for (int k = 0; k < n; k++) {
-            bend += (tuning.bend - bend) / GLIDE_FRAMES;
-            l[k] = SoftCurve.bend(l[k], bend);
-            r[k] = SoftCurve.bend(r[k], bend);
+            samples[k] = SoftCurve.bend(samples[k], amounts[k >> 2]);
         }
-        bend = tuning.bend == 0 && bend < 1e-4f ? 0 : bend;
     }
 
     private static float clean(float x) {
@@ -283,6 +281,8 @@ public final class Echo implements Engine {
     public void reset() {
         leftLine.reset();
         rightLine.reset();
+        leftCurve.reset();
+        rightCurve.reset();
         settle();
     }
 }

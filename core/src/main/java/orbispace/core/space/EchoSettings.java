@@ -137,7 +137,7 @@ public record EchoSettings(
 
     @Override
     public Object shape() {
-        return kind;
+        return kind + (loop.saturation() > 0 ? " bent" : "");
     }
 
     /**

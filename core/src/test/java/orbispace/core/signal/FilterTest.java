@@ -12,20 +12,65 @@ class FilterTest {
     private static final double RATE = 48000;
 
     @Test
-    void butterworthFollowsItsAnalyticCurveAtEverySteepness() {
+    void butterworthFollowsItsAnalogueCurveAtEverySteepness() {
         for (int poles = 1; poles <= 8; poles++) {
-            List<Biquad> low = FilterDesign.lowPass(1000, poles, RATE);
-            List<Biquad> high = FilterDesign.highPass(1000, poles, RATE);
-            double warpedCorner = Math.tan(Math.PI * 1000 / RATE);
-            for (double hz : new double[] {100, 500, 900, 1000, 1500, 4000, 9000}) {
-                double x = Math.tan(Math.PI * hz / RATE) / warpedCorner;
-                double lowDb = -10 * Math.log10(1 + Math.pow(x, 2 * poles));
-                double highDb = -10 * Math.log10(1 + Math.pow(1 / x, 2 * poles));
-                assertThat(FilterDesign.magnitudeDb(low, hz, RATE)).isCloseTo(lowDb, within(0.01));
-                assertThat(FilterDesign.magnitudeDb(high, hz, RATE))
-                        .isCloseTo(highDb, within(0.01));
+            for (double corner : new double[] {100, 1000, 4000, 10000, 15000, 20000}) {
+                List<Biquad> low = FilterDesign.lowPass(corner, poles, 44100);
+                List<Biquad> high = FilterDesign.highPass(corner, poles, 44100);
+                for (double hz = 60; hz <= 18000; hz *= 1.1) {
+                    double x = hz / corner;
+                    double lowDb = -10 * Math.log10(1 + Math.pow(x, 2 * poles));
+                    double highDb = -10 * Math.log10(1 + Math.pow(1 / x, 2 * poles));
+                    double near = hz < 5000 && corner < 5000 ? 0.1 : 0.7;
+                    if (lowDb > -60) {
+                        assertThat(FilterDesign.magnitudeDb(low, hz, 44100))
+                                .as("%d poles at %.0f, %.0f Hz", poles, corner, hz)
+                                .isCloseTo(lowDb, within(near));
+                    }
+                    if (highDb > -60) {
+                        assertThat(FilterDesign.magnitudeDb(high, hz, 44100))
+                                .as("%d poles at %.0f, %.0f Hz", poles, corner, hz)
+                                .isCloseTo(highDb, within(near));
+                    }
+                }
             }
         }
+    }
+
+    @Test
+    void bellsAndShelvesFollowTheirAnalogueCurvesToEighteenKilohertz() {
+        for (double db : new double[] {-24, -12, -3, 3, 12}) {
+            double a = Math.pow(10, db / 40);
+            for (double at : new double[] {200, 3000, 10000, 14000}) {
+                for (double hz = 60; hz <= 18000; hz *= 1.1) {
+                    double x = hz / at;
+                    double bell =
+                            10 * Math.log10(resonance(x, a / 1.4) / resonance(x, 1 / (1.4 * a)));
+                    double wide = Math.sqrt(2 * a);
+                    double up = power(a - x * x, wide * x) / power(1 - a * x * x, wide * x);
+                    double down = power(1 - a * x * x, wide * x) / power(a - x * x, wide * x);
+                    double low = 10 * Math.log10(a * a * up);
+                    double high = 10 * Math.log10(a * a * down);
+                    assertThat(FilterDesign.bell(at, db, 1.4, 44100).magnitudeDb(hz, 44100))
+                            .as("bell %.0f dB at %.0f, %.0f Hz", db, at, hz)
+                            .isCloseTo(bell, within(0.7));
+                    assertThat(FilterDesign.lowShelf(at, db, 44100).magnitudeDb(hz, 44100))
+                            .as("low shelf %.0f dB at %.0f, %.0f Hz", db, at, hz)
+                            .isCloseTo(low, within(0.7));
+                    assertThat(FilterDesign.highShelf(at, db, 44100).magnitudeDb(hz, 44100))
+                            .as("high shelf %.0f dB at %.0f, %.0f Hz", db, at, hz)
+                            .isCloseTo(high, within(0.7));
+                }
+            }
+        }
+    }
+
+    private static double resonance(double x, double overQ) {
+        return power(1 - x * x, x * overQ);
+    }
+
+    private static double power(double re, double im) {
+        return re * re + im * im;
     }
 
     @Test
@@ -94,6 +139,23 @@ class FilterTest {
             cascade.process(x, x, at, Math.min(x.length, at + 512));
         }
         assertThat(x[x.length - 1]).isEqualTo(0f);
+    }
+
+    @Test
+    void tenPassesThroughAHalfFrameKeepTheHighs() {
+        for (double fraction : new double[] {0.5, 0.25}) {
+            float[] x = Signals.sine(10000, 0.5, 0.2, 44100);
+            double power = 0;
+            for (int pass = 0; pass < 10; pass++) {
+                DelayLine line = new DelayLine(1000);
+                line.setDelay(50 + fraction, true);
+                line.process(x, 0, x.length);
+            }
+            for (int i = 4000; i < 8000; i++) {
+                power += x[i] * x[i] / 4000.0;
+            }
+            assertThat(10 * Math.log10(power / 0.125)).isCloseTo(0, within(0.05));
+        }
     }
 
     @Test

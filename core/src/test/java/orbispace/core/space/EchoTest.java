@@ -48,7 +48,39 @@ class EchoTest {
     void firstArrivalIsTheInputAtItsLevelAndTheSecondIsDownByTheFeedback() {
         Audio a = Impulses.response(pingPong(0.25, 0.5, 20, 20000, 1), 1, RATE, 1000);
         assertThat(energyDb(a.channel(0), 0.2, 0.3)).isCloseTo(0, within(0.01));
-        assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(0.9));
+        assertThat(energyDb(a.channel(1), 0.45, 0.55)).isCloseTo(-6.02, within(1.1));
+    }
+
+    @Test
+    void whatIsBentInTheLoopComesBackOnTimeAndWithoutOtherTones() {
+        float[] x = new float[24000];
+        System.arraycopy(orbispace.core.Signals.sine(13000, 1, 0.04, RATE), 0, x, 0, 1920);
+        EchoSettings.Loop loop = new EchoSettings.Loop(20, 20000, 1, 0, 0.5);
+        EchoSettings echo = new EchoSettings(EchoSettings.Kind.SINGLE, 0.1, 0.1, 0.9, loop, 0);
+        Engine.of(echo, RATE).process(x, x.clone(), 0, x.length);
+        double tone = levelAt(x, 13000);
+        for (double hz = 200; hz < 15000; hz += 200) {
+            if (Math.abs(hz - 13000) > 400) {
+                assertThat(levelAt(x, hz)).as("%.0f Hz", hz).isLessThan(tone - 70);
+            }
+        }
+        float[] click = new float[24000];
+        click[0] = 0.01f;
+        Engine.of(echo, RATE).process(click, click.clone(), 0, click.length);
+        assertThat(peakAround(click, 0.2, RATE)).isCloseTo(9600, within(1));
+    }
+
+    /** In the second arrival. */
+    private static double levelAt(float[] x, double hz) {
+        double re = 0;
+        double im = 0;
+        for (int i = 0; i < 1440; i++) {
+            double h = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / 1440);
+            double w = h * h;
+            re += w * x[9840 + i] * Math.cos(2 * Math.PI * hz * i / RATE);
+            im += w * x[9840 + i] * Math.sin(2 * Math.PI * hz * i / RATE);
+        }
+        return 10 * Math.log10(re * re + im * im);
     }
 
     private static double energyDb(float[] x, double from, double to) {
