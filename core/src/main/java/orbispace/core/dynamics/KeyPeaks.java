@@ -4,10 +4,13 @@ import java.util.List;
 import orbispace.core.audio.Decibels;
 import orbispace.core.signal.Biquad;
 import orbispace.core.signal.Cascade;
+import orbispace.core.signal.Quadrature;
 
 /**
- * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, in
- * dBFS, at least {@link #SILENT_DB}. One serves every gate and ducker that listens to the same key.
+ * Follows a key at control rate: the peak level of each {@link #STEP} frames after a key filter, or
+ * their envelope if that is higher, so that a low tone does not come and go with every half period;
+ * in dBFS, at least {@link #SILENT_DB}. One serves every gate and ducker that listens to the same
+ * key.
  *
  * <p>A key is given as the middle and the side of its sound, half the sum and half the difference
  * of its channels, and the louder of the two counts: one channel alone keys as loud as it would in
@@ -20,17 +23,31 @@ public final class KeyPeaks {
     /** Frames per step; gains are computed once per step and joined by straight lines. */
     public static final int STEP = 16;
 
+    /** Frames of which one goes into the envelope; highs have a peak in each step anyway. */
+    private static final int TOGETHER = 4;
+
+    /** Half a period of the lowest tone whose envelope is followed: 40 Hz. */
+    private static final double RECENT_SECONDS = 0.0125;
+
     private final Cascade filter;
     private final boolean filtered;
     private final float[] filteredMiddle;
     private final float[] filteredSide;
     private final float[] steps;
     private int count;
+    private final Quadrature middleEnvelope = new Quadrature();
+    private final Quadrature sideEnvelope = new Quadrature();
+    private final float[] recent;
+    private int newest;
+    private float envelope;
+    private float middleSum;
+    private float sideSum;
     private int phase;
     private float peak;
 
     /** A follower for blocks of at most {@code maxFrames}. */
-    public KeyPeaks(List<Biquad> filter, int maxFrames) {
+    public KeyPeaks(List<Biquad> filter, int maxFrames, double sampleRateHz) {
+        recent = new float[(int) Math.ceil(RECENT_SECONDS * sampleRateHz / STEP)];
         this.filter = new Cascade(filter);
         this.filtered = !filter.isEmpty();
         filteredMiddle = new float[filtered ? maxFrames : 0];
@@ -56,19 +73,43 @@ public final class KeyPeaks {
         int at = start;
         while (at < end) {
             int n = Math.min(end, at + STEP - phase);
-            float most = peak;
             for (int i = at; i < n; i++) {
-                most = Math.max(most, Math.max(Math.abs(x[i]), Math.abs(y[i])));
+                peak = Math.max(peak, Math.max(Math.abs(x[i]), Math.abs(y[i])));
+                middleSum += x[i];
+                sideSum += y[i];
+                phase++;
+                if (phase % TOGETHER == 0) {
+                    follow();
+                }
             }
-            phase += n - at;
             at = n;
-            peak = most;
             if (phase == STEP) {
-                steps[count++] = peak > 1e-10f ? (float) Decibels.ofAmplitude(peak) : SILENT_DB;
+                float level = level();
+                steps[count++] = level > 1e-10f ? (float) Decibels.ofAmplitude(level) : SILENT_DB;
                 phase = 0;
                 peak = 0;
+                envelope = 0;
             }
         }
+    }
+
+    private void follow() {
+        double middle = middleEnvelope.next(middleSum / TOGETHER);
+        double side = sideEnvelope.next(sideSum / TOGETHER);
+        envelope = (float) Math.max(envelope, Math.max(middle, side));
+        middleSum = 0;
+        sideSum = 0;
+    }
+
+    /** The peak of a step, or its envelope as far as peaks have reached of late. */
+    private float level() {
+        recent[newest] = peak;
+        newest = (newest + 1) % recent.length;
+        float most = 0;
+        for (float r : recent) {
+            most = Math.max(most, r);
+        }
+        return Math.max(peak, Math.min(envelope, most));
     }
 
     /** The levels of the steps that ended within the last frames taken, from the first on. */
@@ -84,6 +125,12 @@ public final class KeyPeaks {
     /** Forgets the key. */
     public void reset() {
         filter.reset();
+        middleEnvelope.reset();
+        sideEnvelope.reset();
+        java.util.Arrays.fill(recent, 0);
+        envelope = 0;
+        middleSum = 0;
+        sideSum = 0;
         phase = 0;
         peak = 0;
         count = 0;

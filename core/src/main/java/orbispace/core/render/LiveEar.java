@@ -28,7 +28,11 @@ final class LiveEar {
         left = new float[maxFrames];
         right = new float[maxFrames];
         StageSettings.Key heard = new StageSettings.Key(java.util.Map.of(), ear.filter());
-        peaks = new KeyPeaks(heard.sections(settings.material.sampleRateHz()), maxFrames);
+        peaks =
+                new KeyPeaks(
+                        heard.sections(settings.material.sampleRateHz()),
+                        maxFrames,
+                        settings.material.sampleRateHz());
     }
 
     /** How many frames ahead of the song it listens. */

@@ -60,7 +60,11 @@ final class SongKeys {
     }
 
     private float[] follow(StageSettings.Key key, Job job) {
-        KeyPeaks follower = new KeyPeaks(key.sections(material.sampleRateHz()), BLOCK_FRAMES);
+        KeyPeaks follower =
+                new KeyPeaks(
+                        key.sections(material.sampleRateHz()),
+                        BLOCK_FRAMES,
+                        material.sampleRateHz());
         float[] peaks = new float[frames / KeyPeaks.STEP + 64];
         Arrays.fill(peaks, KeyPeaks.SILENT_DB);
         float[] middle = new float[BLOCK_FRAMES];

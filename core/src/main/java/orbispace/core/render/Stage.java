@@ -57,7 +57,7 @@ sealed interface Stage
     private static @Nullable KeyPeaks own(StageSettings settings, double rate) {
         StageSettings.Key key = settings.key();
         return key != null && key.own()
-                ? new KeyPeaks(key.sections(rate), Block.MOST_FRAMES)
+                ? new KeyPeaks(key.sections(rate), Block.MOST_FRAMES, rate)
                 : null;
     }
 

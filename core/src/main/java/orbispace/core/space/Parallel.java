@@ -31,7 +31,7 @@ public final class Parallel implements Engine {
     }
 
     private final Ducker compressor;
-    private final KeyPeaks peaks = new KeyPeaks(java.util.List.of(), PART);
+    private final KeyPeaks peaks;
     private final float[] middle = new float[PART];
     private final float[] side = new float[PART];
     private Tuning tuning;
@@ -39,6 +39,7 @@ public final class Parallel implements Engine {
 
     Parallel(Tuning tuning, double sampleRateHz) {
         this.tuning = tuning;
+        peaks = new KeyPeaks(java.util.List.of(), PART, sampleRateHz);
         compressor = new Ducker(tuning.compressor(), sampleRateHz);
         makeUp = tuning.makeUp();
     }

@@ -14,7 +14,7 @@ class GateTest {
 
     private static float[] gains(GateSettings settings, float[] key, int block) {
         Gate gate = new Gate(settings, RATE);
-        KeyPeaks peaks = new KeyPeaks(List.of(), block);
+        KeyPeaks peaks = new KeyPeaks(List.of(), block, RATE);
         float[] ones = new float[key.length];
         Arrays.fill(ones, 1);
         for (int at = 0; at < key.length; at += block) {
@@ -111,8 +111,8 @@ class GateTest {
                 List.of(
                         List.<orbispace.core.signal.Biquad>of(),
                         orbispace.core.signal.FilterDesign.lowPass(2000, 4, RATE))) {
-            KeyPeaks middle = new KeyPeaks(filter, 4800);
-            KeyPeaks side = new KeyPeaks(filter, 4800);
+            KeyPeaks middle = new KeyPeaks(filter, 4800, RATE);
+            KeyPeaks side = new KeyPeaks(filter, 4800, RATE);
             middle.process(tone, new float[4800], 0, 4800);
             side.process(new float[4800], tone, 0, 4800);
             assertThat(side.steps()[side.count() - 1])
@@ -123,7 +123,8 @@ class GateTest {
 
     @Test
     void keyFiltersPartWhatLevelsDoNot() {
-        KeyPeaks low = new KeyPeaks(orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE), 4800);
+        KeyPeaks low =
+                new KeyPeaks(orbispace.core.signal.FilterDesign.lowPass(400, 4, RATE), 4800, RATE);
         float[] hiss = Signals.sine(6000, 0.5, 0.1, RATE);
         low.process(hiss, new float[4800], 0, 4800);
         assertThat(low.steps()[low.count() - 1]).isLessThan(-60f);

@@ -352,8 +352,9 @@ class LiveChangesTest {
         Space longer = new Space.Reverb(ReverbKind.ROOM, 3, 1.3, 0.4, 1);
         Map<String, Chain[]> all = new TreeMap<>();
         all.put("reverb", chains(room, longer));
-        all.put("echo", chains(echo(230, 0, 0, 0), echo(170, 1, 0, 0.4)));
-        all.put("gliding echo", chains(echo(230, 2, 90, 0.2), echo(170, 1, 90, 0)));
+        all.put("echo", chains(echo(230, 0, 0, 0.1), echo(170, 1, 0, 0.4)));
+        all.put("gliding echo", chains(echo(230, 2, 90, 0.2), echo(170, 1, 90, 0.05)));
+        all.put("plain echo", chains(echo(230, 0, 0, 0), echo(170, 1, 0, 0)));
         all.put("copies", chains(copies(12, 0), copies(14, 0)));
         all.put("detuned copies", chains(copies(12, 7), copies(30, 9)));
         all.put("convolution", chains(PIER, new Space.Convolution("pier.wav", 0, 0, 1, 0.6, 1)));
