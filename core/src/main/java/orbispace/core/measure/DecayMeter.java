@@ -118,7 +118,7 @@ public final class DecayMeter {
         return i;
     }
 
-    private static double[] bandSquares(List<OctaveBands> channels, double hz) {
+    static double[] bandSquares(List<OctaveBands> channels, double hz) {
         double[] squares = new double[0];
         for (OctaveBands c : channels) {
             double[] band = c.band(hz);

@@ -65,11 +65,27 @@ public final class Responses {
                 : SpaceResponse.of(left);
     }
 
+    /** What is cut short fades out over its last fifth, at most 50 ms, instead of with a click. */
+    private static Audio faded(Audio part) {
+        int fade = (int) Math.min(part.frames() / 5.0, 0.05 * part.sampleRateHz());
+        float[][] channels = new float[part.channelCount()][];
+        for (int c = 0; c < channels.length; c++) {
+            channels[c] = part.channel(c).clone();
+            for (int i = 0; i < fade; i++) {
+                double share = 0.5 - 0.5 * Math.cos(Math.PI * i / fade);
+                channels[c][part.frames() - 1 - i] *= (float) share;
+            }
+        }
+        return Audio.of(part.sampleRateHz(), channels);
+    }
+
     private static Audio shaped(Audio response, Space.Convolution c) {
         double rate = response.sampleRateHz();
         int from = (int) Math.min(response.frames() - 1, c.startMillis() / 1000 * rate);
         int keep = c.keepMillis() == 0 ? response.frames() : (int) (c.keepMillis() / 1000 * rate);
-        Audio part = response.slice(from, Math.min(response.frames(), from + Math.max(1, keep)));
+        int to = Math.min(response.frames(), from + Math.max(1, keep));
+        Audio part = response.slice(from, to);
+        part = to < response.frames() ? faded(part) : part;
         return DecayScaling.of(part, c.lowScale(), c.midScale(), c.highScale());
     }
 }

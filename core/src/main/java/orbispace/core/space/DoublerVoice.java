@@ -5,7 +5,8 @@ import orbispace.core.signal.DelayLine;
 /**
  * One detuned copy: a delay that drifts, and when it has drifted far enough splices back to where
  * the waveform fits best (the waveform similarity of Verhelst and Roelands 1993), so that a
- * sustained tone passes without a beat.
+ * sustained tone passes without a beat. Before a stroke it goes back to the set time, since its
+ * copy would otherwise stand now before and now behind it.
  */
 final class DoublerVoice {
     /** How far the delay may drift from the set time. */
@@ -14,12 +15,15 @@ final class DoublerVoice {
     private static final double SEARCH_SECONDS = 0.005;
     private static final double FADE_SECONDS = 0.012;
     private static final double WINDOW_SECONDS = 0.008;
+    private static final double MARGIN_SECONDS = 0.001;
     private static final float SILENT = 1e-10f;
 
     private final double rate;
     private final float[] ring;
     private final int mask;
     private final int fadeFrames;
+    private final Strokes strokes;
+    private int fading;
     private int write;
     private double base;
     private double target;
@@ -35,6 +39,7 @@ final class DoublerVoice {
         ring = new float[Integer.highestOneBit(most) * 2];
         mask = ring.length - 1;
         fadeFrames = (int) (FADE_SECONDS * rate);
+        strokes = new Strokes(rate);
         apply(voice);
         base = target;
         reset();
@@ -54,12 +59,27 @@ final class DoublerVoice {
      * A time that was given goes with the drift that there is; one that does not drift is exact.
      */
     private void move() {
-        old = delay;
-        fadeLeft = fadeFrames;
+        leave(fadeFrames);
         double drift = delay - base;
         base = target;
         delay = perFrame == 0 ? base : base + Math.clamp(drift, -reach(), reach());
         moved = false;
+    }
+
+    private void leave(int frames) {
+        old = delay;
+        fading = frames;
+        fadeLeft = frames;
+    }
+
+    /** Goes to where a stroke that has come in will stand at the set time, if there is time. */
+    private void meet() {
+        int since = strokes.taken();
+        int left = (int) (Math.min(delay, base) - since - MARGIN_SECONDS * rate);
+        if (perFrame != 0 && left >= MARGIN_SECONDS * rate) {
+            leave(Math.min(fadeFrames, left));
+            delay = base - perFrame * (base - since);
+        }
     }
 
     private double reach() {
@@ -70,14 +90,17 @@ final class DoublerVoice {
         for (int k = 0; k < n; k++) {
             float x = in[k];
             ring[write & mask] = Math.abs(x) < SILENT ? 0 : x;
+            strokes.next(x);
             float y = at(delay);
             if (fadeLeft > 0) {
-                float share = fadeLeft / (float) fadeFrames;
+                float share = fadeLeft / (float) fading;
                 y += share * (at(old) - y);
                 fadeLeft--;
                 old += perFrame;
             } else if (moved) {
                 move();
+            } else if (strokes.waits()) {
+                meet();
             } else if (Math.abs(delay - base) > reach() + 1) {
                 splice();
             }
@@ -104,8 +127,7 @@ final class DoublerVoice {
 
     /** Goes back to the other end of the reach, to the place that sounds most alike. */
     private void splice() {
-        old = delay;
-        fadeLeft = fadeFrames;
+        leave(fadeFrames);
         if (perFrame == 0) {
             delay = base;
             return;
@@ -146,6 +168,7 @@ final class DoublerVoice {
         delay = base;
         old = base;
         fadeLeft = 0;
+        strokes.reset();
         write = 0;
     }
 }

@@ -155,6 +155,30 @@ class SpaceMeasuresTest {
     }
 
     @Test
+    void aNoisyRecordingMadeLongerGoesOnAsItselfAndNotAsItsNoise() {
+        float[] x = noise(3, 1.2, 14);
+        java.util.Random random = new java.util.Random(15);
+        for (int i = 0; i < x.length; i++) {
+            x[i] += (float) (0.003 * random.nextGaussian());
+        }
+        Audio a = Audio.of(RATE, x);
+        Audio longer = DecayScaling.of(a, 2, 2, 2);
+        assertThat(longer.seconds()).isGreaterThan(2 * 1.2 * 100 / 60);
+        DecayReport was = DecayMeter.measure(a);
+        DecayReport is = DecayMeter.measure(longer);
+        for (int b = 1; b < was.bands().size(); b++) {
+            double wanted = 2 * was.bands().get(b).t30().fitted().orElseThrow();
+            assertThat(is.bands().get(b).t30().fitted().orElseThrow())
+                    .as("%s Hz", was.bands().get(b).centreHz())
+                    .isCloseTo(wanted, within(0.05 * wanted));
+        }
+        Audio end = longer.slice(longer.frames() - 4800, longer.frames());
+        assertThat(10 * Math.log10(end.meanSquare() / a.slice(0, 4800).meanSquare()))
+                .isLessThan(-100);
+        assertThat(longer.channel(0)[longer.frames() - 1]).isZero();
+    }
+
+    @Test
     void whatCannotBeMeasuredIsLeftAsItIs() {
         Audio click = Audio.of(RATE, new float[] {1, 0, 0, 0});
         Audio scaled = DecayScaling.of(click, 0.5, 0.5, 0.5);

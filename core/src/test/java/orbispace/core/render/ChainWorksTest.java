@@ -158,7 +158,7 @@ class ChainWorksTest {
     void latencyIsKnownAndRingsAddUp() {
         Chain chain = Chain.of(Space.hall(1, 1, 1)).withDrive(new Drive(6, true));
         ChainSettings driven = works(ret(chain, false));
-        assertThat(driven.latencyBefore(driven.stages().size())).isEqualTo(32);
+        assertThat(driven.latencyBefore(driven.stages().size())).isEqualTo(34);
         assertThat(driven.latencyBefore(ChainSettings.ENGINE)).isZero();
         Return fed = ret(Chain.of(Space.hall(2, 1, 1)), false).called("B", "B");
         Return into = ret(chain, false).withFeeds(Map.of("B", -6.0));

@@ -129,6 +129,41 @@ class GatedAndCopiesTest {
     }
 
     @Test
+    void strokesStandWhereTheCopyIsSetHoweverItIsDetuned() {
+        for (double millis : new double[] {9, 15, 28}) {
+            for (double cents : new double[] {-14, 6, 20}) {
+                var left = new DoublerSettings.Voice(millis / 1000, cents, -1);
+                var right = new DoublerSettings.Voice(0.035, -cents, 1);
+                Engine engine =
+                        Engine.of(
+                                new DoublerSettings(java.util.List.of(left, right), 20, false),
+                                RATE);
+                float[] x = new float[(int) (12 * RATE)];
+                java.util.Random random = new java.util.Random(5);
+                java.util.List<Integer> at = new java.util.ArrayList<>();
+                for (double t = 0.2; t < 11.5; t += 0.11 + 0.3 * random.nextDouble()) {
+                    at.add((int) (t * RATE));
+                    for (int i = 0; i < 0.09 * RATE; i++) {
+                        x[at.getLast() + i] +=
+                                (float) (Math.exp(-i / 600.0) * random.nextGaussian());
+                    }
+                    x[at.getLast()] = 4;
+                }
+                engine.process(x, x.clone(), 0, x.length);
+                for (int stroke : at) {
+                    int best = stroke;
+                    for (int i = stroke; i < stroke + 1500; i++) {
+                        best = Math.abs(x[i]) > Math.abs(x[best]) ? i : best;
+                    }
+                    assertThat(1000 * (best - stroke) / RATE)
+                            .as("%s ms, %s cents", millis, cents)
+                            .isCloseTo(millis, within(0.7));
+                }
+            }
+        }
+    }
+
+    @Test
     void aSplitPairStandsApartAndItsSidesAreUnrelated() {
         var room = new ReverbSettings(ReverbKind.ROOM, 0.8, 1, 0.8, 1);
         var plate = new ReverbSettings(ReverbKind.PLATE, 1.6, 1, 0.8, 1);
