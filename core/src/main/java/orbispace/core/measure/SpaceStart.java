@@ -70,7 +70,7 @@ public record SpaceStart(
                 rise(middle),
                 colourDb(middle),
                 earlyDb(middle, decaySeconds),
-                centre(middle, 250) - centre(middle, 4000));
+                arrival(middle, 250) - arrival(middle, 4000));
     }
 
     private static double energy(float[] x, double from, double to, double rate) {
@@ -177,12 +177,11 @@ public record SpaceStart(
         return levels.stream().mapToDouble(d -> Math.abs(d - mean)).max().orElse(0);
     }
 
-    /** The middle of the energy of an octave in the first 60 ms. */
-    private static double centre(Audio a, double hz) {
+    /** When a fifth of the energy around a frequency has come, of that of the first 60 ms. */
+    private static double arrival(Audio a, double hz) {
         double rate = a.sampleRateHz();
         int size = Integer.highestOneBit((int) (rate / 3)) * 2;
-        double moment = 0;
-        double sum = 1e-30;
+        double[] powers = new double[(int) (LEAD_WITHIN_SECONDS * rate)];
         Fft fft = new Fft(size);
         for (int c = 0; c < 2; c++) {
             double[] x = new double[size];
@@ -193,16 +192,21 @@ public record SpaceStart(
             fft.forward(x);
             for (int k = 0; k < size / 2; k++) {
                 double octaves = Math.log(Math.max(1e-9, k * rate / size / hz)) / Math.log(2);
-                double share = Math.exp(-8 * octaves * octaves);
+                double share = Math.exp(-2 * octaves * octaves);
                 x[2 * k] *= share;
                 x[2 * k + 1] *= k == 0 ? 0 : share;
             }
             fft.inverse(x);
-            for (int i = 0; i < LEAD_WITHIN_SECONDS * rate; i++) {
-                moment += i / rate * x[i] * x[i];
-                sum += x[i] * x[i];
+            for (int i = 0; i < powers.length; i++) {
+                powers[i] += x[i] * x[i];
             }
         }
-        return moment / sum;
+        double left = java.util.Arrays.stream(powers).sum() / 5;
+        int at = 0;
+        while (at < powers.length - 1 && left > powers[at]) {
+            left -= powers[at];
+            at++;
+        }
+        return at / rate;
     }
 }

@@ -7,7 +7,7 @@ public enum ReverbKind {
     /** Hard and bright: dense within a few milliseconds, loudest at once. */
     CHAMBER("chamber", new Start(154, 0.0, 0.0).dense(0.004, 1.2).burst(9).alike(0.52)),
     /** A sheet of metal: dense from the first moment, highs before lows, no walls. */
-    PLATE("plate", new Start(85, 0.007, 0.5).dense(0, 1).disperses(0.26)),
+    PLATE("plate", new Start(46, 0.007, 0.5).dense(0, 1).disperses(0.26)),
     /** Builds up over some tens of milliseconds. */
     HALL("hall", new Start(96, 0.04, 0.2).dense(0.033, 1.7).alike(0.24)),
     /** Opens slowly, with far walls. */

@@ -110,10 +110,11 @@ final class ReverbResponse {
         double set = settings.character().buildUpSeconds() * settings.size();
         // A decay that is over soon leaves no time to build up.
         double build = set / (1 + BUILD_OF_DECAY * set / band.decaySeconds);
+        double own = settings.kind().buildUpSeconds();
+        double later = settings.character().buildUpSeconds();
+        double first = kind.first() * Math.min(1, own / Math.max(1e-6, later));
         double built =
-                build <= 0
-                        ? 1
-                        : 1 - (1 - kind.first()) * Math.exp(-Math.pow(t / build, BUILD_GROWTH));
+                build <= 0 ? 1 : 1 - (1 - first) * Math.exp(-Math.pow(t / build, BUILD_GROWTH));
         double burst = BURST_SECONDS * Math.sqrt(settings.size());
         return built * (1 + kind.burst() * Math.exp(-t / burst));
     }

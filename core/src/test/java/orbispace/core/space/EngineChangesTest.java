@@ -79,6 +79,40 @@ class EngineChangesTest {
     }
 
     @Test
+    void aDecayThatIsDrawnAlongIsFollowedWithoutAClick() {
+        Engine engine = Engine.of(new ReverbSettings(ReverbKind.HALL, 1, 1, 0.7, 1), RATE);
+        float[] tone = orbispace.core.Signals.sine(200, 0.1, 6, RATE);
+        float[] x = tone.clone();
+        float[] other = tone.clone();
+        int at = 0;
+        for (int step = 0; step < 60; step++, at += 2400) {
+            var next = new ReverbSettings(ReverbKind.HALL, 1 + 0.05 * step, 1, 0.7, 1);
+            engine.apply(next.tuning(RATE).own());
+            engine.process(x, other, at, at + 2400);
+        }
+        engine.process(x, other, at, x.length);
+        double bend = 0;
+        for (int i = 2; i < x.length; i++) {
+            bend = Math.max(bend, Math.abs(x[i] - 2.0 * x[i - 1] + x[i - 2]));
+        }
+        double turn = Math.pow(2 * Math.PI * 200 / RATE, 2);
+        assertThat(bend).isLessThan(3 * turn * Audio.of(RATE, x).peak());
+        // At the end it is the last one that answers.
+        float[] rest = new float[48000];
+        Engine last = Engine.of(new ReverbSettings(ReverbKind.HALL, 3.95, 1, 0.7, 1), RATE);
+        float[] click = new float[48000];
+        click[0] = 1;
+        last.process(click, rest, 0, click.length);
+        float[] heard = new float[(int) (8 * RATE)];
+        engine.process(heard, heard.clone(), 0, heard.length);
+        float[] again = new float[48000];
+        again[0] = 1;
+        engine.process(again, new float[48000], 0, again.length);
+        assertThat(Impulses.difference(Audio.of(RATE, again), Audio.of(RATE, click)))
+                .isLessThan(1e-4);
+    }
+
+    @Test
     void twoEnginesOfOneTuningKnowNothingOfEachOther() {
         EngineTuning tuning = response(10).tuning(RATE);
         Engine one = tuning.own().engine(RATE);
@@ -181,7 +215,13 @@ class EngineChangesTest {
     @Test
     void whatSwaysByItselfIsTheSameHoweverAPlaceInTheSongIsReached() {
         EngineSettings[] all = {
-            new ReverbSettings(ReverbKind.HALL, 0.4, 1, 0.7, 1),
+            new ReverbSettings(
+                    ReverbKind.HALL,
+                    0.4,
+                    1,
+                    0.7,
+                    1,
+                    ReverbCharacter.of(ReverbKind.HALL).withMovement(0.0002)),
             new EchoSettings(
                     EchoSettings.Kind.SINGLE,
                     0.05,
