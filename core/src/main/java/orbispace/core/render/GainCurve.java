@@ -6,8 +6,10 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A gain over the song: amplitude factors at frames, joined by straight lines; the first and the
- * last hold before and after. Immutable; reading it neither allocates nor remembers.
+ * A gain over the song: amplitude factors at frames, joined by cubic curves that neither bend
+ * sharply nor leave what lies between two points (Fritsch and Carlson 1980), since each corner
+ * would splash; the first and the last hold before and after. Immutable; reading it neither
+ * allocates nor remembers.
  */
 public final class GainCurve {
     /** One throughout. */
@@ -17,12 +19,28 @@ public final class GainCurve {
 
     private final int[] frames;
     private final float[] gains;
+
+    /** Slope at each point, per frame. */
+    private final float[] slopes;
+
     private final boolean steady;
 
     private GainCurve(int[] frames, float[] gains) {
         this.frames = frames;
         this.gains = gains;
+        slopes = slopes(frames, gains);
         steady = allEqual(gains);
+    }
+
+    /** None at turns and ends, else the harmonic mean of both sides. */
+    private static float[] slopes(int[] frames, float[] gains) {
+        float[] slopes = new float[gains.length];
+        for (int i = 1; i + 1 < gains.length; i++) {
+            double before = (gains[i] - gains[i - 1]) / (double) (frames[i] - frames[i - 1]);
+            double after = (gains[i + 1] - gains[i]) / (double) (frames[i + 1] - frames[i]);
+            slopes[i] = before * after > 0 ? (float) (2 * before * after / (before + after)) : 0;
+        }
+        return slopes;
     }
 
     private static boolean allEqual(float[] gains) {
@@ -85,11 +103,20 @@ public final class GainCurve {
         if (i == frames.length - 1) {
             return gains[i];
         }
-        double share = (frame - frames[i]) / (double) (frames[i + 1] - frames[i]);
-        return gains[i] + share * (gains[i + 1] - gains[i]);
+        return between(i, frame - frames[i]);
     }
 
-    /** The product of two at the points of both; between them it runs straight. */
+    /** So many frames after a point. */
+    private float between(int i, int after) {
+        float length = frames[i + 1] - frames[i];
+        float u = after / length;
+        float rise = gains[i + 1] - gains[i];
+        float from = slopes[i] * length;
+        float to = slopes[i + 1] * length;
+        return gains[i] + u * (from + u * (3 * rise - 2 * from - to + u * (from + to - 2 * rise)));
+    }
+
+    /** The product of two at the points of both; between them it is a curve of its own. */
     GainCurve times(GainCurve other) {
         if (other.isEven()) {
             return this;
@@ -129,10 +156,8 @@ public final class GainCurve {
             if (i < 0 || i == frames.length - 1) {
                 Arrays.fill(into, at, end, i < 0 ? gains[0] : gains[i]);
             } else {
-                float step = (gains[i + 1] - gains[i]) / (next - frames[i]);
-                float base = gains[i] + step * (frame - frames[i]);
                 for (int k = at; k < end; k++) {
-                    into[k] = base + step * k;
+                    into[k] = between(i, frame + k - frames[i]);
                 }
             }
             at = end;

@@ -80,6 +80,34 @@ class GainCurveTest {
         c.applyTo(ones);
         assertThat(ones[0]).isZero();
         assertThat(ones[5000]).isCloseTo(0.5f, within(1e-5f));
-        assertThat(ones[9999]).isCloseTo(0.9999f, within(1e-5f));
+        assertThat(ones[9999]).isCloseTo(1, within(1e-5f));
+    }
+
+    @Test
+    void neitherLongRampsNorShortEdgesSplash() {
+        double rate = 48000;
+        for (double hz : new double[] {60, 300}) {
+            for (int frames : new int[] {240, 24000}) {
+                java.util.TreeMap<Integer, Double> points = new java.util.TreeMap<>();
+                points.put(48000, 1.0);
+                for (int p = 1; frames > 1000 && p < 32; p++) {
+                    points.put(48000 + frames * p / 32, Math.pow(0.1, p / 32.0));
+                }
+                points.put(48000 + frames, frames > 1000 ? 0.1 : 0.0);
+                float[] x = orbispace.core.Signals.sine(hz, 0.5, 3, rate);
+                GainCurve.through(points).applyTo(x);
+                float[] high = x.clone();
+                new orbispace.core.signal.Cascade(
+                                orbispace.core.signal.FilterDesign.highPass(2000, 8, rate))
+                        .process(high, high, 0, high.length);
+                double most = 0;
+                for (int i = 40000; i < 80000; i++) {
+                    most = Math.max(most, Math.abs(high[i]));
+                }
+                assertThat(20 * Math.log10(most / 0.5))
+                        .as("%.0f Hz, %d frames", hz, frames)
+                        .isLessThan(-70);
+            }
+        }
     }
 }
