@@ -14,6 +14,8 @@ public enum ReverbKind {
     VAST("vast", new Start(102, 0.095, 0.05).dense(0.039, 1.15));
 
     private final String label;
+
+    @SuppressWarnings("ImmutableEnumChecker") // A record of numbers.
     private final Start start;
 
     ReverbKind(String label, Start start) {
