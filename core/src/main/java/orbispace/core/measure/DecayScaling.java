@@ -58,7 +58,8 @@ public final class DecayScaling {
 
     /** The response with its decays scaled, 0.25 to 2 each; itself if all are 1. */
     public static Audio of(Audio response, double low, double middle, double high) {
-        if (low == 1 && middle == 1 && high == 1 || !DecayMeter.canMeasure(response)) {
+        boolean same = low == 1 && middle == 1 && high == 1;
+        if (same || !DecayMeter.canMeasure(response)) {
             return response;
         }
         List<Octave> octaves = octaves(response, low, middle, high);
