@@ -120,7 +120,7 @@ final class ReverbResponse {
     }
 
     private void begin(int path, List<Band> bands) {
-        start.echoes(31 * kind.seed() + 4 * variant + path, variant == 0);
+        start.echoes(31 * kind.seed() + 4L * variant + path, variant == 0);
         start.transform(kind.dispersion() * Math.sqrt(settings.size()));
         int end = Math.min(paths[path].length, (int) (start.seconds * rate));
         for (Band band : bands) {

@@ -162,7 +162,9 @@ class RemedyBordersTest {
         for (double[] step : new double[][] {{3, 4.5}, {5, 6}, {4.5, 6}}) {
             Return set = narrow(new Filter.Dip(dip.hz(), step[0], 1)).withLevel(10);
             Candidate deeper = found(rule, set, COVERED).orElseThrow();
-            Filter.Dip then = ((ReturnEdit.FilterOut) deeper.edit()).filter().dip();
+            Filter.Dip then =
+                    java.util.Objects.requireNonNull(
+                            ((ReturnEdit.FilterOut) deeper.edit()).filter().dip());
             assertThat(then.depthDb()).isEqualTo(step[1]);
             assertThat(then.octaves()).isEqualTo(1);
             // What is left over clashes beside the dip that is there, within its octave.
