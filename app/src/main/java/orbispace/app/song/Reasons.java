@@ -53,12 +53,20 @@ public final class Reasons {
             return "";
         }
         return switch (r.get().space()) {
-            case Space.Reverb reverb -> decay() + start(r.get(), reverb);
+            case Space.Reverb reverb -> decay();
             case Space.Echo echo -> echo();
             case Space.Gated g -> gated(r.get(), g);
             case Space.Convolution c -> convolution(r.get(), c);
             default -> new SpaceWording(design, r.get()).whatItDoes();
         };
+    }
+
+    /** The same, and of a reverb how it begins and whether its tail moves. */
+    public String spaceAndStart() {
+        return space()
+                + chosen.filter(r -> r.space() instanceof Space.Reverb)
+                        .map(r -> start(r, (Space.Reverb) r.space()))
+                        .orElse("");
     }
 
     private String gated(Return r, Space.Gated g) {

@@ -252,7 +252,7 @@ final class ChainCards extends VBox {
                         .ifPresent(reading -> field.show(reading.value(), reading.unit())));
         proposals.values().forEach(p -> p.refresh(r));
         say(fixed, Reasons.fixedTimes(model.design().get().song(), r));
-        say(why, model.reasons().space());
+        say(why, model.reasons().spaceAndStart());
         say(settled, model.settling().byReturn().getOrDefault(r.id(), ""));
         cards.forEach(ChainCard::refresh);
     }
