@@ -28,7 +28,7 @@ import orbispace.core.time.SongClock;
 
 /**
  * A song of four minutes for measuring speed: eight stereo sources, each sent through a gate into
- * each of six returns (three networks, a convolution of four seconds, two echoes), with filters, a
+ * each of six returns (three reverbs, a convolution of four seconds, two echoes), with filters, a
  * gate and a ducker everywhere.
  */
 final class BigField {
