@@ -36,6 +36,11 @@ final class MeasureSpaces implements Callable<Integer> {
     @Option(names = "--rate", paramLabel = "HZ", description = "sample rate (default 48000)")
     private double rate = 48000;
 
+    @Option(
+            names = "--turned",
+            description = "also turn the numbers of each kind over their ranges (half a minute)")
+    private boolean turnedToo;
+
     private final Output output;
 
     MeasureSpaces(Output output) {
@@ -62,7 +67,7 @@ final class MeasureSpaces implements Callable<Integer> {
         ArrayNode kinds = document.putArray("nearestKinds");
         nearest.forEach(d -> node(kinds.addObject(), d));
         List<SpaceTurns> turned =
-                Arrays.stream(ReverbKind.values())
+                Arrays.stream(turnedToo ? ReverbKind.values() : new ReverbKind[0])
                         .parallel()
                         .map(k -> SpaceTurns.of(k, rate))
                         .toList();

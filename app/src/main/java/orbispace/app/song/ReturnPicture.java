@@ -54,7 +54,7 @@ public record ReturnPicture(
     /**
      * How a place begins.
      *
-     * @param denseSeconds after its first sound, when its echoes are as dense as noise
+     * @param denseSeconds after its first sound, when its later side is as dense as noise
      * @param loudestSeconds after its first sound, the middle of its loudest 10 ms
      */
     public record Start(double denseSeconds, double loudestSeconds) {
@@ -64,10 +64,14 @@ public record ReturnPicture(
                 return Optional.empty();
             }
             Audio wet = response.slice(from, response.frames());
-            OptionalDouble dense = EchoDensity.denseSeconds(wet.channel(0), wet.sampleRateHz());
-            return dense.isEmpty()
-                    ? Optional.empty()
-                    : Optional.of(new Start(dense.getAsDouble(), SpaceStart.loudest(wet)));
+            double rate = wet.sampleRateHz();
+            OptionalDouble left = EchoDensity.denseSeconds(wet.channel(0), rate);
+            OptionalDouble right = EchoDensity.denseSeconds(wet.channel(1), rate);
+            if (left.isEmpty() || right.isEmpty()) {
+                return Optional.empty();
+            }
+            double dense = Math.max(left.getAsDouble(), right.getAsDouble());
+            return Optional.of(new Start(dense, SpaceStart.loudest(wet)));
         }
     }
 

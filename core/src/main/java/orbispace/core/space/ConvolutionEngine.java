@@ -29,7 +29,7 @@ public final class ConvolutionEngine implements Engine {
     record Tuning(EngineSettings settings, Partitions response, @Nullable Convolver convolver)
             implements EngineTuning {
         static Tuning of(EngineSettings settings, Taps response) {
-            return new Tuning(settings, Partitions.of(response.paths()), null);
+            return new Tuning(settings, response.parts(), null);
         }
 
         @Override

@@ -1,7 +1,10 @@
 package orbispace.core.space;
 
+import java.lang.ref.SoftReference;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import orbispace.core.audio.Decibels;
 
 /**
@@ -30,6 +33,15 @@ final class ReverbResponse {
     private static final double MIRROR_FADE_SECONDS = 0.005;
     private static final int MIRROR_ROUNDS = 4;
     private static final double END_FADE_SHARE = 1 / 11.0;
+
+    /**
+     * The last ones, since the same is asked for by play, print and measures; they never change.
+     */
+    private static final Map<Key, SoftReference<Taps>> MADE = new LinkedHashMap<>(16, 0.75f, true);
+
+    private static final int MOST_KEPT = 8;
+
+    private record Key(ReverbSettings settings, double rate, int variant) {}
 
     private final ReverbSettings settings;
     private final ReverbKind.Start kind;
@@ -69,7 +81,30 @@ final class ReverbResponse {
      * @param variant 0, or 1 for another space of the same kind, of which no sound is the same
      */
     static Taps of(ReverbSettings s, double rate, int variant) {
-        return new Taps(new ReverbResponse(s, rate, variant).grow());
+        ReverbSettings still =
+                new ReverbSettings(
+                        s.kind(),
+                        s.decaySeconds(),
+                        s.lowRatio(),
+                        s.highRatio(),
+                        s.size(),
+                        s.character().withMovement(0));
+        Key key = new Key(still, rate, variant);
+        synchronized (MADE) {
+            SoftReference<Taps> kept = MADE.get(key);
+            Taps taps = kept == null ? null : kept.get();
+            if (taps != null) {
+                return taps;
+            }
+        }
+        Taps taps = new Taps(new ReverbResponse(still, rate, variant).grow());
+        synchronized (MADE) {
+            MADE.put(key, new SoftReference<>(taps));
+            if (MADE.size() > MOST_KEPT) {
+                MADE.remove(MADE.keySet().iterator().next());
+            }
+        }
+        return taps;
     }
 
     private float[][] grow() {

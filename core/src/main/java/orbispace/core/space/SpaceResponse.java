@@ -8,6 +8,7 @@ import orbispace.core.audio.Audio;
  */
 public final class SpaceResponse {
     private final float[][] paths;
+    private final Taps taps;
     private final double sampleRateHz;
 
     private SpaceResponse(double sampleRateHz, float[]... channels) {
@@ -29,6 +30,7 @@ public final class SpaceResponse {
                 path[i] *= gain;
             }
         }
+        taps = new Taps(paths);
     }
 
     /**
@@ -80,6 +82,6 @@ public final class SpaceResponse {
             throw new IllegalArgumentException(
                     "the impulse response is at " + sampleRateHz + " Hz, the song at " + rate);
         }
-        return new Taps(paths);
+        return taps;
     }
 }

@@ -76,7 +76,7 @@ public final class WholeConvolution {
         private int newest;
 
         Work(Taps taps) {
-            spectra = Partitions.equal(taps.paths(), SIZE).spectra();
+            spectra = taps.equal(SIZE).spectra();
             paths = Partitions.of(new float[taps.paths().length][Partitions.HEAD]);
             parts = spectra[0].length;
             past = new float[2][parts][2][SIZE];

@@ -137,10 +137,9 @@ class SpacesTest {
         assertThat(plate).isBetween(0.005, 0.02);
     }
 
-    @ParameterizedTest
-    @CsvSource({"ROOM", "PLATE", "VAST"})
-    void whatIsTurnedMovesEvenlyAndRatiosHoldAllOverTheirRange(ReverbKind kind) {
-        SpaceTurns turns = SpaceTurns.of(kind, RATE);
+    @Test
+    void whatIsTurnedMovesEvenlyAndRatiosHoldAllOverTheirRange() {
+        SpaceTurns turns = SpaceTurns.of(ReverbKind.VAST, RATE);
         assertThat(turns.clarityStepDb()).isLessThan(0.3);
         assertThat(turns.sizeSteps()).isGreaterThan(0.2);
         assertThat(turns.constantDb()).isLessThan(-60);
