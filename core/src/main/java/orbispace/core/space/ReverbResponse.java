@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import orbispace.core.audio.Decibels;
 
 /**
  * The impulse response of a reverb, grown from noise: echoes that become dense, then noise, each
@@ -23,15 +22,10 @@ final class ReverbResponse {
     private static final double APART = 0.1;
 
     private static final double END_DB = 110;
-    private static final double LEAN_DB = 7.5;
-    private static final double LEAN_SECONDS = 0.06;
     private static final double BURST_SECONDS = 0.008;
     private static final double BUILD_OF_DECAY = 8;
     private static final double BUILD_GROWTH = 1.5;
     private static final double FADE_FROM = 0.6;
-    private static final List<Double> MIRRORED_SECONDS = List.of(0.0, 0.03, 0.1, 0.2, 0.3);
-    private static final double MIRROR_FADE_SECONDS = 0.005;
-    private static final int MIRROR_ROUNDS = 4;
     private static final double END_FADE_SHARE = 1 / 11.0;
 
     /**
@@ -113,15 +107,13 @@ final class ReverbResponse {
             begin(p, bands);
             goOn(p, bands);
         }
-        share();
-        for (int p = 0; p < paths.length; p++) {
-            lean(p);
-        }
+        ReverbSides sides = new ReverbSides(paths, rate);
+        sides.share(kind.alike());
+        sides.lean();
         for (ReverbWalls.Tap wall : ReverbWalls.of(settings, 1 + variant * APART)) {
             wall.add(paths, rate);
         }
-        mirror(0, 3);
-        mirror(1, 2);
+        sides.mirror();
         finish();
         return paths;
     }
@@ -215,71 +207,6 @@ final class ReverbResponse {
         return Math.sqrt(power(band, t)) * (ofNoise ? Math.sin(turn) : Math.cos(turn));
     }
 
-    /** Gives the two sides of each source what they have in common. */
-    private void share() {
-        // Of x and y the sums a x + b y and b x + a y are as loud, and alike by 2 a b.
-        double a = Math.sqrt(0.5 * (1 + Math.sqrt(1 - kind.alike() * kind.alike())));
-        double b = kind.alike() / (2 * a);
-        for (int source = 0; source < 2; source++) {
-            float[] x = paths[2 * source];
-            float[] y = paths[2 * source + 1];
-            for (int i = 0; i < x.length; i++) {
-                double l = x[i];
-                x[i] = (float) (a * l + b * y[i]);
-                y[i] = (float) (b * l + a * y[i]);
-            }
-        }
-    }
-
-    /** A path is louder, or softer, the more the nearer to the start. */
-    private void lean(int path) {
-        boolean near = path / 2 == path % 2;
-        int end = Math.min(paths[path].length, (int) (10 * LEAN_SECONDS * rate));
-        for (int i = 0; i < end; i++) {
-            paths[path][i] *= (float) lean(i / rate, near);
-        }
-    }
-
-    /** The amplitude of the side of a source, or of the other, at a moment. */
-    static double lean(double t, boolean near) {
-        double ratio = Decibels.toPower(LEAN_DB * Math.exp(-t / LEAN_SECONDS));
-        return Math.sqrt(2 * (near ? ratio : 1) / (1 + ratio));
-    }
-
-    /** Makes a path and that of the other side as loud, in the stretches in which they lean. */
-    private void mirror(int path, int other) {
-        for (int round = 0; round < MIRROR_ROUNDS; round++) {
-            double before = 1;
-            for (int s = 0; s + 1 < MIRRORED_SECONDS.size(); s++) {
-                int from = frame(MIRRORED_SECONDS.get(s));
-                int to = frame(MIRRORED_SECONDS.get(s + 1));
-                double ratio = energy(paths[other], from, to) / energy(paths[path], from, to);
-                // Each goes half of the way, and over from the stretch before in straight lines.
-                boolean last = s + 2 == MIRRORED_SECONDS.size();
-                double gain = last ? 1 : Math.pow(ratio, 0.25);
-                double over = Math.min(to - from, MIRROR_FADE_SECONDS * rate);
-                for (int i = from; i < to; i++) {
-                    double g = before + (gain - before) * Math.min(1, (i - from) / over);
-                    paths[path][i] *= (float) g;
-                    paths[other][i] /= (float) g;
-                }
-                before = gain;
-            }
-        }
-    }
-
-    private int frame(double seconds) {
-        return Math.min(paths[0].length, (int) Math.round(seconds * rate));
-    }
-
-    private static double energy(float[] x, int from, int to) {
-        double energy = 1e-30;
-        for (int i = from; i < to; i++) {
-            energy += (double) x[i] * x[i];
-        }
-        return energy;
-    }
-
     private void finish() {
         for (float[] path : paths) {
             new DcBlock(rate).process(path, path, 0, path.length);
@@ -294,7 +221,11 @@ final class ReverbResponse {
         // A short fade of mids and highs would be a thud where lows are gone already.
         double fade = END_FADE_SHARE * paths[0].length;
         for (float[] path : paths) {
-            for (int i = 0; i < path.length; i++) {
+            int whole = Math.max(0, (int) (path.length - 1 - fade));
+            for (int i = 0; i < whole; i++) {
+                path[i] *= gain;
+            }
+            for (int i = whole; i < path.length; i++) {
                 double left = Math.min(1, (path.length - 1 - i) / fade);
                 path[i] *= (float) (gain * (0.5 - 0.5 * Math.cos(Math.PI * left)));
             }

@@ -71,8 +71,8 @@ final class ReverbWalls {
             double t = image[0] + (farther - 1) * LATER_SECONDS;
             double fallen = Decibels.toAmplitude(-60 * t / s.decaySeconds());
             double level = fallen * image[1] * Math.sqrt(energy / sum);
-            double near = level * ReverbResponse.lean(t, true);
-            double far = image[2] * level * ReverbResponse.lean(t, false);
+            double near = level * ReverbSides.lean(t, true);
+            double far = image[2] * level * ReverbSides.lean(t, false);
             taps.add(new Tap(true, t, near, far));
             taps.add(new Tap(false, OTHERWISE * t, near, far));
         }
