@@ -32,7 +32,6 @@ final class EnergyDecay {
     private static final double MOST_SCATTER = 0.03;
     private static final double SURE_SCATTER = 0.02;
     private static final double SCATTER_DB = 18;
-
     private final double sampleRateHz;
     private final double bandwidthHz;
     private final double rangeDb;
