@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Space;
+import orbispace.core.design.TailKnob;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
@@ -64,9 +65,17 @@ final class SpaceJson {
                 number(n, "highRatio"),
                 number(n, "size", 1),
                 new ReverbCharacter(
-                        number(n, "density", 1),
-                        number(n, "buildUpMillis", 1000 * kind.buildUpSeconds()) / 1000,
-                        number(n, "movementMillis", 0) / 1000));
+                        inRange(n, "density", TailKnob.DENSITY, 1),
+                        inRange(n, "buildUpMillis", TailKnob.BUILD_UP, 1000 * kind.buildUpSeconds())
+                                / 1000,
+                        inRange(n, "movementMillis", TailKnob.MOVEMENT, 0) / 1000));
+    }
+
+    /** A number that is refused in the unit it is written in. */
+    private static double inRange(JsonNode n, String field, TailKnob knob, double otherwise) {
+        double value = number(n, field, otherwise);
+        knob.require(value);
+        return value;
     }
 
     private static Space gated(JsonNode n) {

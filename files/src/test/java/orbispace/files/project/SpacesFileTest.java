@@ -23,6 +23,7 @@ import orbispace.core.design.Width;
 import orbispace.core.space.DoublerSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
+import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.NoteValue;
 import orbispace.files.FileProblem;
@@ -39,7 +40,9 @@ class SpacesFileTest {
 
     @TempDir Path folder;
 
-    private static final Space.Reverb ROOM = new Space.Reverb(ReverbKind.ROOM, 0.6, 1, 0.8, 0.7);
+    private static final Space.Reverb ROOM =
+            new Space.Reverb(
+                    ReverbKind.ROOM, 0.6, 1, 0.8, 0.7, new ReverbCharacter(0.5, 0.05, 0.0002));
 
     private static Design everything() {
         List<Space> spaces =
