@@ -29,26 +29,25 @@ final class FanPainter {
     private final PolarAxis axis;
     private final Color color;
     private final ReturnGeometry geometry;
+    private final FanShape shape;
     private final double middle;
     private final double half;
     private final double inner;
     private final double outer;
+    private final boolean leans;
 
-    FanPainter(
-            Pen pen,
-            PolarAxis axis,
-            Color color,
-            ReturnGeometry geometry,
-            double middle,
-            double half) {
+    /** A painter of a fan; one that leans swells where its energy is. */
+    FanPainter(Pen pen, PolarAxis axis, FanShape shape, ReturnGeometry geometry, boolean leans) {
         this.pen = pen;
         this.axis = axis;
-        this.color = color;
+        this.shape = shape;
         this.geometry = geometry;
-        this.middle = middle;
-        this.half = Math.max(2, half);
-        inner = axis.r(geometry.predelaySeconds());
-        outer = Math.min(axis.radius(), axis.r(geometry.endSeconds()));
+        this.leans = leans;
+        color = shape.color();
+        middle = shape.middle;
+        half = shape.half;
+        inner = shape.inner;
+        outer = shape.outer;
     }
 
     double inner() {
@@ -62,19 +61,16 @@ final class FanPainter {
     /** Draws the fan; only its outline over a breath of colour if others are in the way. */
     void paint(boolean chosen, boolean crowded, Engraving engraving) {
         if (crowded && !chosen) {
-            pen.g.setGlobalAlpha(0.05);
-            pen.g.setFill(color);
-            sector();
-            pen.g.fill();
+            shape.tint();
             pen.g.setGlobalAlpha(0.75);
-            outline(false);
+            shape.outline(false);
             if (geometry.hasWall()) {
-                wall();
+                shape.wall();
             }
             return;
         }
         if (chosen) {
-            knockOut();
+            shape.knockOut();
         }
         switch (engraving) {
             case LINES -> lines(3.4, 1);
@@ -85,9 +81,12 @@ final class FanPainter {
             case SPIRALS -> spirals();
             case STIPPLE -> stipple();
         }
-        outline(chosen);
+        shape.outline(chosen);
+        if (chosen && leans) {
+            shape.spine();
+        }
         if (geometry.hasWall()) {
-            wall();
+            shape.wall();
         }
     }
 
@@ -95,31 +94,11 @@ final class FanPainter {
         return Math.pow(Math.max(0, 1 + geometry.ringDb(axis.seconds(r)) / 60), 1.55);
     }
 
-    private void knockOut() {
-        pen.g.setGlobalAlpha(0.72);
-        pen.g.setFill(pen.palette.disc);
-        sector();
-        pen.g.fill();
-        pen.g.setGlobalAlpha(1);
-    }
-
-    private void sector() {
-        pen.g.beginPath();
-        double start = 90 - (middle + half);
-        double length = 2 * half;
-        pen.g.moveTo(axis.x(inner, middle + half), axis.y(inner, middle + half));
-        pen.g.arc(axis.centreX(), axis.centreY(), outer, outer, start, length);
-        pen.g.arc(axis.centreX(), axis.centreY(), inner, inner, start + length, -length);
-        pen.g.closePath();
-    }
-
-    private void outline(boolean chosen) {
-        pen.g.setStroke(color);
-        pen.g.setLineWidth(1.2);
-        pen.g.setLineDashes(chosen ? new double[] {9, 5} : new double[] {4, 3});
-        sector();
-        pen.g.stroke();
-        pen.g.setLineDashes();
+    /** How far a place of a ring, from -1 to 1, is from where its energy is: 1 at either edge. */
+    private double off(double r, double place) {
+        double bearing = leans ? geometry.bearingDegrees(axis.seconds(r)) : middle;
+        double centre = Math.clamp((bearing - middle) / half, -0.9, 0.9);
+        return place < centre ? (centre - place) / (1 + centre) : (place - centre) / (1 - centre);
     }
 
     private void lines(double step, double weight) {
@@ -137,9 +116,10 @@ final class FanPainter {
             int octave = 3 - Math.min(3, Integer.numberOfTrailingZeros(index));
             double from = inner + (outer - inner) * octave * 0.16;
             double piece = broken ? 7 : 4;
-            double edge = 1 - 0.5 * Math.pow(Math.abs(u), 2.2);
+
             int course = 0;
             for (double r = from; r < outer - 1; r += piece) {
+                double edge = 1 - 0.5 * Math.pow(off(r, u), 2.2);
                 double q = strength(r) * edge * (0.8 + 0.4 * noise(index, course));
                 boolean gap = broken && (course + index) % 2 == 0;
                 if (q > 0.05 && !gap && !(q < DASHED_BELOW && noise(index, course + 9) > 4 * q)) {
@@ -185,25 +165,6 @@ final class FanPainter {
         }
     }
 
-    /** Where a gated space ends: a thick line with its echo outside. */
-    private void wall() {
-        pen.g.setStroke(color);
-        arc(outer, 3.4);
-        arc(outer + 5, 0.9);
-    }
-
-    private void arc(double r, double width) {
-        pen.g.setLineWidth(width);
-        pen.g.strokeArc(
-                axis.centreX() - r,
-                axis.centreY() - r,
-                2 * r,
-                2 * r,
-                90 - (middle + half),
-                2 * half,
-                javafx.scene.shape.ArcType.OPEN);
-    }
-
     private void stipple() {
         pen.g.setFill(color);
         int ring = 0;
@@ -212,7 +173,7 @@ final class FanPainter {
             double step = Math.toDegrees(4.2 / Math.max(8, r));
             int i = 0;
             for (double b = -half + step * (ring % 2) / 2; b <= half; b += step) {
-                double u = b / half;
+                double u = off(r, b / half);
                 double size = q * (1 - 0.6 * u * u) * (0.7 + 0.6 * noise(ring, i));
                 if (size > 0.06) {
                     double d = 0.6 + 2.3 * size;
@@ -236,7 +197,7 @@ final class FanPainter {
             double u = 2.0 * i / steps - 1;
             double q =
                     strength
-                            * (1 - 0.62 * Math.pow(Math.abs(u), 2.2))
+                            * (1 - 0.62 * Math.pow(off(r, u), 2.2))
                             * (0.72 + 0.46 * noise(seed, i * 40 / steps));
             boolean gap = q < DASHED_BELOW && noise(seed * 7 + 3, i) > 0.25 + 3 * q;
             widths[i] = q < 0.02 || gap ? 0 : 0.42 + 2.1 * q;

@@ -2,6 +2,8 @@ package orbispace.app.draw;
 
 import java.util.List;
 import orbispace.app.song.ReturnPicture;
+import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Pan;
 import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -18,10 +20,17 @@ public final class ReturnGeometry {
     private final double decay;
     private final double spacing;
     private final double wall;
+    private final double[] sent;
 
     private ReturnGeometry(
-            ReturnPicture measured, double predelay, double decay, double spacing, double wall) {
+            ReturnPicture measured,
+            double predelay,
+            double decay,
+            double spacing,
+            double wall,
+            double[] sent) {
         this.wall = wall;
+        this.sent = sent;
         this.measured = measured;
         this.predelay = predelay;
         this.decay = decay;
@@ -48,7 +57,23 @@ public final class ReturnGeometry {
                 r.space() instanceof Space.Echo e && e.kind() != EchoSettings.Kind.PAIR
                         ? e.time().seconds(clock, r.timedAtBar())
                         : 0;
-        return new ReturnGeometry(measured, predelay, decay, spacing, wall(design, r));
+        return new ReturnGeometry(
+                measured, predelay, decay, spacing, wall(design, r), sent(design, r));
+    }
+
+    /** The power of what is sent into a return, left and right, by where its senders stand. */
+    private static double[] sent(Design design, Return r) {
+        double[] power = new double[2];
+        r.sends()
+                .forEach((id, send) ->
+                        design.findSource(id)
+                                .ifPresent(source -> {
+                                    double fader = send.preFader() ? 0 : source.gainDb();
+                                    double sum = Decibels.toPower(send.levelDb() + fader);
+                                    power[0] += sum * Math.pow(Pan.left(source.pan()), 2);
+                                    power[1] += sum * Math.pow(Pan.right(source.pan()), 2);
+                                }));
+        return power;
     }
 
     /** When a gated space ends, after the dry sound; infinite for one without a wall. */
@@ -93,6 +118,16 @@ public final class ReturnGeometry {
     /** Measured level of the ring at a time, re the densest. */
     public double ringDb(double seconds) {
         return measured.polar().levelDbAt(measuredSeconds(seconds));
+    }
+
+    /**
+     * The measured bearing of a ring, from -90 (left) to 90 degrees: in its first 0.3 s a place
+     * leans to the side of its senders. How it does follows the time after its beginning, however
+     * long it decays.
+     */
+    public double bearingDegrees(double seconds) {
+        double at = seconds - predelay + measured.predelaySeconds();
+        return measured.sides().map(s -> s.bearingDegrees(at, sent[0], sent[1])).orElse(0.0);
     }
 
     /** Measured level of all that is still to come at a time, re the whole. */

@@ -66,7 +66,7 @@ final class ReturnPainter {
         double[] edges = geometry.edgesDegrees();
         double middle = (edges[0] + edges[1]) / 2;
         double half = Math.max(4, (edges[1] - edges[0]) / 2);
-        FanPainter fan = fan(middle, half);
+        FanPainter fan = fan(middle, half, true);
         fan.paint(chosen, crowded, engraving);
         seal(fan, middle - half * (chosen ? 0.82 : 0.6), chosen);
     }
@@ -75,15 +75,16 @@ final class ReturnPainter {
         double[] edges = geometry.edgesDegrees();
         double left = Math.min(-2 * SPLIT_DEGREES, edges[0]);
         double right = Math.max(2 * SPLIT_DEGREES, edges[1]);
-        FanPainter first = fan((left - SPLIT_DEGREES) / 2, -(left + SPLIT_DEGREES) / 2);
+        FanPainter first = fan((left - SPLIT_DEGREES) / 2, -(left + SPLIT_DEGREES) / 2, false);
         first.paint(chosen, crowded, engraving(split.left().kind()));
-        fan((right + SPLIT_DEGREES) / 2, (right - SPLIT_DEGREES) / 2)
+        fan((right + SPLIT_DEGREES) / 2, (right - SPLIT_DEGREES) / 2, false)
                 .paint(chosen, crowded, engraving(split.right().kind()));
         seal(first, left * 0.8, chosen);
     }
 
-    private FanPainter fan(double middle, double half) {
-        return new FanPainter(pen, axis, color, geometry, middle, half);
+    private FanPainter fan(double middle, double half, boolean leans) {
+        FanShape shape = new FanShape(pen, axis, color, geometry, middle, half);
+        return new FanPainter(pen, axis, shape, geometry, leans);
     }
 
     private void seal(FanPainter fan, double bearing, boolean chosen) {

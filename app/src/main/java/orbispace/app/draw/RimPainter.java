@@ -10,6 +10,7 @@ import orbispace.core.design.Source;
 final class RimPainter {
     private static final double SAME_PLACE_DEGREES = 6;
     private static final double LONGEST_NAMES = 170;
+    private static final double UPRIGHT_DEGREES = 78;
 
     private final Pen pen;
     private final PolarAxis axis;
@@ -70,6 +71,10 @@ final class RimPainter {
             triangle(axis.x(r + 3, degrees), axis.y(r + 3, degrees), degrees);
             String name = placeName(place);
             double w = Pen.width(name, Type.regular(11.5));
+            if (Math.abs(degrees) > UPRIGHT_DEGREES) {
+                upright(name, degrees, w);
+                continue;
+            }
             double x = axis.x(r + 13, degrees) - toItsLeft(degrees, w);
             double y = axis.y(r + 13, degrees) + 4;
             double free = Math.abs(y - lastY) < 13 ? lastRight + 8 : x;
@@ -77,6 +82,17 @@ final class RimPainter {
             lastRight = Math.max(x, free) + w;
             lastY = y;
         }
+    }
+
+    /** At either end there is no room beside the rim: the name climbs along it. */
+    private void upright(String name, double degrees, double width) {
+        boolean left = degrees < 0;
+        double r = axis.radius() + 14;
+        pen.g.save();
+        pen.g.translate(axis.x(r, degrees), axis.y(r, degrees) - 12);
+        pen.g.rotate(left ? -90 : 90);
+        pen.text(name, left ? 0 : -width, 0, Type.regular(11.5), pen.palette.ink2);
+        pen.g.restore();
     }
 
     /** How much of a name lies left of the point that it is written at. */

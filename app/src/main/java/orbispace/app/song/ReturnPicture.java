@@ -15,6 +15,7 @@ import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.measure.EchoDensity;
 import orbispace.core.measure.PolarEnergy;
+import orbispace.core.measure.SideEnergy;
 import orbispace.core.measure.SpaceStart;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Responses;
@@ -31,6 +32,7 @@ import orbispace.core.space.EchoSettings;
  * @param report ISO 3382 decay
  * @param arrivals of an echo or a doubler, measured
  * @param start of a place, measured; empty until it is
+ * @param sides of a place: on which side it answers; empty until it is measured
  */
 public record ReturnPicture(
         double predelaySeconds,
@@ -39,7 +41,8 @@ public record ReturnPicture(
         DecayCurve curve,
         Optional<DecayReport> report,
         List<Arrival> arrivals,
-        Optional<Start> start) {
+        Optional<Start> start,
+        Optional<SideEnergy> sides) {
     private static final int MOST_ARRIVALS = 6;
 
     /**
@@ -92,7 +95,8 @@ public record ReturnPicture(
      */
     public static ReturnPicture measure(
             Design design, Return r, Responses responses, Consumer<ReturnPicture> first) {
-        Audio response = ImpulseResponse.of(design, r, responses);
+        ImpulseResponse.Recipe recipe = ImpulseResponse.recipe(design, r, responses);
+        Audio response = ImpulseResponse.of(recipe);
         PolarEnergy polar = PolarEnergy.of(response);
         DecayCurve curve = DecayMeter.curve(response);
         double predelay = r.predelay().seconds(design.song().clock(), r.timedAtBar());
@@ -107,6 +111,7 @@ public record ReturnPicture(
                         curve,
                         Optional.empty(),
                         arrivals,
+                        Optional.empty(),
                         Optional.empty());
         if (!r.space().traits().nature().isPlace()) {
             return quick;
@@ -121,7 +126,8 @@ public record ReturnPicture(
                 curve,
                 Optional.of(report),
                 arrivals,
-                Start.of(response, predelay));
+                Start.of(response, predelay),
+                Optional.of(ImpulseResponse.sides(recipe, predelay)));
     }
 
     private static double decay(

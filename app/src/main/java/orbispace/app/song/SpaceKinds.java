@@ -119,7 +119,9 @@ public enum SpaceKinds {
                         r.lowRatio(),
                         r.highRatio(),
                         r.size(),
-                        ReverbCharacter.of(kind).withMovement(r.character().movementSeconds()))
+                        ReverbCharacter.of(kind)
+                                .withMovement(r.character().movementSeconds())
+                                .withDistance(r.character().distance()))
                 : new Space.Reverb(kind, USUAL_DECAY_SECONDS, 1, 0.6, 1);
     }
 

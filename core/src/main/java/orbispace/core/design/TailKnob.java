@@ -78,6 +78,19 @@ public enum TailKnob implements SpaceKnob {
                                     r,
                                     s.withCharacter(s.character().withMovement(v / 1000)),
                                     "movement"))),
+    /** How far its senders stand in it. */
+    DISTANCE(
+            SpaceKnob.Own.of(
+                    Space.Reverb.class,
+                    "distance",
+                    Setting.SPACE,
+                    Scale.factor("distance", 0.25, 2),
+                    s -> s.character().distance(),
+                    (r, s, v) ->
+                            SpaceKnob.space(
+                                    r,
+                                    s.withCharacter(s.character().withDistance(v)),
+                                    "distance"))),
     /** From the sound to the wall. */
     GATED_LENGTH(
             SpaceKnob.Own.of(

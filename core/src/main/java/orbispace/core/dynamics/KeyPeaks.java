@@ -35,15 +35,26 @@ public final class KeyPeaks {
     private final float[] filteredSide;
     private final float[] steps;
     private int count;
-    private final Quadrature middleEnvelope = new Quadrature();
-    private final Quadrature sideEnvelope = new Quadrature();
+    private final Quadrature quadrature;
+    private final double[] middles;
+    private final double[] sides;
+    private final float[] peaks;
+    private final double[] envelopes;
     private final float[] recent;
     private int newest;
-    private float envelope;
+
+    /** What has come of the group of frames that is not full yet. */
     private float middleSum;
+
     private float sideSum;
-    private int phase;
+    private float groupPeak;
+    private int inGroup;
+
+    /** What has come of the step that is not full yet. */
     private float peak;
+
+    private double envelope;
+    private int groups;
 
     /** A follower for blocks of at most {@code maxFrames}. */
     public KeyPeaks(List<Biquad> filter, int maxFrames, double sampleRateHz) {
@@ -53,6 +64,12 @@ public final class KeyPeaks {
         filteredMiddle = new float[filtered ? maxFrames : 0];
         filteredSide = new float[filtered ? maxFrames : 0];
         steps = new float[maxFrames / STEP + 2];
+        int most = maxFrames / TOGETHER + 1;
+        quadrature = new Quadrature(most);
+        middles = new double[most];
+        sides = new double[most];
+        peaks = new float[most];
+        envelopes = new double[most];
     }
 
     /** Takes the middle and the side of frames of the key. */
@@ -68,37 +85,50 @@ public final class KeyPeaks {
             y = filteredSide;
             start = 0;
         }
-        int end = start + to - from;
+        int full = gather(x, y, start, start + to - from);
+        quadrature.follow(middles, sides, envelopes, full);
         count = 0;
-        int at = start;
-        while (at < end) {
-            int n = Math.min(end, at + STEP - phase);
-            for (int i = at; i < n; i++) {
-                peak = Math.max(peak, Math.max(Math.abs(x[i]), Math.abs(y[i])));
-                middleSum += x[i];
-                sideSum += y[i];
-                phase++;
-                if (phase % TOGETHER == 0) {
-                    follow();
-                }
-            }
-            at = n;
-            if (phase == STEP) {
+        for (int g = 0; g < full; g++) {
+            peak = Math.max(peak, peaks[g]);
+            envelope = Math.max(envelope, envelopes[g]);
+            groups++;
+            if (groups == STEP / TOGETHER) {
                 float level = level();
                 steps[count++] = level > 1e-10f ? (float) Decibels.ofAmplitude(level) : SILENT_DB;
-                phase = 0;
+                groups = 0;
                 peak = 0;
                 envelope = 0;
             }
         }
     }
 
-    private void follow() {
-        double middle = middleEnvelope.next(middleSum / TOGETHER);
-        double side = sideEnvelope.next(sideSum / TOGETHER);
-        envelope = (float) Math.max(envelope, Math.max(middle, side));
-        middleSum = 0;
-        sideSum = 0;
+    /** Sums and peaks of groups of frames; answers how many became full. */
+    private int gather(float[] x, float[] y, int from, int to) {
+        int full = 0;
+        float m = middleSum;
+        float s = sideSum;
+        float most = groupPeak;
+        int phase = inGroup;
+        for (int i = from; i < to; i++) {
+            most = Math.max(most, Math.max(Math.abs(x[i]), Math.abs(y[i])));
+            m += x[i];
+            s += y[i];
+            phase++;
+            if (phase == TOGETHER) {
+                middles[full] = m / TOGETHER;
+                sides[full] = s / TOGETHER;
+                peaks[full++] = most;
+                m = 0;
+                s = 0;
+                most = 0;
+                phase = 0;
+            }
+        }
+        middleSum = m;
+        sideSum = s;
+        groupPeak = most;
+        inGroup = phase;
+        return full;
     }
 
     /** The peak of a step, or its envelope as far as peaks have reached of late. */
@@ -109,7 +139,7 @@ public final class KeyPeaks {
         for (float r : recent) {
             most = Math.max(most, r);
         }
-        return Math.max(peak, Math.min(envelope, most));
+        return Math.max(peak, Math.min((float) envelope, most));
     }
 
     /** The levels of the steps that ended within the last frames taken, from the first on. */
@@ -125,14 +155,15 @@ public final class KeyPeaks {
     /** Forgets the key. */
     public void reset() {
         filter.reset();
-        middleEnvelope.reset();
-        sideEnvelope.reset();
+        quadrature.reset();
         java.util.Arrays.fill(recent, 0);
-        envelope = 0;
         middleSum = 0;
         sideSum = 0;
-        phase = 0;
+        groupPeak = 0;
+        inGroup = 0;
         peak = 0;
+        envelope = 0;
+        groups = 0;
         count = 0;
     }
 }

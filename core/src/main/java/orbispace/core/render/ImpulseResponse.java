@@ -6,6 +6,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
+import orbispace.core.measure.SideEnergy;
 import orbispace.core.signal.Impulse;
 
 /**
@@ -50,9 +51,26 @@ public final class ImpulseResponse {
 
     /** The response of a recipe. */
     public static Audio of(Recipe recipe) {
+        int frames = (int) Math.ceil(recipe.seconds() * recipe.sampleRateHz());
+        return through(recipe, Impulse.pair(frames));
+    }
+
+    /**
+     * On which side a recipe answers.
+     *
+     * @param fromSeconds when its space begins
+     */
+    public static SideEnergy sides(Recipe recipe, double fromSeconds) {
+        int frames = (int) ((fromSeconds + SideEnergy.SECONDS) * recipe.sampleRateHz());
+        return new SideEnergy(
+                through(recipe, Impulse.side(0, frames)),
+                through(recipe, Impulse.side(1, frames)),
+                fromSeconds);
+    }
+
+    private static Audio through(Recipe recipe, float[][] response) {
         double rate = recipe.sampleRateHz();
-        int frames = (int) Math.ceil(recipe.seconds() * rate);
-        float[][] response = Impulse.pair(frames);
+        int frames = response[0].length;
         Block block = new Block(response[0], response[1]);
         for (StageSettings settings : recipe.stages()) {
             Stage.of(Timeline.of(settings), rate).process(block, 0, frames);

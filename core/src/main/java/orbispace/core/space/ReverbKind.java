@@ -33,6 +33,11 @@ public enum ReverbKind {
         return start.buildUp;
     }
 
+    /** Whether single walls are heard in it. */
+    public boolean hasWalls() {
+        return start.walls > 0;
+    }
+
     Start start() {
         return start;
     }

@@ -65,8 +65,12 @@ final class ReverbWalls {
         if (energy <= 0) {
             return taps;
         }
-        List<double[]> images = images(s.size() * farther);
-        double sum = images.stream().mapToDouble(i -> i[1] * i[1]).sum();
+        double distance = s.character().distance();
+        List<double[]> images = images(s.size() * farther, distance);
+        // Images fall with their way re that of the direct sound, so those of a near sender do.
+        double usual = distance == 1 ? sum(images) : sum(images(s.size() * farther, 1));
+        energy *= sum(images) / usual;
+        double sum = sum(images);
         for (double[] image : images) {
             double t = image[0] + (farther - 1) * LATER_SECONDS;
             double fallen = Decibels.toAmplitude(-60 * t / s.decaySeconds());
@@ -80,10 +84,14 @@ final class ReverbWalls {
     }
 
     /** Seconds after the direct sound, level, and the other side re it, of the loudest images. */
-    private static List<double[]> images(double size) {
+    private static List<double[]> images(double size, double distance) {
         double[] box = {BOX[0] * size, BOX[1] * size, BOX[2] * size};
-        double[] source = {0.38 * box[0], 0.36 * box[1], 0.52 * box[2]};
         double[] ear = {0.67 * box[0], 0.5 * box[1], 0.44 * box[2]};
+        double[] source = {
+            ear[0] + distance * (0.38 * box[0] - ear[0]),
+            ear[1] + distance * (0.36 * box[1] - ear[1]),
+            ear[2] + distance * (0.52 * box[2] - ear[2])
+        };
         double direct = distance(source, ear);
         List<double[]> images = new ArrayList<>();
         for (int x = -2; x <= 2; x++) {
@@ -100,6 +108,10 @@ final class ReverbWalls {
         List<double[]> loudest = new ArrayList<>(images.subList(0, MOST));
         loudest.sort(Comparator.comparingDouble(i -> i[0]));
         return loudest;
+    }
+
+    private static double sum(List<double[]> images) {
+        return images.stream().mapToDouble(i -> i[1] * i[1]).sum();
     }
 
     private static double[] image(

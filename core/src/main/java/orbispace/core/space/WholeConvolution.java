@@ -9,7 +9,7 @@ import orbispace.core.signal.Fft;
  * within -110 dB at a fraction of the work, since all parts can be long.
  */
 public final class WholeConvolution {
-    private static final int SIZE = 16384;
+    private static final int SIZE = 32768;
 
     private WholeConvolution() {}
 

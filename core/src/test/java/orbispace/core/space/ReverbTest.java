@@ -173,4 +173,39 @@ class ReverbTest {
         assertThat(a.channel(0)[a.frames() - 1]).isEqualTo(0f);
         assertThat(a.channel(1)[a.frames() - 1]).isEqualTo(0f);
     }
+
+    private static ReverbSettings standing(ReverbKind kind, double distance) {
+        ReverbCharacter there = ReverbCharacter.of(kind).withDistance(distance);
+        return new ReverbSettings(kind, 0.8, 1, 0.8, 1, there);
+    }
+
+    /** Energy of the first milliseconds of a room over all of it, without its noise. */
+    private static double wallsDb(double distance) {
+        Audio a = Impulses.response(standing(ReverbKind.ROOM, distance), 0.4, RATE, 4096);
+        double loud = 0;
+        double all = 0;
+        for (int i = 0; i < a.frames(); i++) {
+            double x = Math.abs(a.channel(0)[i]);
+            loud = i > 48 && i < 960 ? Math.max(loud, x) : loud;
+            all += x * x;
+        }
+        return 10 * Math.log10(loud * loud / all);
+    }
+
+    @Test
+    void aNearSenderHearsTheWallsSofterAndAFarOneLouder() {
+        assertThat(wallsDb(0.25)).isLessThan(wallsDb(1) - 3);
+        assertThat(wallsDb(2)).isGreaterThan(wallsDb(1) + 1);
+    }
+
+    @Test
+    void whereSendersStandMovesNothingWhereThereAreNoWalls() {
+        for (ReverbKind kind : ReverbKind.values()) {
+            Audio near = Impulses.response(standing(kind, 0.25), 0.4, RATE, 4096);
+            Audio usual = Impulses.response(standing(kind, 1), 0.4, RATE, 4096);
+            assertThat(Impulses.difference(near, usual) > 0)
+                    .as("%s", kind)
+                    .isEqualTo(kind.hasWalls());
+        }
+    }
 }

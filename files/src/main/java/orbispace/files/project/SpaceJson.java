@@ -68,7 +68,8 @@ final class SpaceJson {
                         inRange(n, "density", TailKnob.DENSITY, 1),
                         inRange(n, "buildUpMillis", TailKnob.BUILD_UP, 1000 * kind.buildUpSeconds())
                                 / 1000,
-                        inRange(n, "movementMillis", TailKnob.MOVEMENT, 0) / 1000));
+                        inRange(n, "movementMillis", TailKnob.MOVEMENT, 0) / 1000,
+                        inRange(n, "distance", TailKnob.DISTANCE, 1)));
     }
 
     /** A number that is refused in the unit it is written in. */
@@ -166,6 +167,9 @@ final class SpaceJson {
         }
         if (c.movementSeconds() != own.movementSeconds()) {
             n.put("movementMillis", millis(c.movementSeconds()));
+        }
+        if (c.distance() != own.distance()) {
+            n.put("distance", c.distance());
         }
     }
 

@@ -42,7 +42,7 @@ class SpacesFileTest {
 
     private static final Space.Reverb ROOM =
             new Space.Reverb(
-                    ReverbKind.ROOM, 0.6, 1, 0.8, 0.7, new ReverbCharacter(0.5, 0.05, 0.0002));
+                    ReverbKind.ROOM, 0.6, 1, 0.8, 0.7, new ReverbCharacter(0.5, 0.05, 0.0002, 1.5));
 
     private static Design everything() {
         List<Space> spaces =

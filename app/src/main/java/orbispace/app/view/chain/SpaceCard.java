@@ -10,6 +10,7 @@ import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Space;
 import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
+import orbispace.core.space.ReverbKind;
 
 /**
  * A card of a kind of space: what stands on it.
@@ -41,17 +42,7 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
     /** The cards of a space, in the order in which they stand. */
     public static List<SpaceCard> of(Space space) {
         return switch (space) {
-            case Space.Reverb r ->
-                    List.of(
-                            decay(
-                                    "SPACE",
-                                    TailKnob.DECAY,
-                                    TailKnob.LOWS,
-                                    TailKnob.HIGHS,
-                                    TailKnob.SIZE,
-                                    TailKnob.DENSITY,
-                                    TailKnob.BUILD_UP,
-                                    TailKnob.MOVEMENT));
+            case Space.Reverb r -> List.of(reverb(r.kind()));
             case Space.Gated g ->
                     List.of(
                             decay(
@@ -79,6 +70,23 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     TailKnob.PAIR_SIDES));
             case Space.Parallel p -> List.of(compressor());
         };
+    }
+
+    private static SpaceCard reverb(ReverbKind kind) {
+        List<Knob> knobs =
+                new ArrayList<>(
+                        List.of(
+                                TailKnob.DECAY,
+                                TailKnob.LOWS,
+                                TailKnob.HIGHS,
+                                TailKnob.SIZE,
+                                TailKnob.DENSITY,
+                                TailKnob.BUILD_UP,
+                                TailKnob.MOVEMENT));
+        if (kind.hasWalls()) {
+            knobs.add(TailKnob.DISTANCE);
+        }
+        return new SpaceCard("SPACE", Plot.DECAY, true, knobs);
     }
 
     private static SpaceCard compressor() {

@@ -208,10 +208,14 @@ public final class OrbitView extends Screen<OrbitModel> {
         private void legend(Pen pen, double w) {
             double x = w - 16;
             String[] names = {
-                "clock time", "note value", "event, with its spread", "level as it lands"
+                "clock time",
+                "note value",
+                "event, with its spread",
+                "side it leans to",
+                "level as it lands"
             };
             for (int i = 0; i < names.length; i++) {
-                double y = 22 + 17 * i;
+                double y = 18 + 15 * i;
                 pen.text(
                         names[i],
                         x - 36,
@@ -231,6 +235,10 @@ public final class OrbitView extends Screen<OrbitModel> {
                         pen.g.setFill(pen.palette.ink);
                         pen.g.fillRect(x - 28, y - 9, 28, 9);
                         pen.g.setGlobalAlpha(1);
+                    }
+                    case 3 -> {
+                        pen.line(x - 28, y - 1, x - 14, y - 6, pen.palette.ink, 1.4);
+                        pen.line(x - 14, y - 6, x, y - 4, pen.palette.ink, 1.4);
                     }
                     default -> {
                         double[] xs = {x - 26, x, x - 5, x, x - 26};
