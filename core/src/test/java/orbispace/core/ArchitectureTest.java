@@ -25,6 +25,7 @@ class ArchitectureTest {
                     "measure",
                     "material",
                     "design",
+                    "intake",
                     "render",
                     "clear",
                     "draft",

@@ -10,6 +10,7 @@ import orbispace.app.song.NewSong;
 import orbispace.app.song.StemSurvey;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.intake.StemName;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.render.Job;
@@ -93,10 +94,15 @@ final class NewCommand implements Callable<Integer> {
         document.put("sampleRateHz", design.song().sampleRateHz());
         ArrayNode sources = document.putArray("sources");
         for (Source s : design.sources()) {
+            StemName named = StemName.of(s.name());
             sources.addObject()
                     .put("id", s.id())
                     .put("name", s.name())
                     .put("role", s.role().label())
+                    .put("kind", s.kind().label())
+                    .put("side", named.side().map(StemName.Side::label).orElse(null))
+                    .put("group", s.group())
+                    .put("ground", named.ground())
                     .put("file", s.file());
         }
         ArrayNode found = document.putArray("findings");

@@ -2,11 +2,13 @@ package orbispace.app.measuring;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.app.session.Editor;
@@ -156,12 +158,19 @@ public final class Drafting implements OfSong {
                         Optional.ofNullable(measured.get(s.id()))
                                 .flatMap(m -> m.facts().gate())
                                 .ifPresent(g -> gates.put(s.id(), g)));
+        Set<String> silent = new HashSet<>();
+        measured.forEach((id, m) -> {
+            if (m.facts().check().silent()) {
+                silent.add(id);
+            }
+        });
         return new SongFacts(
                 bar,
                 of(lead.map(p -> p.gapSeconds(0.5))),
                 of(lead.map(p -> p.gapSeconds(0.25))),
                 of(hits.map(h -> h.intervalSeconds(0.5))),
-                gates);
+                gates,
+                silent);
     }
 
     private static OptionalDouble of(Optional<Double> value) {

@@ -12,14 +12,16 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.Set;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Placement;
-import orbispace.core.design.RoleGuess;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.intake.GroupProposal;
+import orbispace.core.intake.StemGuess;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.render.Job;
@@ -100,7 +102,7 @@ public record NewSong(
         Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
         Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
         List<Source> sources =
-                sources(read, folder, List.of(), stems).stream()
+                grouped(sources(read, folder, List.of(), stems), Set.of()).stream()
                         .sorted(Comparator.comparing(Source::role))
                         .toList();
         double seconds =
@@ -114,7 +116,7 @@ public record NewSong(
                         : form.sections();
         Song song = new Song(title, read.sampleRateHz(), clock, sections);
         return new NewSong(
-                new Design(song, sources, FirstField.of(sources)),
+                new Design(song, sources, FirstField.of(sent(sources, stems))),
                 new ProjectFolder.Stems(stems, Map.of(), Map.of()),
                 problems,
                 folder);
@@ -165,6 +167,20 @@ public record NewSong(
         return all.subList(before.size(), all.size());
     }
 
+    /** What a first field takes: nothing that is a space already, hears a whole kit or is empty. */
+    private static List<Source> sent(List<Source> sources, Map<String, StemFiles.Stem> stems) {
+        return sources.stream()
+                .filter(s -> s.kind().isSent())
+                .filter(s -> Objects.requireNonNull(stems.get(s.id())).audio().peak() > 0)
+                .toList();
+    }
+
+    /** The same sources in the groups that are proposed for them. */
+    private static List<Source> grouped(List<Source> sources, Set<String> kit) {
+        Map<String, String> groups = GroupProposal.of(sources, kit);
+        return sources.stream().map(s -> s.withGroup(groups.getOrDefault(s.id(), ""))).toList();
+    }
+
     private static Source source(
             StemFiles.Stem stem, Path folder, List<Source> before, long earliest) {
         String file = String.valueOf(stem.file().getFileName());
@@ -173,14 +189,16 @@ public record NewSong(
                 name.isEmpty()
                         ? "Stem"
                         : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+        StemGuess guess = StemGuess.of(name, () -> facts(stem.audio()), before);
         Source plain =
                 new Source(
-                        freshId(name, before),
-                        shown,
-                        Relocation.path(stem.file(), folder),
-                        RoleGuess.of(name, () -> facts(stem.audio()), before),
-                        0,
-                        0);
+                                freshId(name, before),
+                                shown,
+                                Relocation.path(stem.file(), folder),
+                                guess.role(),
+                                0,
+                                0)
+                        .withKind(guess.kind());
         // Where all files tell when they begin, they are laid out as they were recorded.
         long own = earliest < 0 ? 0 : stem.timeReferenceFrames().orElse(0) - earliest;
         double later = own * stem.audio().sampleRateHz() / stem.ownRateHz();

@@ -13,6 +13,7 @@ import orbispace.core.signal.FilterDesign;
  * @param name what people call it
  * @param file its audio file, relative to the project, or absolute if chosen elsewhere
  * @param role what it is in the song
+ * @param kind how it was taken
  * @param gainDb fader, -90 to 24
  * @param pan position from -1 (left) to 1 (right)
  * @param group name that it shares with other layers of one part; empty for none
@@ -25,6 +26,7 @@ public record Source(
         String name,
         String file,
         Role role,
+        StemKind kind,
         double gainDb,
         double pan,
         String group,
@@ -44,52 +46,68 @@ public record Source(
 
     /** A dry stem on its own, as it lies in its file. */
     public Source(String id, String name, String file, Role role, double gainDb, double pan) {
-        this(id, name, file, role, gainDb, pan, "", false, Placement.AS_IS, List.of());
+        this(
+                id,
+                name,
+                file,
+                role,
+                StemKind.CLOSE,
+                gainDb,
+                pan,
+                "",
+                false,
+                Placement.AS_IS,
+                List.of());
     }
 
     /** The same under another name. */
     public Source withName(String other) {
-        return new Source(id, other, file, role, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, other, file, role, kind, gainDb, pan, group, wet, placement, dips);
     }
 
     /** The same from another file. */
     public Source withFile(String other) {
-        return new Source(id, name, other, role, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, name, other, role, kind, gainDb, pan, group, wet, placement, dips);
     }
 
     /** The same in another role. */
     public Source withRole(Role other) {
-        return new Source(id, name, file, other, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, name, file, other, kind, gainDb, pan, group, wet, placement, dips);
+    }
+
+    /** The same, taken otherwise. */
+    public Source withKind(StemKind other) {
+        return new Source(id, name, file, role, other, gainDb, pan, group, wet, placement, dips);
     }
 
     /** The same at another level. */
     public Source withGain(double otherDb) {
-        return new Source(id, name, file, role, otherDb, pan, group, wet, placement, dips);
+        return new Source(id, name, file, role, kind, otherDb, pan, group, wet, placement, dips);
     }
 
     /** The same at another position. */
     public Source withPan(double other) {
-        return new Source(id, name, file, role, gainDb, other, group, wet, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, other, group, wet, placement, dips);
     }
 
     /** The same in another group. */
     public Source withGroup(String other) {
-        return new Source(id, name, file, role, gainDb, pan, other, wet, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, other, wet, placement, dips);
     }
 
     /** The same, known to be wet or dry. */
     public Source withWet(boolean other) {
-        return new Source(id, name, file, role, gainDb, pan, group, other, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, group, other, placement, dips);
     }
 
     /** The same, laid otherwise into the song. */
     public Source withPlacement(Placement other) {
-        return new Source(id, name, file, role, gainDb, pan, group, wet, other, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, group, wet, other, dips);
     }
 
     /** The same with other dips. */
     public Source withDips(List<Filter.Dip> other) {
-        return new Source(id, name, file, role, gainDb, pan, group, wet, placement, other);
+        return new Source(id, name, file, role, kind, gainDb, pan, group, wet, placement, other);
     }
 
     /** Its stem as it is laid into the song, with its dips. */

@@ -2,6 +2,7 @@ package orbispace.core.draft;
 
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import orbispace.core.material.GateKey;
 
 /**
@@ -12,15 +13,28 @@ import orbispace.core.material.GateKey;
  * @param shortGapSeconds lower quartile of the lead's gaps
  * @param hitSeconds median time from hit to hit; empty if nothing strikes
  * @param gates what parts hits from bleed, by source; only where it does
+ * @param silent sources that hold no sound
  */
 public record SongFacts(
         int bar,
         OptionalDouble gapSeconds,
         OptionalDouble shortGapSeconds,
         OptionalDouble hitSeconds,
-        Map<String, GateKey> gates) {
+        Map<String, GateKey> gates,
+        Set<String> silent) {
     /** Keeps its own map. */
     public SongFacts {
         gates = Map.copyOf(gates);
+        silent = Set.copyOf(silent);
+    }
+
+    /** The facts of a song whose sources all sound. */
+    public SongFacts(
+            int bar,
+            OptionalDouble gapSeconds,
+            OptionalDouble shortGapSeconds,
+            OptionalDouble hitSeconds,
+            Map<String, GateKey> gates) {
+        this(bar, gapSeconds, shortGapSeconds, hitSeconds, gates, Set.of());
     }
 }

@@ -5,17 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
-import orbispace.core.material.PrintedRoom;
-import orbispace.core.material.Spectrum;
-import orbispace.core.material.StemCheck;
-import orbispace.core.material.StemFacts;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 class SourcesTest {
     private static final Audio STEM = Audio.of(48000, new float[] {0.1f, 0.2f, 0.3f, 0.4f});
@@ -73,59 +64,5 @@ class SourcesTest {
         List<Source> grouped = design.sources().stream().map(s -> s.withGroup("Band")).toList();
         Design with = new SourcesEdit(grouped, "group").applyTo(design);
         assertThat(with.layersOf(grouped.getLast())).isEqualTo(grouped);
-    }
-
-    /** Facts of a stem with its power below 200 Hz or above, a crest and a share of sounding. */
-    private static StemFacts facts(boolean low, double crestDb, double share) {
-        List<Double> levels =
-                IntStream.range(0, Spectrum.BANDS)
-                        .mapToObj(b -> (Spectrum.centreHz(b) <= 200) == low ? -20.0 : -60.0)
-                        .toList();
-        return new StemFacts(
-                new StemCheck(0, 0, 0, false),
-                new Spectrum(levels),
-                OptionalDouble.of(-20),
-                -3,
-                crestDb,
-                share,
-                10,
-                PrintedRoom.NONE,
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "Lead Vox, LEAD",
-        "back vocals hi, BACKING",
-        "Kick In, HITS",
-        "Tambourine, HITS",
-        "Upright Bass, BASS",
-        "Bass drum, HITS",
-        "Piano L, HARMONY_BED",
-        "Bells, COLOUR"
-    })
-    void rolesAreGuessedFromNames(String name, Role role) {
-        assertThat(RoleGuess.of(name, () -> facts(false, 16, 0.5), List.of())).isEqualTo(role);
-    }
-
-    @Test
-    void whereTheNameTellsNothingTheSoundDoes() {
-        assertThat(RoleGuess.of("Track 7", () -> facts(true, 12, 0.9), List.of()))
-                .isEqualTo(Role.BASS);
-        assertThat(RoleGuess.of("Track 7", () -> facts(false, 24, 0.3), List.of()))
-                .isEqualTo(Role.HITS);
-        assertThat(RoleGuess.of("Track 7", () -> facts(false, 10, 0.95), List.of()))
-                .isEqualTo(Role.HARMONY_BED);
-        assertThat(RoleGuess.of("Track 7", () -> facts(false, 15, 0.4), List.of()))
-                .isEqualTo(Role.COLOUR);
-        assertThat(
-                        RoleGuess.of(
-                                "Vox 2",
-                                () -> facts(false, 15, 0.4),
-                                List.of(Fields.source("vox", Role.LEAD))))
-                .as("one song has one lead")
-                .isEqualTo(Role.BACKING);
     }
 }

@@ -1,5 +1,6 @@
 package orbispace.files.project;
 
+import static orbispace.files.project.JsonFields.labelled;
 import static orbispace.files.project.JsonFields.list;
 import static orbispace.files.project.JsonFields.number;
 import static orbispace.files.project.JsonFields.object;
@@ -20,6 +21,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
 import orbispace.core.design.Throw;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
@@ -124,19 +126,15 @@ final class ProjectReader {
     }
 
     private Source source(JsonNode n) throws FileProblem {
-        String role = text(n, "role");
-        Role known =
-                Arrays.stream(Role.values())
-                        .filter(r -> r.label().equals(role))
-                        .findFirst()
-                        .orElseThrow(() ->
-                                new IllegalArgumentException("role \"" + role + "\" is not known"));
         String path = JsonFields.path(n, "file", "audio");
         return new Source(
                 text(n, "id"),
                 text(n, "name"),
                 path,
-                known,
+                labelled(n, "role", Role.values(), Role::label),
+                n.has("kind")
+                        ? labelled(n, "kind", StemKind.values(), StemKind::label)
+                        : StemKind.CLOSE,
                 number(n, "gainDb"),
                 number(n, "pan"),
                 n.path("group").asString(""),

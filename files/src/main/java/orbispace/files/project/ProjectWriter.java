@@ -9,6 +9,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
 import orbispace.core.design.Throw;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.TempoMap;
@@ -67,6 +68,10 @@ final class ProjectWriter {
         n.put("name", s.name());
         n.put("file", s.file());
         n.put("role", s.role().label());
+        n.remove("kind");
+        if (s.kind() != StemKind.CLOSE) {
+            n.put("kind", s.kind().label());
+        }
         n.put("gainDb", s.gainDb());
         n.put("pan", s.pan());
         n.put("group", s.group());

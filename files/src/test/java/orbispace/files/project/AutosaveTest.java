@@ -18,6 +18,7 @@ import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
+import orbispace.core.design.StemKind;
 import orbispace.core.time.SongClock;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -38,6 +39,7 @@ class AutosaveTest {
                         "Voice",
                         "voice.wav",
                         Role.LEAD,
+                        StemKind.OVERHEAD,
                         gainDb,
                         0,
                         "Front",
