@@ -21,6 +21,7 @@ final class MeasureCommand implements Runnable {
                 .addSubcommand(new MeasureDecay(output))
                 .addSubcommand(new MeasurePhrases(output))
                 .addSubcommand(new MeasureHits(output))
+                .addSubcommand(new MeasureKit(output))
                 .addSubcommand(new MeasureStereo(output))
                 .addSubcommand(new MeasureLineUp(output))
                 .addSubcommand(new MeasureCover(output))

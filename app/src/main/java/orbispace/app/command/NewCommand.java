@@ -2,11 +2,15 @@ package orbispace.app.command;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.NewSong;
+import orbispace.app.song.Prints;
 import orbispace.app.song.StemSurvey;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
@@ -74,7 +78,7 @@ final class NewCommand implements Callable<Integer> {
         List<Finding> findings = StemSurvey.findings(named.design(), named.stems(), Job.QUIET);
         ProjectArguments.makeFolder(home);
         ProjectFile.of(named.design()).write(file, named.design());
-        print(file, named.design(), findings);
+        print(file, named, findings);
         return 0;
     }
 
@@ -88,7 +92,8 @@ final class NewCommand implements Callable<Integer> {
                 : new NewSong.Material(all.files(), null, OptionalDouble.of(tempo));
     }
 
-    private void print(Path file, Design design, List<Finding> findings) {
+    private void print(Path file, NewSong song, List<Finding> findings) {
+        Design design = song.design();
         ObjectNode document = Output.object();
         document.put("project", file.toString());
         document.put("sampleRateHz", design.song().sampleRateHz());
@@ -101,9 +106,15 @@ final class NewCommand implements Callable<Integer> {
                     .put("role", s.role().label())
                     .put("kind", s.kind().label())
                     .put("side", named.side().map(StemName.Side::label).orElse(null))
-                    .put("group", s.group())
+                    .put("group", s.group().isEmpty() ? null : Prints.plainName(s.group()))
                     .put("ground", named.ground())
                     .put("file", s.file());
+        }
+        groups(document.putArray("groups"), design);
+        ArrayNode kits = document.putArray("kits");
+        if (!song.kit().isEmpty()) {
+            ArrayNode members = kits.addObject().putArray("members");
+            song.kit().stream().sorted().forEach(members::add);
         }
         ArrayNode found = document.putArray("findings");
         for (Finding f : findings) {
@@ -119,10 +130,25 @@ final class NewCommand implements Callable<Integer> {
         output.print(document, () -> lines(file, design, findings));
     }
 
+    private static void groups(ArrayNode into, Design design) {
+        Map<String, List<String>> groups = new LinkedHashMap<>();
+        for (Source s : design.sources()) {
+            if (!s.group().isEmpty()) {
+                groups.computeIfAbsent(s.group(), g -> new ArrayList<>()).add(s.id());
+            }
+        }
+        groups.forEach((name, members) -> {
+            ObjectNode group = into.addObject().put("id", Prints.plainName(name)).put("name", name);
+            members.forEach(group.putArray("members")::add);
+        });
+    }
+
     private void lines(Path file, Design design, List<Finding> findings) {
         output.line("%s", file);
         for (Source s : design.sources()) {
-            output.line("  %-24s %-12s %s", s.name(), s.role().label(), s.file());
+            output.line(
+                    "  %-24s %-12s %-9s %-14s %s",
+                    s.name(), s.role().label(), s.kind().label(), s.group(), s.file());
         }
         for (Finding f : findings) {
             String remedies = String.join("; ", f.remedies().stream().map(Remedy::label).toList());

@@ -20,7 +20,6 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
-import orbispace.core.intake.GroupProposal;
 import orbispace.core.intake.StemGuess;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
@@ -40,9 +39,14 @@ import org.jspecify.annotations.Nullable;
  * @param stems the stems by source
  * @param problems a line for each file that could not be read
  * @param folder where the stems lie
+ * @param kit ids of the stems that share strokes
  */
 public record NewSong(
-        Design design, ProjectFolder.Stems stems, List<String> problems, Path folder) {
+        Design design,
+        ProjectFolder.Stems stems,
+        List<String> problems,
+        Path folder,
+        Set<String> kit) {
     private static final int SECTION_BARS = 8;
     private static final double USUAL_BPM = 120;
     private static final double MOST_LATER_SECONDS = 1200;
@@ -50,6 +54,7 @@ public record NewSong(
     /** Keeps its own list. */
     public NewSong {
         problems = List.copyOf(problems);
+        kit = Set.copyOf(kit);
     }
 
     /**
@@ -101,8 +106,10 @@ public record NewSong(
         }
         Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
         Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
+        List<Source> brought = sources(read, folder, List.of(), stems);
+        Set<String> kit = Together.kit(brought, stems);
         List<Source> sources =
-                grouped(sources(read, folder, List.of(), stems), Set.of()).stream()
+                Together.paired(Together.grouped(brought, kit), stems).stream()
                         .sorted(Comparator.comparing(Source::role))
                         .toList();
         double seconds =
@@ -116,10 +123,11 @@ public record NewSong(
                         : form.sections();
         Song song = new Song(title, read.sampleRateHz(), clock, sections);
         return new NewSong(
-                new Design(song, sources, FirstField.of(sent(sources, stems))),
+                new Design(song, sources, FirstField.of(Together.sent(sources, stems))),
                 new ProjectFolder.Stems(stems, Map.of(), Map.of()),
                 problems,
-                folder);
+                folder,
+                kit);
     }
 
     /** The same, named for a project in a folder, with its stems' files as seen from there. */
@@ -136,7 +144,8 @@ public record NewSong(
                         moved.thrown()),
                 stems,
                 problems,
-                project);
+                project,
+                kit);
     }
 
     /**
@@ -165,20 +174,6 @@ public record NewSong(
             stems.put(source.id(), stem);
         }
         return all.subList(before.size(), all.size());
-    }
-
-    /** What a first field takes: nothing that is a space already, hears a whole kit or is empty. */
-    private static List<Source> sent(List<Source> sources, Map<String, StemFiles.Stem> stems) {
-        return sources.stream()
-                .filter(s -> s.kind().isSent())
-                .filter(s -> Objects.requireNonNull(stems.get(s.id())).audio().peak() > 0)
-                .toList();
-    }
-
-    /** The same sources in the groups that are proposed for them. */
-    private static List<Source> grouped(List<Source> sources, Set<String> kit) {
-        Map<String, String> groups = GroupProposal.of(sources, kit);
-        return sources.stream().map(s -> s.withGroup(groups.getOrDefault(s.id(), ""))).toList();
     }
 
     private static Source source(

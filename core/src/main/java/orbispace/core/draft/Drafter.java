@@ -16,7 +16,6 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
-import orbispace.core.design.StemKind;
 import orbispace.core.material.GateKey;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Fit;
@@ -78,7 +77,7 @@ public final class Drafter {
         FieldDraft draft(String name, String idea) {
             echo(this);
             gated(this);
-            return new FieldDraft(name, idea + left(), returns, reasons);
+            return new FieldDraft(name, idea + facts.left(design), returns, reasons);
         }
     }
 
@@ -202,7 +201,7 @@ public final class Drafter {
     private void gated(Field field) {
         Optional<Source> struck =
                 design.sourcesOf(Role.HITS).stream()
-                        .filter(this::isSent)
+                        .filter(facts::sends)
                         .filter(s -> facts.gates().containsKey(s.id()))
                         .filter(s ->
                                 java.util.Objects.requireNonNull(facts.gates().get(s.id()))
@@ -242,35 +241,11 @@ public final class Drafter {
         Map<String, Send> sends = new TreeMap<>();
         for (Source s : design.sources()) {
             Double db = byRole.get(s.role());
-            if (db != null && !s.wet() && isSent(s)) {
+            if (db != null && !s.wet() && facts.sends(s)) {
                 sends.put(s.id(), Send.of(db));
             }
         }
         return sends;
-    }
-
-    private boolean isSent(Source s) {
-        return s.kind().isSent() && !facts.silent().contains(s.id());
-    }
-
-    /** What is sent nowhere, in words; empty if everything may be. */
-    private String left() {
-        List<String> names = new ArrayList<>();
-        for (StemKind kind : StemKind.values()) {
-            List<String> of =
-                    design.sources().stream()
-                            .filter(s -> s.kind() == kind && !isSent(s))
-                            .map(Source::name)
-                            .toList();
-            if (!of.isEmpty()) {
-                names.add(
-                        String.join(", ", of)
-                                + " ("
-                                + (kind.isSent() ? "empty" : kind.label())
-                                + ")");
-            }
-        }
-        return names.isEmpty() ? "" : " Sent nowhere: " + String.join("; ", names) + ".";
     }
 
     /** The decay that is so far down when the next event comes, rounded down, within limits. */

@@ -1,8 +1,13 @@
 package orbispace.core.draft;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import orbispace.core.design.Design;
+import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
 import orbispace.core.material.GateKey;
 
 /**
@@ -36,5 +41,27 @@ public record SongFacts(
             OptionalDouble hitSeconds,
             Map<String, GateKey> gates) {
         this(bar, gapSeconds, shortGapSeconds, hitSeconds, gates, Set.of());
+    }
+
+    /** Whether a draft sends a source anywhere at all. */
+    boolean sends(Source s) {
+        return s.kind().isSent() && !silent.contains(s.id());
+    }
+
+    /** What is sent nowhere and why, as a sentence to follow another; empty for nothing. */
+    String left(Design design) {
+        List<String> names = new ArrayList<>();
+        for (StemKind kind : StemKind.values()) {
+            List<String> of =
+                    design.sources().stream()
+                            .filter(s -> s.kind() == kind && !sends(s))
+                            .map(Source::name)
+                            .toList();
+            if (!of.isEmpty()) {
+                String why = kind.isSent() ? "empty" : kind.label();
+                names.add(String.join(", ", of) + " (" + why + ")");
+            }
+        }
+        return names.isEmpty() ? "" : " Sent nowhere: " + String.join("; ", names) + ".";
     }
 }

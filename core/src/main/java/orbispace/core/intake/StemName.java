@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import orbispace.core.design.Role;
@@ -47,6 +48,8 @@ public record StemName(
         }
     }
 
+    private static final Set<String> ONE_DRUM = Set.of("kick", "snare", "hat", "overhead", "room");
+
     /** Where a word ends: at what is no letter, at a digit, and before a capital. */
     private static final Pattern WORD =
             Pattern.compile("\\p{Lu}+(?!\\p{Ll})|\\p{Lu}?\\p{Ll}+|\\d+");
@@ -81,6 +84,14 @@ public record StemName(
     /** What decides the role of a stem of this name: name or sound. */
     public String ground() {
         return role.isPresent() ? "name" : "sound";
+    }
+
+    /**
+     * The drum that its microphone stands at, or overhead or room: stems of one word hear the same;
+     * empty if the word may stand for several, as toms and cymbals may.
+     */
+    public String drum() {
+        return ONE_DRUM.contains(part) ? part : "";
     }
 
     private static Optional<Side> side(String word) {

@@ -26,15 +26,9 @@ public final class HitFinder {
 
     /** Finds the hits of a stem of any rate and length. */
     public static Hits find(Audio audio) {
-        Audio folded = audio.folded();
         OnsetBands bands = OnsetBands.of(audio);
-        List<Hit> events = new ArrayList<>();
-        List<double[]> shapes = new ArrayList<>();
-        for (int frame : peaks(bands.rises())) {
-            double seconds = onset(folded, frame * OnsetBands.HOP_SECONDS);
-            events.add(event(audio, seconds));
-            shapes.add(bands.shape(seconds));
-        }
+        List<Hit> events = events(audio, bands);
+        List<double[]> shapes = events.stream().map(e -> bands.shape(e.seconds())).toList();
         StrokeKinds kinds = StrokeKinds.of(events, shapes);
         Hits parted = split(kinds.own());
         List<Hit> other = new ArrayList<>(kinds.other());
@@ -43,13 +37,36 @@ public final class HitFinder {
         return new Hits(parted.hits(), other, kinds.sure());
     }
 
-    private static List<Integer> peaks(double[] flux) {
+    private static List<Hit> events(Audio audio, OnsetBands bands) {
+        double[] rises = bands.rises();
+        double most = Arrays.stream(rises).max().orElse(0);
+        return events(audio, rises, Math.max(OVER_MEDIAN_DB, LEAST_SHARE * most));
+    }
+
+    /**
+     * All that strikes in a stem, strokes and bleed alike, in order of time.
+     *
+     * @param leastRiseDb how far the bands of an event rise at least, on average
+     */
+    public static List<Hit> events(Audio audio, OnsetBands bands, double leastRiseDb) {
+        return events(audio, bands.rises(), leastRiseDb);
+    }
+
+    private static List<Hit> events(Audio audio, double[] rises, double leastRiseDb) {
+        Audio folded = audio.folded();
+        List<Hit> events = new ArrayList<>();
+        for (int frame : peaks(rises, leastRiseDb)) {
+            events.add(event(audio, onset(folded, frame * OnsetBands.HOP_SECONDS)));
+        }
+        return events;
+    }
+
+    private static List<Integer> peaks(double[] flux, double least) {
         int reach = (int) Math.round(MEDIAN_SECONDS / OnsetBands.HOP_SECONDS);
         int apart = (int) Math.round(LEAST_INTERVAL_SECONDS / OnsetBands.HOP_SECONDS);
-        double most = Arrays.stream(flux).max().orElse(0);
         List<Integer> peaks = new ArrayList<>();
         for (int f = 0; f < flux.length; f++) {
-            if (flux[f] > Math.max(OVER_MEDIAN_DB, LEAST_SHARE * most)
+            if (flux[f] > least
                     && isLargest(flux, f, apart)
                     && flux[f] > overMedian(median(flux, f - reach, f + reach))) {
                 peaks.add(f);

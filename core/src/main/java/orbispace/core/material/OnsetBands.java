@@ -12,7 +12,7 @@ import orbispace.core.signal.Fft;
  * where it rises: the mean over the bands of how far each stands over the most it had 7.5 to 15 ms
  * before, in dB. What rings or hisses on rises nowhere, however loud it is.
  */
-final class OnsetBands {
+public final class OnsetBands {
     /** Length of a frame. */
     static final double HOP_SECONDS = 0.0025;
 
@@ -26,12 +26,14 @@ final class OnsetBands {
     private static final double SHAPE_FLOOR_DB = -30;
 
     private final float[][] power;
+    private final double[] upperHz;
     private final int bands;
     private final double floor;
 
-    private OnsetBands(float[][] power, int bands) {
+    private OnsetBands(float[][] power, double[] upperHz) {
         this.power = power;
-        this.bands = bands;
+        this.upperHz = upperHz;
+        bands = upperHz.length;
         double most = 0;
         for (float[] frame : power) {
             for (float p : frame) {
@@ -42,7 +44,7 @@ final class OnsetBands {
     }
 
     /** Looks at a sound of any rate and length; of stereo, at the louder of middle and side. */
-    static OnsetBands of(Audio audio) {
+    public static OnsetBands of(Audio audio) {
         double rate = audio.sampleRateHz();
         float[] x = audio.folded().channel(0);
         int length = Math.max(32, Integer.highestOneBit((int) (1.4 * WINDOW_SECONDS * rate)));
@@ -67,7 +69,11 @@ final class OnsetBands {
                 }
             }
         }
-        return new OnsetBands(power, edges.length - 1);
+        double[] upper = new double[edges.length - 1];
+        for (int b = 0; b < upper.length; b++) {
+            upper[b] = edges[b + 1] * rate / length;
+        }
+        return new OnsetBands(power, upper);
     }
 
     /** First bins of the bands, and one past the last. */
@@ -155,6 +161,28 @@ final class OnsetBands {
         for (int b = 0; b < bands; b++) {
             double share = all <= 0 ? 0 : added[b] / all;
             added[b] = Math.max(SHAPE_FLOOR_DB, Decibels.ofPower(share));
+        }
+        return added;
+    }
+
+    /**
+     * The power that an event adds in some parts of the spectrum: the mean of some time from it
+     * less that of the frames before it.
+     *
+     * @param seconds its onset
+     * @param lastSeconds how long
+     * @param edgesHz of the parts, in order; one more than there are parts
+     */
+    public double[] added(double seconds, double lastSeconds, double... edgesHz) {
+        int at = (int) Math.round(seconds / HOP_SECONDS);
+        int end = at + (int) Math.round(lastSeconds / HOP_SECONDS);
+        double[] added = new double[edgesHz.length - 1];
+        for (int b = 0; b < bands; b++) {
+            double gain = mean(b, at, end) - mean(b, at - LAG_TO, at - LAG_FROM + 1);
+            for (int k = 0; k < added.length; k++) {
+                boolean inside = upperHz[b] > edgesHz[k] && upperHz[b] <= edgesHz[k + 1];
+                added[k] += inside ? Math.max(0, gain) : 0;
+            }
         }
         return added;
     }

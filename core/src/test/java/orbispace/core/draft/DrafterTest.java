@@ -21,6 +21,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.StemKind;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.Ear;
@@ -285,6 +286,43 @@ class DrafterTest {
         SongFacts none = TimeProposalsTest.NOTHING_KNOWN;
         for (FieldDraft draft : Drafter.drafts(design, none)) {
             assertThat(draft.returns()).isEmpty();
+        }
+    }
+
+    @Test
+    void whatIsASpaceAlreadyHearsAWholeKitOrIsEmptyIsSentNowhereAndNamed() {
+        List<Source> sources =
+                List.of(
+                        source("voice", Role.LEAD),
+                        source("room", Role.HITS).withKind(StemKind.ROOM),
+                        source("over", Role.HITS).withKind(StemKind.OVERHEAD),
+                        source("print", Role.COLOUR).withKind(StemKind.EFFECT),
+                        source("hush", Role.COLOUR),
+                        source("line", Role.COLOUR).withKind(StemKind.DIRECT));
+        Song song =
+                new Song(
+                        "Made",
+                        RATE,
+                        SongClock.constant(120, 4, 4),
+                        List.of(new Section("All", 1, 8)));
+        SongFacts facts =
+                new SongFacts(
+                        1,
+                        OptionalDouble.of(1),
+                        OptionalDouble.of(1),
+                        OptionalDouble.empty(),
+                        Map.of(),
+                        java.util.Set.of("hush"));
+        for (FieldDraft draft : Drafter.drafts(new Design(song, sources, List.of()), facts)) {
+            assertThat(draft.returns())
+                    .allSatisfy(r ->
+                            assertThat(r.sends().keySet())
+                                    .doesNotContain("room", "over", "print", "hush"));
+            assertThat(draft.returns()).anyMatch(r -> r.sends().containsKey("line"));
+            assertThat(draft.idea())
+                    .endsWith(
+                            "Sent nowhere: hush (empty); over (overhead); room (room); print"
+                                    + " (effect).");
         }
     }
 }

@@ -1,0 +1,76 @@
+package orbispace.app.song;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
+import orbispace.core.intake.GroupProposal;
+import orbispace.core.intake.StemName;
+import orbispace.core.material.kit.Kit;
+import orbispace.core.material.kit.KitFinder;
+import orbispace.files.sound.StemFiles;
+
+/** What stems that are brought together have to do with each other: kits, sides and groups. */
+final class Together {
+    private Together() {}
+
+    /** Stems of drums that hear each other. */
+    static Set<String> kit(List<Source> sources, Map<String, StemFiles.Stem> stems) {
+        List<Source> drums =
+                sources.stream()
+                        .filter(s -> s.role() == Role.HITS && s.kind() != StemKind.EFFECT)
+                        .toList();
+        if (drums.size() < 2) {
+            return Set.of();
+        }
+        Kit found =
+                KitFinder.find(
+                        drums.stream()
+                                .map(s -> Objects.requireNonNull(stems.get(s.id())).audio())
+                                .toList(),
+                        drums.stream().map(s -> StemName.of(s.name()).drum()).toList());
+        return found.sharing().stream().map(i -> drums.get(i).id()).collect(Collectors.toSet());
+    }
+
+    /**
+     * The same with both sides of one take, where each is a stem of one channel, at their sides.
+     */
+    static List<Source> paired(List<Source> sources, Map<String, StemFiles.Stem> stems) {
+        Map<String, Long> sides =
+                sources.stream()
+                        .filter(s -> StemName.of(s.name()).side().isPresent())
+                        .collect(
+                                Collectors.groupingBy(
+                                        s -> StemName.of(s.name()).withoutSide(),
+                                        Collectors.counting()));
+        return sources.stream()
+                .map(s -> {
+                    StemName name = StemName.of(s.name());
+                    boolean mono =
+                            Objects.requireNonNull(stems.get(s.id())).audio().channelCount() == 1;
+                    boolean pair = sides.getOrDefault(name.withoutSide(), 0L) == 2;
+                    return !mono || !pair || name.side().isEmpty()
+                            ? s
+                            : s.withPan(name.side().get() == StemName.Side.LEFT ? -1 : 1);
+                })
+                .toList();
+    }
+
+    /** What a first field takes: nothing that is a space already, hears a whole kit or is empty. */
+    static List<Source> sent(List<Source> sources, Map<String, StemFiles.Stem> stems) {
+        return sources.stream()
+                .filter(s -> s.kind().isSent())
+                .filter(s -> Objects.requireNonNull(stems.get(s.id())).audio().peak() > 0)
+                .toList();
+    }
+
+    /** The same sources in the groups that are proposed for them. */
+    static List<Source> grouped(List<Source> sources, Set<String> kit) {
+        Map<String, String> groups = GroupProposal.of(sources, kit);
+        return sources.stream().map(s -> s.withGroup(groups.getOrDefault(s.id(), ""))).toList();
+    }
+}

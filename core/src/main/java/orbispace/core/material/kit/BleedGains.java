@@ -1,0 +1,186 @@
+package orbispace.core.material.kit;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import orbispace.core.audio.Decibels;
+
+/**
+ * How much of each stem's strokes each other stem hears: the lower mode of the difference of their
+ * levels over the clusters that both have, where at least eight lie within 3 dB of it.
+ */
+final class BleedGains {
+    private static final int LEAST = 8;
+    private static final int LEAST_OWN = 4;
+    private static final int SHARE = 4;
+    private static final double FAINTEST_DB = 45;
+    private static final double WITHIN_DB = 3;
+
+    /**
+     * Two stems whose differences have but one mode hear one thing, unless one is so much fainter.
+     */
+    private static final double TWO_MODES_DB = -8;
+
+    private static final double FAINTER_DB = 8;
+    private static final double BRIGHTER_DB = 6;
+    private static final double NOTHING_DB = 40;
+
+    /**
+     * Events of the struck stem that are taken for its own: no softer than its loudest by so much.
+     */
+    private static final double LOUD_DB = 8;
+
+    private static final Set<String> HEAR_ALL = Set.of("overhead", "room");
+    static final double NONE = Double.NEGATIVE_INFINITY;
+
+    /** By hearing stem, struck stem and part of the spectrum. */
+    private final double[][][] gains;
+
+    private final List<String> parts;
+    private final boolean[][] own;
+
+    /**
+     * Finds the gains.
+     *
+     * @param parts what each stem stands at, in one word; stems of one part hear one drum
+     */
+    BleedGains(Clusters clusters, List<String> parts) {
+        this(clusters, parts, new boolean[0][]);
+    }
+
+    /**
+     * The same where it is known which strokes are whose: then soft ones tell as well, and those
+     * that another stem does not hear at all.
+     */
+    BleedGains(Clusters clusters, List<String> parts, boolean[][] own) {
+        this.own = own;
+        this.parts = List.copyOf(parts);
+        int stems = clusters.stems();
+        gains = new double[stems][stems][Clusters.PARTS];
+        for (double[][] of : gains) {
+            for (double[] pair : of) {
+                Arrays.fill(pair, NONE);
+            }
+        }
+        for (int x = 0; x < stems; x++) {
+            for (int y = x + 1; y < stems; y++) {
+                boolean kin = !parts.get(x).isEmpty() && parts.get(x).equals(parts.get(y));
+                if (!kin) {
+                    pair(clusters, x, y);
+                }
+            }
+        }
+    }
+
+    private void pair(Clusters clusters, int x, int y) {
+        int[] bledIntoX = lowerMode(clusters, struck(clusters, x, y), x, y);
+        int[] bledIntoY = lowerMode(clusters, struck(clusters, y, x), y, x);
+        double inX = median(clusters, bledIntoX, x, y, Clusters.WHOLE);
+        double inY = median(clusters, bledIntoY, y, x, Clusters.WHOLE);
+        boolean apart = inX + inY <= TWO_MODES_DB;
+        if (inX > NONE && !hearsAll(y) && (apart || inX < -FAINTER_DB)) {
+            take(clusters, bledIntoX, x, y);
+        }
+        if (inY > NONE && !hearsAll(x) && (apart || inY < -FAINTER_DB)) {
+            take(clusters, bledIntoY, y, x);
+        }
+    }
+
+    /** Clusters in which one stem is struck that another may hear. */
+    private int[] struck(Clusters clusters, int hears, int struck) {
+        double loud = clusters.loudDb(struck) - LOUD_DB;
+        return IntStream.range(0, clusters.size())
+                .filter(c -> clusters.event(c, struck) != null)
+                .filter(c ->
+                        own.length > 0
+                                ? own[c][struck]
+                                : clusters.event(c, hears) != null
+                                        && clusters.levelDb(c, struck, Clusters.WHOLE) >= loud)
+                .toArray();
+    }
+
+    /** What hangs over the kit or stands in its room has hardly a stroke of its own. */
+    private boolean hearsAll(int stem) {
+        return HEAR_ALL.contains(parts.get(stem));
+    }
+
+    /** The gains of a pair part by part: bleed is never much brighter than what it comes from. */
+    private void take(Clusters clusters, int[] mode, int hears, int struck) {
+        double loudest = Double.NEGATIVE_INFINITY;
+        for (int part = 0; part < Clusters.WHOLE; part++) {
+            loudest = Math.max(loudest, clusters.typicalDb(struck, part));
+        }
+        double least = Double.POSITIVE_INFINITY;
+        for (int part = 0; part < Clusters.WHOLE; part++) {
+            if (clusters.typicalDb(struck, part) >= loudest - NOTHING_DB) {
+                double gain = median(clusters, mode, hears, struck, part);
+                gains[hears][struck][part] = Math.min(gain, least + BRIGHTER_DB);
+                least = Math.min(least, gain);
+            }
+        }
+        gains[hears][struck][Clusters.WHOLE] =
+                median(clusters, mode, hears, struck, Clusters.WHOLE);
+    }
+
+    /** The clusters in which one stem is fainter than the other by about the same, the most. */
+    private int[] lowerMode(Clusters clusters, int[] both, int x, int y) {
+        int part = Clusters.WHOLE;
+        int[] byDifference =
+                Arrays.stream(both)
+                        .filter(c -> clusters.over(c, x, y, part) > -FAINTEST_DB)
+                        .boxed()
+                        .sorted(Comparator.comparingDouble(c -> clusters.over(c, x, y, part)))
+                        .mapToInt(c -> c)
+                        .toArray();
+        double[] d =
+                Arrays.stream(byDifference)
+                        .mapToDouble(c -> clusters.over(c, x, y, part))
+                        .toArray();
+        int best = -1;
+        int most = 0;
+        for (int i = 0; i < d.length; i++) {
+            int end = i;
+            while (end < d.length && d[end] <= d[i] + 2 * WITHIN_DB) {
+                end++;
+            }
+            if (best >= 0 && d[i] > d[best] + 2 * WITHIN_DB) {
+                break;
+            }
+            int least = own.length > 0 ? Math.max(LEAST_OWN, d.length / SHARE) : LEAST;
+            if (end - i >= least && end - i > most) {
+                most = end - i;
+                best = i;
+            }
+        }
+        return best < 0 ? new int[0] : Arrays.copyOfRange(byDifference, best, best + most);
+    }
+
+    private static double median(Clusters clusters, int[] mode, int x, int y, int part) {
+        double[] d =
+                Arrays.stream(mode)
+                        .mapToDouble(c -> clusters.over(c, x, y, part))
+                        .filter(over -> over > -FAINTEST_DB)
+                        .sorted()
+                        .toArray();
+        return d.length == 0 ? NONE : d[d.length / 2];
+    }
+
+    /** What of a cluster a stem should hear of another's stroke, dB in a part or in the whole. */
+    double predictedDb(Clusters clusters, int c, int hears, int struck, int part) {
+        if (part < Clusters.WHOLE) {
+            return clusters.levelDb(c, struck, part) + gains[hears][struck][part];
+        }
+        double sum = 0;
+        for (int k = 0; k < Clusters.WHOLE; k++) {
+            sum += Decibels.toPower(predictedDb(clusters, c, hears, struck, k));
+        }
+        return Decibels.ofPower(sum);
+    }
+
+    /** How much louder than in its own stem a stroke is in another, dB; -infinity if not known. */
+    double db(int hears, int struck, int part) {
+        return gains[hears][struck][part];
+    }
+}

@@ -1,0 +1,214 @@
+package orbispace.core.material.kit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
+import orbispace.core.audio.Quantile;
+import orbispace.core.material.GateKey;
+import orbispace.core.material.GateKeyFinder;
+import orbispace.core.material.Hits;
+
+/**
+ * Tells own strokes from bleed across the stems of a kit. A stroke is a stem's own where it lies 4
+ * dB or more over the bleed that every other stem predicts; where no stem's is, it belongs to the
+ * one that comes nearest.
+ */
+public final class KitFinder {
+    private static final double GHOST_DB = 12;
+    private static final double CLOCK_DB = 20;
+
+    private KitFinder() {}
+
+    /**
+     * Looks at the stems of one take.
+     *
+     * @param audio of one rate and from one start
+     * @param parts what each stem stands at in one word, empty if not known; stems of one word hear
+     *     one drum
+     */
+    public static Kit find(List<Audio> audio, List<String> parts) {
+        Clusters clusters = new Clusters(audio);
+        boolean[][] first = own(clusters, new BleedGains(clusters, parts));
+        BleedGains gains = new BleedGains(clusters, parts, first);
+        boolean[][] own = own(clusters, gains);
+        List<KitStem> stems = new ArrayList<>();
+        for (int s = 0; s < audio.size(); s++) {
+            stems.add(stem(clusters, own, s, audio.get(s)));
+        }
+        KitLines search = new KitLines(audio);
+        List<Kit.Line> lines =
+                search.of(alone(clusters, own), stems.stream().map(KitFinder::energy).toList());
+        return new Kit(stems, search.sharing(), lines, rippleDb(gains, lines), clock(stems));
+    }
+
+    /** When a stem is struck and no other is, by stem. */
+    private static List<List<Double>> alone(Clusters clusters, boolean[][] own) {
+        List<List<Double>> alone = new ArrayList<>();
+        for (int s = 0; s < clusters.stems(); s++) {
+            List<Double> times = new ArrayList<>();
+            for (int c = 0; c < own.length; c++) {
+                int count = 0;
+                for (boolean one : own[c]) {
+                    count += one ? 1 : 0;
+                }
+                Hits.Hit struck = clusters.event(c, s);
+                if (count == 1 && own[c][s] && struck != null) {
+                    times.add(struck.seconds());
+                }
+            }
+            alone.add(times);
+        }
+        return alone;
+    }
+
+    /** Energy of a stem's own strokes. */
+    private static double energy(KitStem stem) {
+        return stem.own().stream().mapToDouble(o -> Decibels.toPower(o.peakDb())).sum();
+    }
+
+    /** 20 lg((1 + b) / (1 - b)) of the loudest bleed between stems that do not lie in line. */
+    private static double rippleDb(BleedGains gains, List<Kit.Line> lines) {
+        double most = 0;
+        for (int x = 0; x < lines.size(); x++) {
+            for (int y = 0; y < lines.size(); y++) {
+                double gain = gains.db(x, y, Clusters.WHOLE);
+                boolean told = lines.get(x).known() && lines.get(y).known();
+                if (told && gain < 0 && lines.get(x).samples() != lines.get(y).samples()) {
+                    double b = Decibels.toAmplitude(gain);
+                    most = Math.max(most, 20 * Math.log10((1 + b) / (1 - b)));
+                }
+            }
+        }
+        return most;
+    }
+
+    /** By cluster and stem. */
+    static boolean[][] own(Clusters clusters, BleedGains gains) {
+        int stems = clusters.stems();
+        OwnSound[] sounds = new OwnSound[stems];
+        for (int x = 0; x < stems; x++) {
+            sounds[x] = OwnSound.of(clusters, gains, x);
+        }
+        boolean[][] own = new boolean[clusters.size()][stems];
+        for (int c = 0; c < clusters.size(); c++) {
+            int nearest = -1;
+            double most = Double.NEGATIVE_INFINITY;
+            boolean any = false;
+            for (int x = 0; x < stems; x++) {
+                if (clusters.event(c, x) == null) {
+                    continue;
+                }
+                double margin = marginDb(clusters, gains, c, x, Clusters.WHOLE);
+                own[c][x] = sounds[x].has(clusters, gains, c, x);
+                any |= own[c][x];
+                if (margin > most) {
+                    most = margin;
+                    nearest = x;
+                }
+            }
+            if (!any && nearest >= 0 && sounds[nearest].isHeard(clusters, c, nearest)) {
+                own[c][nearest] = true;
+            }
+        }
+        return own;
+    }
+
+    /** How far a stem's event lies over the bleed that every other stem predicts. */
+    static double marginDb(Clusters clusters, BleedGains gains, int c, int x, int part) {
+        double margin = Double.POSITIVE_INFINITY;
+        for (int y = 0; y < clusters.stems(); y++) {
+            if (gains.db(x, y, Clusters.WHOLE) > BleedGains.NONE) {
+                double predicted = gains.predictedDb(clusters, c, x, y, part);
+                margin = Math.min(margin, clusters.levelDb(c, x, part) - predicted);
+            }
+        }
+        return margin;
+    }
+
+    private static KitStem stem(Clusters clusters, boolean[][] own, int s, Audio audio) {
+        List<Hits.Hit> strokes = new ArrayList<>();
+        List<Hits.Hit> others = new ArrayList<>();
+        List<KitStem.Bleed> bleed = new ArrayList<>();
+        for (int c = 0; c < own.length; c++) {
+            Hits.Hit hit = clusters.event(c, s);
+            if (hit == null) {
+                continue;
+            }
+            if (own[c][s]) {
+                strokes.add(hit);
+            } else {
+                others.add(hit);
+                bleed.add(new KitStem.Bleed(hit.seconds(), hit.peakDb(), from(clusters, own, c)));
+            }
+        }
+        double median =
+                strokes.isEmpty()
+                        ? 0
+                        : Quantile.of(strokes.stream().map(Hits.Hit::peakDb).toList(), 0.5);
+        List<KitStem.Stroke> told =
+                strokes.stream()
+                        .map(h ->
+                                new KitStem.Stroke(
+                                        h.seconds(), h.peakDb(), h.peakDb() <= median - GHOST_DB))
+                        .toList();
+        List<Hits.Hit> full = strokes.stream().filter(h -> h.peakDb() > median - GHOST_DB).toList();
+        Optional<GateKey> all = gate(audio, strokes, others);
+        return new KitStem(
+                told,
+                bleed,
+                full.size() == strokes.size() ? all : gate(audio, full, others),
+                full.size() == strokes.size() ? Optional.empty() : all);
+    }
+
+    private static Optional<GateKey> gate(
+            Audio audio, List<Hits.Hit> strokes, List<Hits.Hit> others) {
+        return strokes.isEmpty() || others.isEmpty()
+                ? Optional.empty()
+                : GateKeyFinder.find(audio, new Hits(strokes, others));
+    }
+
+    /** Whose stroke a cluster is: of several the one that is loudest in its own stem. */
+    private static int from(Clusters clusters, boolean[][] own, int c) {
+        int loudest = -1;
+        double most = Double.NEGATIVE_INFINITY;
+        for (int s = 0; s < clusters.stems(); s++) {
+            double level = clusters.levelDb(c, s, Clusters.WHOLE);
+            if (own[c][s] && level > most) {
+                most = level;
+                loudest = s;
+            }
+        }
+        return loudest;
+    }
+
+    /** The interval of the stem that strikes most often within 20 dB of the loudest stroke. */
+    private static OptionalDouble clock(List<KitStem> stems) {
+        double loudest =
+                stems.stream()
+                        .flatMap(s -> s.own().stream())
+                        .mapToDouble(KitStem.Stroke::peakDb)
+                        .max()
+                        .orElse(0);
+        double busiest = 0;
+        int most = 1;
+        for (KitStem stem : stems) {
+            List<Double> times =
+                    stem.own().stream()
+                            .filter(s -> !s.ghost() && s.peakDb() >= loudest - CLOCK_DB)
+                            .map(KitStem.Stroke::seconds)
+                            .toList();
+            if (times.size() > most) {
+                most = times.size();
+                List<Double> apart = new ArrayList<>();
+                for (int i = 1; i < times.size(); i++) {
+                    apart.add(times.get(i) - times.get(i - 1));
+                }
+                busiest = Quantile.of(apart, 0.5);
+            }
+        }
+        return busiest > 0 ? OptionalDouble.of(busiest) : OptionalDouble.empty();
+    }
+}

@@ -1,0 +1,215 @@
+package orbispace.core.material.kit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.function.IntPredicate;
+import orbispace.core.audio.Audio;
+import orbispace.core.signal.Fft;
+
+/**
+ * How the stems of a kit lie in time. Of each two, the strokes of one are looked for in the other
+ * by generalised cross-correlation with phase transform (Knapp and Carter 1976) about strokes that
+ * no other stem has at the same time. Where both hear each other, half the difference of the two
+ * delays is how much later one stem lies, and half their sum how far the microphones are apart;
+ * where only one hears the other the two cannot be told from each other. The delays of all pairs
+ * are made one answer by least squares, weighted with their confidence.
+ */
+final class KitLines {
+    private static final double BEFORE_SECONDS = 0.005;
+    private static final double MOST_SECONDS = 0.025;
+    private static final int MOST_STROKES = 40;
+    private static final int LEAST_STROKES = 4;
+    private static final int PEAK_FRAMES = 4;
+    private static final double SURE = 0.3;
+    private static final double ONE_WAY = 1e-4;
+    private static final double LOOSE = 1e-9;
+
+    private final List<Audio> audio;
+    private final int length;
+    private final double rate;
+    private final Fft fft;
+    private final SortedSet<Integer> sharing = new TreeSet<>();
+
+    private record Delay(int samples, double confidence, boolean inverted) {
+        static final Delay NONE = new Delay(0, 0, false);
+    }
+
+    KitLines(List<Audio> audio) {
+        this.audio = List.copyOf(audio);
+        rate = audio.getFirst().sampleRateHz();
+        length = Integer.highestOneBit((int) (0.06 * rate)) * 2;
+        fft = new Fft(length);
+    }
+
+    /**
+     * Lines the stems up.
+     *
+     * @param strokes times at which a stem is struck and no other, by stem
+     * @param energy of the own strokes of each; the others are told against that with the most
+     */
+    List<Kit.Line> of(List<List<Double>> strokes, List<Double> energy) {
+        int n = audio.size();
+        Delay[][] delays = new Delay[n][n];
+        for (int x = 0; x < n; x++) {
+            for (int y = 0; y < n; y++) {
+                delays[x][y] = x == y ? Delay.NONE : delay(x, y, strokes.get(y));
+            }
+        }
+        double[][] later = new double[n][n];
+        double[][] weight = new double[n][n];
+        boolean[] known = new boolean[n];
+        for (int x = 0; x < n; x++) {
+            for (int y = 0; y < n; y++) {
+                Delay there = delays[x][y];
+                Delay back = delays[y][x];
+                if (there.confidence >= SURE && back.confidence >= SURE) {
+                    later[x][y] = (there.samples - back.samples) / 2.0;
+                    weight[x][y] = Math.min(there.confidence, back.confidence);
+                    known[x] = true;
+                    sharing.addAll(List.of(x, y));
+                } else if (there.confidence >= SURE || back.confidence >= SURE) {
+                    boolean hears = there.confidence >= back.confidence;
+                    sharing.addAll(List.of(x, y));
+                    later[x][y] = hears ? there.samples : -back.samples;
+                    weight[x][y] = ONE_WAY * Math.max(there.confidence, back.confidence);
+                }
+            }
+        }
+        int reference = reference(energy, known);
+        double[] offsets = leastSquares(later, weight, reference);
+        List<Kit.Line> lines = new ArrayList<>();
+        for (int x = 0; x < n; x++) {
+            lines.add(
+                    new Kit.Line(
+                            (int) Math.round(offsets[x]), known[x], delays[x][reference].inverted));
+        }
+        return lines;
+    }
+
+    /** Stems in which strokes of others were found, or whose strokes others hear. */
+    List<Integer> sharing() {
+        return List.copyOf(sharing);
+    }
+
+    /** The stem with the most energy, of those that hear others and are heard if there are any. */
+    private static int reference(List<Double> energy, boolean[] known) {
+        int best = 0;
+        for (int s = 1; s < known.length; s++) {
+            boolean louder = energy.get(s) > energy.get(best);
+            best = known[s] == known[best] ? (louder ? s : best) : (known[s] ? s : best);
+        }
+        return best;
+    }
+
+    /** The offsets that fit all pairs best; that of the reference is 0. */
+    private static double[] leastSquares(double[][] later, double[][] weight, int reference) {
+        int n = later.length;
+        double[][] rows = new double[n][n + 1];
+        for (int x = 0; x < n; x++) {
+            rows[x][x] = LOOSE;
+            for (int y = 0; y < n && x != reference; y++) {
+                rows[x][x] += weight[x][y];
+                rows[x][y] -= y == reference ? 0 : weight[x][y];
+                rows[x][n] += weight[x][y] * later[x][y];
+            }
+        }
+        // Diagonally dominant: no pivots are needed.
+        for (int k = 0; k < n; k++) {
+            for (int i = k + 1; i < n; i++) {
+                double share = rows[i][k] / rows[k][k];
+                for (int j = k; j <= n; j++) {
+                    rows[i][j] -= share * rows[k][j];
+                }
+            }
+        }
+        double[] offsets = new double[n];
+        for (int k = n - 1; k >= 0; k--) {
+            double sum = rows[k][n];
+            for (int j = k + 1; j < n; j++) {
+                sum -= rows[k][j] * offsets[j];
+            }
+            offsets[k] = sum / rows[k][k];
+        }
+        return offsets;
+    }
+
+    /** How much later one stem hears the strokes of another than that does itself. */
+    private Delay delay(int hears, int struck, List<Double> strokes) {
+        if (strokes.size() < LEAST_STROKES) {
+            return Delay.NONE;
+        }
+        double[] sum = new double[length];
+        double[] x = new double[length];
+        double[] y = new double[length];
+        for (double at : strokes.subList(0, Math.min(MOST_STROKES, strokes.size()))) {
+            int from = (int) ((at - BEFORE_SECONDS) * rate);
+            load(audio.get(hears), from, x);
+            load(audio.get(struck), from, y);
+            fft.forward(x);
+            fft.forward(y);
+            for (int k = 1; k < length / 2; k++) {
+                int re = 2 * k;
+                int im = re + 1;
+                sum[re] += y[re] * x[re] + y[im] * x[im];
+                sum[im] += y[re] * x[im] - y[im] * x[re];
+            }
+        }
+        whiten(sum);
+        fft.inverse(sum);
+        return peak(sum);
+    }
+
+    /** A window whose second half fades, so that its end is no click that both stems share. */
+    private void load(Audio from, int start, double[] into) {
+        float[] l = from.channel(0);
+        float[] r = from.channel(1);
+        int half = length / 2;
+        for (int i = 0; i < length; i++) {
+            int at = start + i;
+            double fade = i < half / 2 ? 1 : Math.max(0, 1 - (i - half / 2.0) / (half / 2.0));
+            into[i] = i < half && at >= 0 && at < l.length ? fade * ((double) l[at] + r[at]) : 0;
+        }
+    }
+
+    private void whiten(double[] cross) {
+        double most = 0;
+        for (int k = 1; k < length / 2; k++) {
+            most = Math.max(most, Math.hypot(cross[2 * k], cross[2 * k + 1]));
+        }
+        cross[0] = 0;
+        cross[1] = 0;
+        for (int k = 1; k < length / 2; k++) {
+            double size = Math.hypot(cross[2 * k], cross[2 * k + 1]);
+            double scale = size > 1e-8 * most ? 1 / size : 0;
+            cross[2 * k] *= scale;
+            cross[2 * k + 1] *= scale;
+        }
+    }
+
+    private Delay peak(double[] correlation) {
+        int most = (int) (MOST_SECONDS * rate);
+        int best = highest(correlation, most, d -> true);
+        int at = best;
+        int next = highest(correlation, most, d -> Math.abs(d - at) > PEAK_FRAMES);
+        double height = Math.abs(correlation[Math.floorMod(best, length)]);
+        double other = Math.abs(correlation[Math.floorMod(next, length)]);
+        return height == 0
+                ? Delay.NONE
+                : new Delay(best, 1 - other / height, correlation[Math.floorMod(best, length)] < 0);
+    }
+
+    private int highest(double[] correlation, int most, IntPredicate of) {
+        int best = most + 1;
+        double height = -1;
+        for (int d = -most; d <= most; d++) {
+            double here = Math.abs(correlation[Math.floorMod(d, length)]);
+            if (of.test(d) && here > height) {
+                height = here;
+                best = d;
+            }
+        }
+        return best;
+    }
+}

@@ -1,0 +1,109 @@
+package orbispace.core.material.kit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import orbispace.core.audio.Audio;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** With {@code -Dorbispace.kits=30} it looks at thirty kits. */
+class KitFinderTest {
+    private static final int KITS = Integer.getInteger("orbispace.kits", 3);
+    private static final int LOUDEST = 4;
+
+    private record Played(MadeKit made, Kit kit) {}
+
+    private static final List<Played> PLAYED = new ArrayList<>();
+
+    @BeforeAll
+    static void play() {
+        for (int seed = 1; seed <= KITS; seed++) {
+            MadeKit made = new MadeKit(seed, -6 - seed % 4 * 4, seed % 5, 10 * seed);
+            PLAYED.add(new Played(made, KitFinder.find(made.audio, made.parts())));
+        }
+    }
+
+    private static long near(List<Double> times, double at) {
+        return times.stream().filter(t -> Math.abs(t - at) < 0.02).count();
+    }
+
+    private static List<Double> own(Kit kit, int stem) {
+        return kit.stems().get(stem).own().stream().map(KitStem.Stroke::seconds).toList();
+    }
+
+    @Test
+    void strokesOfAKitAreToldFromBleedInAllOfItsMicrophones() {
+        long strokes = 0;
+        long found = 0;
+        long claimed = 0;
+        long wrong = 0;
+        for (Played p : PLAYED) {
+            for (int d = 0; d < p.made.strokes.size(); d++) {
+                List<Double> truth = p.made.strokes.get(d);
+                List<Double> own = own(p.kit, d);
+                strokes += truth.size();
+                found += truth.stream().filter(t -> near(own, t) > 0).count();
+                claimed += own.size();
+                wrong += own.stream().filter(t -> near(truth, t) == 0).count();
+            }
+        }
+        assertThat(found / (double) strokes).isGreaterThan(0.94);
+        assertThat(wrong / (double) claimed).isLessThan(0.015);
+    }
+
+    @Test
+    void theHitClockIsThatOfTheBusiestOwnStrokes() {
+        for (Played p : PLAYED) {
+            assertThat(p.kit.hitClockSeconds().orElse(0))
+                    .as("two steps of %s s", p.made.stepSeconds)
+                    .isCloseTo(2 * p.made.stepSeconds, within(0.03 * p.made.stepSeconds));
+        }
+    }
+
+    @Test
+    void stemsThatHearEachOtherAreLinedUpToASampleHoweverFarTheyStood() {
+        int told = 0;
+        int right = 0;
+        for (Played p : PLAYED) {
+            int reference = p.made.lateAgainst(p.kit);
+            for (int d = 0; d < p.made.strokes.size(); d++) {
+                Kit.Line line = p.kit.lines().get(d);
+                int truth = p.made.late[d] - reference;
+                told += line.known() ? 1 : 0;
+                right += line.known() && Math.abs(line.samples() - truth) <= 1 ? 1 : 0;
+            }
+        }
+        assertThat(told).isGreaterThan(3 * PLAYED.size());
+        assertThat(right / (double) told).isGreaterThan(0.85);
+    }
+
+    @Test
+    void aGateIsProposedThatPartsOwnStrokesFromAllBleed() {
+        Played p = PLAYED.get(1);
+        KitStem snare = p.kit.stems().get(1);
+        assertThat(snare.own().stream().filter(KitStem.Stroke::ghost).count()).isGreaterThan(5);
+        double threshold = snare.gate().orElseThrow().thresholdDb();
+        assertThat(snare.own())
+                .filteredOn(s -> !s.ghost())
+                .allMatch(s -> s.peakDb() > threshold || !snare.gate().orElseThrow().isPlain());
+        assertThat(snare.bleed()).isNotEmpty().allMatch(b -> b.from() != 1);
+    }
+
+    @Test
+    void stemsWithoutSharedStrokesAreNoKitAndASilentOneHarmsNothing() {
+        MadeKit made = PLAYED.getFirst().made;
+        assertThat(PLAYED.getFirst().kit.sharing()).hasSizeGreaterThan(LOUDEST);
+        Audio silence = Audio.of(MadeKit.RATE, new float[made.audio.getFirst().frames()]);
+        Kit kit = KitFinder.find(List.of(made.audio.get(1), silence), List.of("snare", ""));
+        assertThat(kit.sharing()).isEmpty();
+        assertThat(kit.stems().get(1).own()).isEmpty();
+        assertThat(kit.stems().getFirst().bleed())
+                .as("what is none of the stems'")
+                .allMatch(b -> b.from() < 0);
+        assertThat(IntStream.range(0, 2).map(i -> kit.lines().get(i).samples()).sum()).isZero();
+    }
+}
