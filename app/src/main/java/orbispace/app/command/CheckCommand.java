@@ -3,6 +3,7 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.CheckSong;
 import orbispace.core.design.Design;
 import orbispace.core.prove.Finding;
@@ -29,6 +30,12 @@ final class CheckCommand implements Callable<Integer> {
     @Option(names = "--strict", description = "exit with 1 if anything is found")
     private boolean strict;
 
+    @Option(
+            names = "--top",
+            paramLabel = "N",
+            description = "only the first N findings; they come with what must be done first")
+    private @Nullable Integer top;
+
     private final Output output;
 
     CheckCommand(Output output) {
@@ -37,11 +44,16 @@ final class CheckCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws FileProblem {
+        Integer most = top;
+        if (most != null && most < 1) {
+            throw new WrongUsage("--top " + most + " is not 1 or more");
+        }
         Design design = ProjectArguments.design(project);
         Path file = java.util.Objects.requireNonNull(project);
         ProjectFolder.Stems stems =
                 ProjectFolder.readStems(ProjectArguments.folder(file), design, Job.QUIET);
-        List<Finding> findings = CheckSong.of(design, stems, Job.QUIET);
+        List<Finding> all = CheckSong.of(design, stems, Job.QUIET);
+        List<Finding> findings = most == null ? all : all.subList(0, Math.min(most, all.size()));
         ObjectNode document = Output.object();
         ArrayNode list = document.putArray("findings");
         for (Finding f : findings) {
@@ -56,11 +68,12 @@ final class CheckCommand implements Callable<Integer> {
             ArrayNode remedies = n.putArray("remedies");
             f.remedies().stream().map(Remedy::label).forEach(remedies::add);
         }
-        output.print(document, () -> lines(findings));
+        document.put("more", all.size() - findings.size());
+        output.print(document, () -> lines(findings, all.size() - findings.size()));
         return strict && !findings.isEmpty() ? 1 : 0;
     }
 
-    private void lines(List<Finding> findings) {
+    private void lines(List<Finding> findings, int more) {
         if (findings.isEmpty()) {
             output.line("%s", "nothing found");
         }
@@ -74,6 +87,9 @@ final class CheckCommand implements Callable<Integer> {
             if (!f.remedies().isEmpty()) {
                 output.line("      %s", f.remedies().getFirst().label());
             }
+        }
+        if (more > 0) {
+            output.line("%d more; --top %d shows all", more, findings.size() + more);
         }
     }
 }

@@ -21,9 +21,11 @@ import orbispace.app.song.StemSurvey;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.intake.StemName;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.stem.KitFound;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
@@ -48,6 +50,7 @@ public final class Survey {
     private final Map<String, String> keys = new HashMap<>();
     private Heard heard = nothing();
     private List<SharedSound> pairs = List.of();
+    private Optional<KitFound> kit = Optional.empty();
     private List<String> paired = List.of();
 
     /**
@@ -78,6 +81,9 @@ public final class Survey {
         return new Heard(Editor.blank(), new SongStems());
     }
 
+    /** What the stems have in common. */
+    private record Shared(Optional<KitFound> kit, List<SharedSound> pairs) {}
+
     private record Task(Source source, Audio audio, String key) {}
 
     /** What was found in each stem, by source. */
@@ -98,6 +104,7 @@ public final class Survey {
         keys.clear();
         heard = nothing();
         pairs = List.of();
+        kit = Optional.empty();
         paired = List.of();
         findings.set(List.of());
     }
@@ -186,7 +193,10 @@ public final class Survey {
                         .map(s ->
                                 now.stems().of(s).map(StemFiles.Stem::content).orElse("")
                                         + s.placement()
-                                        + s.dips())
+                                        + s.dips()
+                                        + s.role()
+                                        + s.kind()
+                                        + StemName.of(s.name()).drum())
                         .toList();
         judge();
         if (contents.equals(paired)) {
@@ -199,13 +209,28 @@ public final class Survey {
         jobs.start(
                 PAIRS_JOB,
                 "Comparing the stems",
-                (job, d) -> StemSurvey.pairs(sources, now.material(), job),
+                (job, d) ->
+                        new Shared(
+                                StemSurvey.kit(sources, now.material()),
+                                StemSurvey.pairs(sources, now.material(), job)),
                 (found, d) -> {
-                    pairs = found;
+                    kit = found.kit();
+                    kit.ifPresent(this::tellStrokes);
+                    pairs = kit.map(k -> k.without(found.pairs())).orElse(found.pairs());
                     paired = contents;
                     judge();
                 },
                 e -> problem.accept(String.valueOf(e.getMessage())));
+    }
+
+    /** Gives the stems of a kit the strokes that all of them together tell. */
+    private void tellStrokes(KitFound found) {
+        for (String id : found.members()) {
+            Material m = materials.get(id);
+            if (m != null) {
+                materials.put(id, new Material(m.silhouette(), found.facts(id, m.facts())));
+            }
+        }
     }
 
     /**
@@ -226,6 +251,6 @@ public final class Survey {
                 known.put(source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
             }
         }
-        findings.set(StemFindings.of(heard.design(), known, pairs));
+        findings.set(StemFindings.of(heard.design(), known, pairs, kit));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
@@ -15,6 +16,7 @@ import orbispace.core.prove.Finding;
 import orbispace.core.prove.rule.FieldFacts;
 import orbispace.core.prove.rule.FieldFindings;
 import orbispace.core.prove.rule.FieldSurvey;
+import orbispace.core.prove.stem.KitFound;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
@@ -44,11 +46,14 @@ public final class CheckSong {
             facts.put(s.id(), of);
             words.put(s.id(), words(design, material, of, silhouette));
         }
-        List<SharedSound> pairs = StemSurvey.pairs(known, material, job);
+        Optional<KitFound> kit = StemSurvey.kit(known, material);
+        kit.ifPresent(k -> facts.replaceAll(k::facts));
+        List<SharedSound> all = StemSurvey.pairs(known, material, job);
+        List<SharedSound> pairs = kit.map(k -> k.without(all)).orElse(all);
         List<Finding> found = new ArrayList<>(ofField(design, material, facts, pairs, words, job));
         Map<String, StemFindings.Stem> whole = new HashMap<>();
         facts.forEach((id, f) -> whole.put(id, stem(stems, material, id, f)));
-        found.addAll(StemFindings.of(design, whole, List.of()));
+        found.addAll(StemFindings.of(design, whole, List.of(), kit));
         found.sort(java.util.Comparator.comparing(Finding::severity));
         return List.copyOf(found);
     }

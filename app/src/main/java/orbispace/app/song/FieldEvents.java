@@ -17,6 +17,9 @@ import org.jspecify.annotations.Nullable;
 
 /** The song's own events that tails have to respect, as rings after the dry sound. */
 public final class FieldEvents {
+    /** Softer strokes than so much under the loudest set no clock. */
+    private static final double HEARD_DB = 20;
+
     private FieldEvents() {}
 
     /**
@@ -108,15 +111,53 @@ public final class FieldEvents {
         return hitsSource(design, measured).map(s -> measured.get(s.id())).flatMap(Material::hits);
     }
 
-    /** The loudest hits source with more than one stroke. */
+    /**
+     * The source whose strokes decays are held against: the loudest that strikes more than once and
+     * is no room or overhead; where it belongs to a group, as a kit does, the one of them that
+     * strikes most often within 20 dB of the group's loudest stroke.
+     */
     public static Optional<Source> hitsSource(Design design, Map<String, Material> measured) {
-        return design.sourcesOf(Role.HITS).stream()
-                .filter(s -> strokes(measured.get(s.id())) > 1)
+        List<Source> striking =
+                design.sourcesOf(Role.HITS).stream()
+                        .filter(s -> s.kind().isSent() && strokes(measured.get(s.id())) > 1)
+                        .toList();
+        return striking.stream()
                 .max(
                         Comparator.comparingDouble(s ->
                                 java.util.Objects.requireNonNull(measured.get(s.id()))
                                         .integratedLufs()
-                                        .orElse(Double.NEGATIVE_INFINITY)));
+                                        .orElse(Double.NEGATIVE_INFINITY)))
+                .map(loudest ->
+                        busiest(
+                                striking.stream()
+                                        .filter(design.layersOf(loudest)::contains)
+                                        .toList(),
+                                measured));
+    }
+
+    private static Source busiest(List<Source> group, Map<String, Material> measured) {
+        double least =
+                group.stream()
+                                .flatMap(s -> peaks(s, measured).stream())
+                                .mapToDouble(p -> p)
+                                .max()
+                                .orElse(0)
+                        - HEARD_DB;
+        return java.util.Collections.max(
+                group,
+                Comparator.comparingLong(
+                        (Source s) -> peaks(s, measured).stream().filter(p -> p >= least).count()));
+    }
+
+    /** Peaks of a source's strokes as they stand in the mix, dBFS. */
+    private static List<Double> peaks(Source s, Map<String, Material> measured) {
+        return java.util.Objects.requireNonNull(measured.get(s.id()))
+                .hits()
+                .map(Hits::hits)
+                .orElse(List.of())
+                .stream()
+                .map(h -> h.peakDb() + s.gainDb())
+                .toList();
     }
 
     private static int strokes(@Nullable Material m) {

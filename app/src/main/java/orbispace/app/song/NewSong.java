@@ -107,7 +107,7 @@ public record NewSong(
         Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
         Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
         List<Source> brought = sources(read, folder, List.of(), stems);
-        Set<String> kit = Together.kit(brought, stems);
+        Set<String> kit = Together.kit(brought, stems, read.sampleRateHz());
         List<Source> sources =
                 Together.paired(Together.grouped(brought, kit), stems).stream()
                         .sorted(Comparator.comparing(Source::role))

@@ -3,17 +3,24 @@ package orbispace.app.song;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Role;
 import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
+import orbispace.core.intake.StemName;
 import orbispace.core.material.LineUpSearch;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
+import orbispace.core.material.kit.Kit;
+import orbispace.core.material.kit.KitFinder;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.stem.KitFound;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
@@ -46,7 +53,11 @@ public final class StemSurvey {
                                     .ownRateHz();
                     known.put(source.id(), new StemFindings.Stem(facts, audio.seconds(), own));
                 });
-        return StemFindings.of(design, new TreeMap<>(known), pairs(sources, material, job));
+        return StemFindings.of(
+                design,
+                new TreeMap<>(known),
+                pairs(sources, material, job),
+                kit(sources, material));
     }
 
     /** Measures one stem as its role asks for; a layered part is searched for phrases as one. */
@@ -80,6 +91,24 @@ public final class StemSurvey {
                                 sources.get(p.second()).id(),
                                 p.lineUp()))
                 .toList();
+    }
+
+    /** The kit among sources that strike; empty if no two of them share strokes. */
+    public static Optional<KitFound> kit(List<Source> sources, SongMaterial material) {
+        List<Source> drums =
+                sources.stream()
+                        .filter(s -> s.role() == Role.HITS && s.kind() != StemKind.EFFECT)
+                        .toList();
+        if (drums.size() < 2) {
+            return Optional.empty();
+        }
+        Kit kit =
+                KitFinder.find(
+                        drums.stream().map(s -> audio(material, s)).toList(),
+                        drums.stream().map(s -> StemName.of(s.name()).drum()).toList());
+        return kit.sharing().isEmpty()
+                ? Optional.empty()
+                : Optional.of(new KitFound(drums.stream().map(Source::id).toList(), kit));
     }
 
     private static Audio audio(SongMaterial material, Source source) {

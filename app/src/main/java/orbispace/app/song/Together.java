@@ -1,17 +1,17 @@
 package orbispace.app.song;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import orbispace.core.design.Role;
+import orbispace.core.audio.Audio;
 import orbispace.core.design.Source;
-import orbispace.core.design.StemKind;
 import orbispace.core.intake.GroupProposal;
 import orbispace.core.intake.StemName;
-import orbispace.core.material.kit.Kit;
-import orbispace.core.material.kit.KitFinder;
+import orbispace.core.prove.stem.KitFound;
+import orbispace.core.render.SongMaterial;
 import orbispace.files.sound.StemFiles;
 
 /** What stems that are brought together have to do with each other: kits, sides and groups. */
@@ -19,21 +19,12 @@ final class Together {
     private Together() {}
 
     /** Stems of drums that hear each other. */
-    static Set<String> kit(List<Source> sources, Map<String, StemFiles.Stem> stems) {
-        List<Source> drums =
-                sources.stream()
-                        .filter(s -> s.role() == Role.HITS && s.kind() != StemKind.EFFECT)
-                        .toList();
-        if (drums.size() < 2) {
-            return Set.of();
-        }
-        Kit found =
-                KitFinder.find(
-                        drums.stream()
-                                .map(s -> Objects.requireNonNull(stems.get(s.id())).audio())
-                                .toList(),
-                        drums.stream().map(s -> StemName.of(s.name()).drum()).toList());
-        return found.sharing().stream().map(i -> drums.get(i).id()).collect(Collectors.toSet());
+    static Set<String> kit(List<Source> sources, Map<String, StemFiles.Stem> stems, double rate) {
+        Map<String, Audio> audio = new LinkedHashMap<>();
+        stems.forEach((id, stem) -> audio.put(id, stem.audio()));
+        return StemSurvey.kit(sources, new SongMaterial(audio, rate))
+                .map(KitFound::members)
+                .orElse(Set.of());
     }
 
     /**

@@ -217,4 +217,91 @@ class MaterialCommandTest extends CommandCase {
         assertOneLine(run("measure", measure, folder.toString()), 1, "is a folder");
         assertOneLine(run("measure", measure), 2, "--help");
     }
+
+    /** Two drums that hear each other, the second 60 frames late, as two microphones have them. */
+    private List<Path> drums() throws IOException {
+        Random random = new Random(5);
+        float[][] drum = new float[2][10 * 48000];
+        for (int hit = 0; hit < 18; hit++) {
+            int d = hit % 3 == 2 ? 1 : 0;
+            int from = 4800 + hit * 24000;
+            for (int i = 0; i < 12000 && from + i < drum[d].length; i++) {
+                double t = i / 48000.0;
+                double tone = Math.sin(2 * Math.PI * (d == 0 ? 190 : 95) * t);
+                double noise = random.nextGaussian();
+                drum[d][from + i] =
+                        (float) (0.3 * Math.exp(-t / 0.06) * (tone + (d == 0 ? 0.5 : 0.1) * noise));
+            }
+        }
+        float[] snare = copy(drum[1], 100, 0.15f);
+        float[] tom = copy(copy(drum[0], 100, 0.15f), 60, 1);
+        for (int i = 0; i < snare.length; i++) {
+            snare[i] += drum[0][i];
+            tom[i] += i < 60 ? 0 : drum[1][i - 60];
+        }
+        return List.of(
+                wav("Sn top.wav", Audio.of(48000, snare)), wav("Rack.wav", Audio.of(48000, tom)));
+    }
+
+    @Test
+    void strokesAcrossAKitAreMeasuredAndItsStemsLinedUp() throws IOException {
+        List<Path> drums = drums();
+        String snare = drums.getFirst().toString();
+        JsonNode j = run("measure", "kit", snare, drums.getLast().toString(), "--json").json();
+        assertThat(j.path("stems").path(0).path("file").asString()).isEqualTo(snare);
+        assertThat(j.path("stems").path(0).path("own")).hasSize(12);
+        assertThat(j.path("stems").path(1).path("own")).hasSize(6);
+        assertThat(j.path("stems").path(1).path("bleed").path(0).path("from").asString())
+                .isEqualTo(snare);
+        assertThat(j.path("hitClockSeconds").asDouble()).isEqualTo(0.5, within(0.01));
+        assertThat(j.path("delays").path(0).path("samples").asInt()).isZero();
+        assertThat(j.path("delays").path(1).path("samples").asInt()).isBetween(59, 61);
+        assertThat(j.path("rippleDb").asDouble()).isBetween(1.0, 4.5);
+        assertThat(run("measure", "kit", snare, drums.getLast().toString()).out())
+                .contains("Sn top.wav", "hit clock 0.50");
+        assertThat(run("measure", "kit", snare, snare).err())
+                .contains("named twice")
+                .hasLineCount(1);
+    }
+
+    @Test
+    void aNewProjectSaysKindSideGroupAndKitOfItsStems() throws IOException {
+        List<Path> drums = drums();
+        Path left = wav("Agt L.wav", Audio.of(48000, noise(1)));
+        Path right = wav("Agt R.wav", Audio.of(48000, noise(2)));
+        Path room = wav("rm.wav", Audio.of(48000, noise(3)));
+        JsonNode j =
+                run(
+                                "new",
+                                folder.resolve("kit").toString(),
+                                "--json",
+                                "--stems",
+                                drums.getFirst().toString(),
+                                drums.getLast().toString(),
+                                left.toString(),
+                                right.toString(),
+                                room.toString())
+                        .json();
+        for (JsonNode s : j.path("sources")) {
+            if (s.path("id").asString().equals("agt-r")) {
+                assertThat(s.path("side").asString()).isEqualTo("right");
+                assertThat(s.path("group").asString()).isEqualTo("guitars");
+                assertThat(s.path("ground").asString()).isEqualTo("name");
+            }
+            if (s.path("id").asString().equals("rm")) {
+                assertThat(s.path("kind").asString()).isEqualTo("room");
+            }
+        }
+        assertThat(j.path("kits")).hasSize(1);
+        assertThat(j.path("kits").path(0).path("members")).hasSize(2);
+        assertThat(j.path("findings").findValuesAsString("rule")).contains("kit");
+        Path project = folder.resolve("kit").resolve("kit" + ProjectFile.SUFFIX);
+        Design made = ProjectFile.read(project).design();
+        assertThat(made.findSource("agt-r").orElseThrow().pan()).isEqualTo(1);
+        assertThat(made.returns()).allSatisfy(r -> assertThat(r.sends()).doesNotContainKey("rm"));
+        JsonNode top = run("check", project.toString(), "--top", "1", "--json").json();
+        assertThat(top.path("findings")).hasSize(1);
+        assertThat(top.path("more").asInt()).isPositive();
+        assertThat(run("check", project.toString(), "--top", "0").err()).contains("--top 0");
+    }
 }

@@ -60,6 +60,22 @@ public record StemFacts(
                 gate);
     }
 
+    /** The same with strokes told otherwise, such as across all stems of a kit. */
+    public StemFacts withStrokes(Hits own, Optional<GateKey> parting) {
+        return new StemFacts(
+                check,
+                spectrum,
+                integratedLufs,
+                peakDbfs,
+                crestDb,
+                soundingShare,
+                lastSoundSeconds,
+                room,
+                phrases,
+                Optional.of(own),
+                parting);
+    }
+
     /** Measures a stem of any rate and length. */
     public static StemFacts measure(Audio audio, Silhouette silhouette, Wanted wanted) {
         Optional<Hits> hits = wanted.hits() ? Optional.of(HitFinder.find(audio)) : Optional.empty();

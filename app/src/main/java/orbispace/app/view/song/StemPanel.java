@@ -4,13 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.collections.MapChangeListener;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
@@ -25,6 +24,7 @@ import orbispace.app.view.frame.ListenMenu;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
+import orbispace.core.design.StemKind;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -38,6 +38,7 @@ final class StemPanel extends VBox {
     private final NameField name;
     private final Label file = new Label();
     private final Choice<Role> role;
+    private final Choice<StemKind> kind;
     private final NameField group;
     private final NumberField gain;
     private final NumberField pan;
@@ -60,6 +61,12 @@ final class StemPanel extends VBox {
                         List.of(Role.values()),
                         Role::label,
                         r -> edit(source().map(s -> s.withRole(r)), "role"));
+        kind =
+                new Choice<>(
+                        "how it was taken",
+                        List.of(StemKind.values()),
+                        StemKind::label,
+                        k -> edit(source().map(s -> s.withKind(k)), "kind of stem"));
         group = new NameField("group", text -> change("group", text));
         group.setPromptText("none");
         group.setPrefColumnCount(9);
@@ -107,11 +114,8 @@ final class StemPanel extends VBox {
     }
 
     private VBox body() {
-        Label roleName = new Label("ROLE");
-        roleName.getStyleClass().add("caps");
-        Label groupName = new Label("GROUP");
-        groupName.getStyleClass().add("caps");
-        HBox where = new HBox(10, new VBox(2, roleName, role), new VBox(2, groupName, group));
+        HBox where = new HBox(10, under("ROLE", role), under("TAKEN", kind));
+        VBox together = under("GROUP", group);
         HBox levels = new HBox(14, gain, pan);
         HBox.setHgrow(gain, Priority.ALWAYS);
         HBox.setHgrow(pan, Priority.ALWAYS);
@@ -129,7 +133,13 @@ final class StemPanel extends VBox {
         VBox head = new VBox(0, name, file);
         head.getStyleClass().add("stem-head");
         spectrum.setPrefHeight(64);
-        return new VBox(10, head, where, levels, findings, facts, spectrum, buttons);
+        return new VBox(10, head, where, together, levels, findings, facts, spectrum, buttons);
+    }
+
+    private static VBox under(String caps, Node control) {
+        Label name = new Label(caps);
+        name.getStyleClass().add("caps");
+        return new VBox(2, name, control);
     }
 
     private void listen() {
@@ -210,6 +220,7 @@ final class StemPanel extends VBox {
         name.show(s.name());
         file.setText(s.file());
         role.show(s.role());
+        kind.show(s.kind());
         group.show(s.group());
         gain.show(Wording.number(s.gainDb(), 1), "dB");
         pan.show(Wording.number(100 * s.pan(), 0), "%");
@@ -228,7 +239,7 @@ final class StemPanel extends VBox {
         Material m = model.measured().materials().get(s.id());
         spectrum.show(m == null ? null : m.facts().spectrum());
         if (m != null) {
-            StemReadings.of(m).forEach(r -> facts.getChildren().add(fact(r)));
+            StemReadings.of(m).forEach(r -> facts.getChildren().add(ReadingCard.of(r)));
         }
     }
 
@@ -274,24 +285,5 @@ final class StemPanel extends VBox {
             card.getStyleClass().add("act");
         }
         return card;
-    }
-
-    private static VBox fact(StemReadings.Reading reading) {
-        Label h = new Label(reading.head());
-        h.getStyleClass().add("caps");
-        Label v = new Label(reading.value());
-        v.getStyleClass().add("reading");
-        v.setMinWidth(Region.USE_PREF_SIZE);
-        Label w = new Label(reading.words());
-        w.getStyleClass().add("caption");
-        w.setWrapText(true);
-        HBox line = new HBox(8, v, w);
-        line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
-        VBox fact = new VBox(0, h, line);
-        fact.getStyleClass().add("stem-fact");
-        if (!reading.holds().isEmpty()) {
-            Tooltip.install(fact, new Tooltip("Holds for " + reading.holds()));
-        }
-        return fact;
     }
 }

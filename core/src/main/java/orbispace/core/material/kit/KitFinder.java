@@ -40,22 +40,26 @@ public final class KitFinder {
         }
         KitLines search = new KitLines(audio);
         List<Kit.Line> lines =
-                search.of(alone(clusters, own), stems.stream().map(KitFinder::energy).toList());
+                search.of(
+                        alone(clusters, own, parts),
+                        stems.stream().map(KitFinder::energy).toList());
         return new Kit(stems, search.sharing(), lines, rippleDb(gains, lines), clock(stems));
     }
 
-    /** When a stem is struck and no other is, by stem. */
-    private static List<List<Double>> alone(Clusters clusters, boolean[][] own) {
+    /** When a stem is struck and no other drum is, by stem. */
+    private static List<List<Double>> alone(
+            Clusters clusters, boolean[][] own, List<String> parts) {
         List<List<Double>> alone = new ArrayList<>();
         for (int s = 0; s < clusters.stems(); s++) {
             List<Double> times = new ArrayList<>();
             for (int c = 0; c < own.length; c++) {
-                int count = 0;
-                for (boolean one : own[c]) {
-                    count += one ? 1 : 0;
+                boolean others = false;
+                for (int o = 0; o < own[c].length; o++) {
+                    boolean kin = !parts.get(s).isEmpty() && parts.get(o).equals(parts.get(s));
+                    others |= own[c][o] && o != s && !kin;
                 }
                 Hits.Hit struck = clusters.event(c, s);
-                if (count == 1 && own[c][s] && struck != null) {
+                if (!others && own[c][s] && struck != null) {
                     times.add(struck.seconds());
                 }
             }
@@ -159,6 +163,7 @@ public final class KitFinder {
         return new KitStem(
                 told,
                 bleed,
+                new Hits(strokes, others),
                 full.size() == strokes.size() ? all : gate(audio, full, others),
                 full.size() == strokes.size() ? Optional.empty() : all);
     }

@@ -83,7 +83,10 @@ final class KitLines {
         for (int x = 0; x < n; x++) {
             lines.add(
                     new Kit.Line(
-                            (int) Math.round(offsets[x]), known[x], delays[x][reference].inverted));
+                            (int) Math.round(offsets[x]),
+                            known[x],
+                            delays[x][reference].inverted
+                                    && delays[x][reference].confidence >= SURE));
         }
         return lines;
     }

@@ -3,18 +3,21 @@ package orbispace.core.material.kit;
 import java.util.List;
 import java.util.Optional;
 import orbispace.core.material.GateKey;
+import orbispace.core.material.Hits;
 
 /**
  * What one stem of a kit holds.
  *
  * @param own its own strokes in order of time
  * @param bleed strokes of other stems that it hears
+ * @param events the same as one stem's hits, its own strokes as hits
  * @param gate what parts its own strokes from all bleed, ghosts left out; empty where nothing does
  * @param gateWithGhosts the same with its ghosts; empty where nothing does or there are none
  */
 public record KitStem(
         List<Stroke> own,
         List<Bleed> bleed,
+        Hits events,
         Optional<GateKey> gate,
         Optional<GateKey> gateWithGhosts) {
     /**

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import orbispace.core.audio.Quantile;
 import orbispace.core.design.Design;
 import orbispace.core.design.Role;
@@ -48,6 +49,20 @@ public final class StemFindings {
      */
     public static List<Finding> of(
             Design design, Map<String, Stem> stems, List<SharedSound> pairs) {
+        return of(design, stems, pairs, Optional.empty());
+    }
+
+    /**
+     * The same where a kit was looked for.
+     *
+     * @param kit the kit among the sources; its stems are told as one
+     */
+    public static List<Finding> of(
+            Design design,
+            Map<String, Stem> stems,
+            List<SharedSound> pairs,
+            Optional<KitFound> kit) {
+        Set<String> inKit = kit.map(KitFound::members).orElse(Set.of());
         StemFindings rules = new StemFindings(design);
         List<Finding> found = new ArrayList<>();
         double usual = Quantile.of(stems.values().stream().map(Stem::seconds).toList(), 0.5);
@@ -63,11 +78,14 @@ public final class StemFindings {
             rules.clipped(source, stem).ifPresent(found::add);
             rules.offset(source, stem).ifPresent(found::add);
             rules.wet(source, stem).ifPresent(found::add);
-            rules.bleed(source, stem).ifPresent(found::add);
+            if (!inKit.contains(source.id())) {
+                rules.bleed(source, stem).ifPresent(found::add);
+            }
             rules.length(source, stem, usual).ifPresent(found::add);
             rules.rate(source, stem).ifPresent(found::add);
         }
-        for (SharedSound pair : pairs) {
+        kit.flatMap(k -> KitFindings.of(design, k)).ifPresent(found::add);
+        for (SharedSound pair : kit.map(k -> k.without(pairs)).orElse(pairs)) {
             PairFindings.of(design, pair).ifPresent(found::add);
         }
         return List.copyOf(found);
