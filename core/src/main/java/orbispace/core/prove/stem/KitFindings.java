@@ -61,7 +61,7 @@ final class KitFindings {
         return Optional.of(
                 new Finding(
                         "kit",
-                        severity(kit, found, late.isEmpty()),
+                        severity(kit, late.isEmpty()),
                         found.ids().get(reference),
                         late.isEmpty() ? "kit" : "kit: " + late.size() + " off",
                         evidence(kit, late),
@@ -81,7 +81,7 @@ final class KitFindings {
         return source.name() + " " + both;
     }
 
-    private static Severity severity(Kit kit, KitFound found, boolean inLine) {
+    private static Severity severity(Kit kit, boolean inLine) {
         boolean turned =
                 kit.sharing().stream()
                         .map(kit.lines()::get)
