@@ -27,23 +27,23 @@ final class Together {
                 .orElse(Set.of());
     }
 
-    /**
-     * The same with both sides of one take, where each is a stem of one channel, at their sides.
-     */
+    /** The same sources; both sides of one take, each a stem of one channel, at their sides. */
     static List<Source> paired(List<Source> sources, Map<String, StemFiles.Stem> stems) {
-        Map<String, Long> sides =
+        Map<String, Set<StemName.Side>> sides =
                 sources.stream()
-                        .filter(s -> StemName.of(s.name()).side().isPresent())
+                        .map(s -> StemName.of(s.name()))
+                        .filter(n -> n.side().isPresent())
                         .collect(
                                 Collectors.groupingBy(
-                                        s -> StemName.of(s.name()).withoutSide(),
-                                        Collectors.counting()));
+                                        StemName::withoutSide,
+                                        Collectors.mapping(
+                                                n -> n.side().orElseThrow(), Collectors.toSet())));
         return sources.stream()
                 .map(s -> {
                     StemName name = StemName.of(s.name());
                     boolean mono =
                             Objects.requireNonNull(stems.get(s.id())).audio().channelCount() == 1;
-                    boolean pair = sides.getOrDefault(name.withoutSide(), 0L) == 2;
+                    boolean pair = sides.getOrDefault(name.withoutSide(), Set.of()).size() == 2;
                     return !mono || !pair || name.side().isEmpty()
                             ? s
                             : s.withPan(name.side().get() == StemName.Side.LEFT ? -1 : 1);

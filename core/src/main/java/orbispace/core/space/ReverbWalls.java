@@ -69,12 +69,10 @@ final class ReverbWalls {
         List<double[]> images = images(s.size() * farther, distance);
         // Images fall with their way re that of the direct sound, so those of a near sender do.
         double usual = distance == 1 ? sum(images) : sum(images(s.size() * farther, 1));
-        energy *= sum(images) / usual;
-        double sum = sum(images);
         for (double[] image : images) {
             double t = image[0] + (farther - 1) * LATER_SECONDS;
             double fallen = Decibels.toAmplitude(-60 * t / s.decaySeconds());
-            double level = fallen * image[1] * Math.sqrt(energy / sum);
+            double level = fallen * image[1] * Math.sqrt(energy / usual);
             double near = level * ReverbSides.lean(t, true);
             double far = image[2] * level * ReverbSides.lean(t, false);
             taps.add(new Tap(true, t, near, far));

@@ -179,7 +179,7 @@ class ReverbTest {
         return new ReverbSettings(kind, 0.8, 1, 0.8, 1, there);
     }
 
-    /** Energy of the first milliseconds of a room over all of it, without its noise. */
+    /** The loudest sample of a room from 1 to 20 ms, its walls, over the energy of all of it. */
     private static double wallsDb(double distance) {
         Audio a = Impulses.response(standing(ReverbKind.ROOM, distance), 0.4, RATE, 4096);
         double loud = 0;

@@ -13,9 +13,15 @@ import orbispace.core.audio.Decibels;
  */
 final class BleedGains {
     private static final int LEAST = 8;
+
+    /** Of strokes that are known to be own so many tell, and one in so many of all of them. */
     private static final int LEAST_OWN = 4;
-    private static final int SHARE = 4;
+
+    private static final int LEAST_OWN_OF = 4;
+
+    /** Fainter is not heard at all. */
     private static final double FAINTEST_DB = 45;
+
     private static final double WITHIN_DB = 3;
 
     /**
@@ -25,6 +31,8 @@ final class BleedGains {
 
     private static final double FAINTER_DB = 8;
     private static final double BRIGHTER_DB = 6;
+
+    /** Parts of the spectrum so far under the loudest hold nothing of a drum. */
     private static final double NOTHING_DB = 40;
 
     /**
@@ -148,7 +156,7 @@ final class BleedGains {
             if (best >= 0 && d[i] > d[best] + 2 * WITHIN_DB) {
                 break;
             }
-            int least = own.length > 0 ? Math.max(LEAST_OWN, d.length / SHARE) : LEAST;
+            int least = own.length > 0 ? Math.max(LEAST_OWN, d.length / LEAST_OWN_OF) : LEAST;
             if (end - i >= least && end - i > most) {
                 most = end - i;
                 best = i;

@@ -13,8 +13,9 @@ import orbispace.core.material.Hits;
 
 /**
  * Tells own strokes from bleed across the stems of a kit. A stroke is a stem's own where it lies 4
- * dB or more over the bleed that every other stem predicts; where no stem's is, it belongs to the
- * one that comes nearest.
+ * dB or more over the bleed that every other stem predicts ({@link OwnSound}); where no stem's is,
+ * it belongs to the one that comes nearest, unless that hardly hears it. Bleed is reckoned twice:
+ * from loud strokes, then from all that were found to be own.
  */
 public final class KitFinder {
     private static final double GHOST_DB = 12;
