@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.song.CacheFolder;
 import orbispace.app.song.CheckSong;
 import orbispace.core.design.Design;
 import orbispace.core.prove.Finding;
@@ -52,7 +53,7 @@ final class CheckCommand implements Callable<Integer> {
         Path file = java.util.Objects.requireNonNull(project);
         ProjectFolder.Stems stems =
                 ProjectFolder.readStems(ProjectArguments.folder(file), design, Job.QUIET);
-        List<Finding> all = CheckSong.of(design, stems, Job.QUIET);
+        List<Finding> all = CheckSong.of(design, stems, CacheFolder.facts(), Job.QUIET);
         List<Finding> findings = most == null ? all : all.subList(0, Math.min(most, all.size()));
         ObjectNode document = Output.object();
         ArrayNode list = document.putArray("findings");

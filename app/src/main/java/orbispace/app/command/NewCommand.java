@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
+import orbispace.app.song.CacheFolder;
 import orbispace.app.song.NewSong;
 import orbispace.app.song.Prints;
 import orbispace.app.song.StemSurvey;
@@ -19,6 +20,7 @@ import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFile;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -70,12 +72,14 @@ final class NewCommand implements Callable<Integer> {
         if (Files.exists(file)) {
             throw new FileProblem(file + ": is there already; choose another folder");
         }
-        NewSong song = NewSong.from(material(tempo), Job.QUIET);
+        FactsCache facts = CacheFolder.facts();
+        NewSong song = NewSong.from(material(tempo), facts, Job.QUIET);
         if (!song.problems().isEmpty()) {
             throw new FileProblem(song.problems().getFirst());
         }
         NewSong named = song.keptIn(home);
-        List<Finding> findings = StemSurvey.findings(named.design(), named.stems(), Job.QUIET);
+        List<Finding> findings =
+                new StemSurvey(facts).findings(named.design(), named.stems(), Job.QUIET);
         ProjectArguments.makeFolder(home);
         ProjectFile.of(named.design()).write(file, named.design());
         print(file, named, findings);

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import orbispace.app.song.FullMemory;
 import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
@@ -78,7 +79,12 @@ public final class OrbispaceCommand implements Callable<Integer> {
             return WRONG_USAGE;
         });
         line.setExecutionExceptionHandler((problem, command, result) -> failed(problem, err));
-        return line.execute(rest);
+        try {
+            return line.execute(rest);
+        } catch (OutOfMemoryError e) {
+            err.println(FullMemory.words());
+            return COULD_NOT;
+        }
     }
 
     private static int failed(Exception problem, PrintStream err) {

@@ -76,7 +76,13 @@ public final class Desk {
         bringing =
                 ofSong(
                         new Bringing(
-                                editor, jobs, song.kept(), song.stems(), opening, this::layStems));
+                                editor,
+                                jobs,
+                                song.kept(),
+                                song.stems(),
+                                facts,
+                                opening,
+                                this::layStems));
         form = ofSong(new FormEditing(editor, selection, stretch, jobs, measured.survey()));
         field = new FieldEditing(editor, selection, jobs, measured, song.kept(), song.stems());
         settling = ofSong(new Settling(editor, jobs, measured, song.pair()));

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
@@ -17,19 +16,18 @@ import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.SongStems;
 import orbispace.app.song.Material;
+import orbispace.app.song.Shared;
 import orbispace.app.song.StemSurvey;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
-import orbispace.core.intake.StemName;
-import orbispace.core.material.Silhouette;
-import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.stem.KitFound;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
+import orbispace.files.project.ContentOf;
 import orbispace.files.project.FactsCache;
 import orbispace.files.sound.StemFiles;
 
@@ -42,16 +40,15 @@ public final class Survey {
     private static final String PAIRS_JOB = "pairs";
 
     private final Jobs jobs;
-    private final FactsCache cache;
+    private final StemSurvey survey;
     private final Consumer<String> problem;
     private final ObservableMap<String, Material> materials =
             FXCollections.observableMap(new LinkedHashMap<>());
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
     private final Map<String, String> keys = new HashMap<>();
     private Heard heard = nothing();
-    private List<SharedSound> pairs = List.of();
-    private Optional<KitFound> kit = Optional.empty();
-    private List<String> paired = List.of();
+    private Shared shared = Shared.NOTHING;
+    private String paired = "";
 
     /**
      * A survey of no stems.
@@ -61,13 +58,13 @@ public final class Survey {
      */
     public Survey(Jobs jobs, FactsCache cache, Consumer<String> problem) {
         this.jobs = jobs;
-        this.cache = cache;
+        survey = new StemSurvey(cache);
         this.problem = problem;
     }
 
     /** Stems that share sound, as far as that was looked for. */
     public List<SharedSound> pairs() {
-        return pairs;
+        return shared.pairs();
     }
 
     /** The song as it was given last. */
@@ -81,10 +78,7 @@ public final class Survey {
         return new Heard(Editor.blank(), new SongStems());
     }
 
-    /** What the stems have in common. */
-    private record Shared(Optional<KitFound> kit, List<SharedSound> pairs) {}
-
-    private record Task(Source source, Audio audio, String key) {}
+    private record Task(Source source, String key) {}
 
     /** What was found in each stem, by source. */
     public ObservableMap<String, Material> materials() {
@@ -103,22 +97,21 @@ public final class Survey {
         materials.clear();
         keys.clear();
         heard = nothing();
-        pairs = List.of();
-        kit = Optional.empty();
-        paired = List.of();
+        shared = Shared.NOTHING;
+        paired = "";
         findings.set(List.of());
     }
 
     /** Measures what has changed, then calls back on the interface thread. */
     public void update(Design design, SongStems stems, Runnable measured) {
         SongMaterial material = stems.material();
+        ContentOf content = stems.content();
         List<Task> tasks = new ArrayList<>();
         for (Source source : design.sources()) {
-            Audio audio = material.audio().get(source.id());
-            if (audio != null) {
-                String key = key(design, source, stems);
+            if (material.audio().containsKey(source.id())) {
+                String key = StemSurvey.key(design, source, content);
                 if (!key.equals(keys.get(source.id()))) {
-                    tasks.add(new Task(source, audio, key));
+                    tasks.add(new Task(source, key));
                 }
             }
         }
@@ -134,7 +127,7 @@ public final class Survey {
         jobs.start(
                 JOB,
                 "Listening to the stems",
-                (job, d) -> measureAll(tasks, design, material, job),
+                (job, d) -> measureAll(tasks, design, content, material, job),
                 (done, d) -> {
                     measured.run();
                     comparePairs();
@@ -142,28 +135,13 @@ public final class Survey {
                 e -> problem.accept(String.valueOf(e.getMessage())));
     }
 
-    private static String key(Design design, Source source, SongStems stems) {
-        StringBuilder key = new StringBuilder();
-        boolean sings = Material.wanted(source.role()).phrases();
-        for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
-            key.append(stems.of(layer).map(s -> s.content()).orElse("?"))
-                    .append(layer.placement())
-                    .append(layer.dips());
-            if (sings && design.layersOf(source).size() > 1) {
-                key.append(layer.gainDb()).append(layer.pan());
-            }
-        }
-        return key.append(stems.of(source).map(s -> s.content()).orElse("?"))
-                .append(Material.wanted(source.role()))
-                .toString();
-    }
-
-    private boolean measureAll(List<Task> tasks, Design design, SongMaterial material, Job job) {
+    private boolean measureAll(
+            List<Task> tasks, Design design, ContentOf content, SongMaterial material, Job job) {
         AtomicInteger done = new AtomicInteger();
         tasks.parallelStream()
                 .forEach(task -> {
                     job.check();
-                    Material found = measure(task, design, material);
+                    Material found = survey.material(design, task.source(), content, material);
                     job.report(done.incrementAndGet() / (double) tasks.size());
                     jobs.later(
                             job,
@@ -175,48 +153,21 @@ public final class Survey {
         return true;
     }
 
-    private Material measure(Task task, Design design, SongMaterial material) {
-        Silhouette silhouette = Silhouette.of(task.audio());
-        Optional<StemFacts> kept = cache.find(task.key());
-        if (kept.isPresent()) {
-            return new Material(silhouette, kept.get());
-        }
-        StemFacts facts = StemSurvey.facts(design, task.source(), material, silhouette);
-        cache.keep(task.key(), facts);
-        return new Material(silhouette, facts);
-    }
-
     private void comparePairs() {
         Heard now = heard;
-        List<String> contents =
-                now.design().sources().stream()
-                        .map(s ->
-                                now.stems().of(s).map(StemFiles.Stem::content).orElse("")
-                                        + s.placement()
-                                        + s.dips()
-                                        + s.role()
-                                        + s.kind()
-                                        + StemName.of(s.name()).drum())
-                        .toList();
+        ContentOf content = now.stems().content();
+        String contents = StemSurvey.sharedKey(now.design(), content);
         judge();
         if (contents.equals(paired)) {
             return;
         }
-        List<Source> sources =
-                now.design().sources().stream()
-                        .filter(s -> now.material().audio().containsKey(s.id()))
-                        .toList();
         jobs.start(
                 PAIRS_JOB,
                 "Comparing the stems",
-                (job, d) ->
-                        new Shared(
-                                StemSurvey.kit(sources, now.material()),
-                                StemSurvey.pairs(sources, now.material(), job)),
+                (job, d) -> survey.shared(now.design(), content, now.material(), job),
                 (found, d) -> {
-                    kit = found.kit();
-                    kit.ifPresent(this::tellStrokes);
-                    pairs = kit.map(k -> k.without(found.pairs())).orElse(found.pairs());
+                    shared = found;
+                    found.kit().ifPresent(this::tellStrokes);
                     paired = contents;
                     judge();
                 },
@@ -251,6 +202,6 @@ public final class Survey {
                 known.put(source.id(), new StemFindings.Stem(m.facts(), audio.seconds(), own));
             }
         }
-        findings.set(StemFindings.of(heard.design(), known, pairs, kit));
+        findings.set(StemFindings.of(heard.design(), known, shared.pairs(), shared.kit()));
     }
 }

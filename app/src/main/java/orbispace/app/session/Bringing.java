@@ -19,6 +19,7 @@ import orbispace.core.design.SourcesEdit;
 import orbispace.core.render.Job;
 import orbispace.files.midi.MidiTempo;
 import orbispace.files.project.Autosave;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFolder;
 import orbispace.files.sound.StemFiles;
 import org.jspecify.annotations.Nullable;
@@ -37,12 +38,14 @@ public final class Bringing implements OfSong {
     private final Opening opening;
     private final Runnable lay;
     private final SongStems stems;
+    private final FactsCache facts;
     private final ObjectProperty<Autosave.@Nullable Recovered> recovered =
             new SimpleObjectProperty<>();
 
     /**
      * What brings sound into a song.
      *
+     * @param facts keeps what is measured of stems
      * @param lay lays the stems of the song again
      */
     public Bringing(
@@ -50,12 +53,14 @@ public final class Bringing implements OfSong {
             Jobs jobs,
             KeptProject kept,
             SongStems stems,
+            FactsCache facts,
             Opening opening,
             Runnable lay) {
         this.editor = editor;
         this.jobs = jobs;
         this.kept = kept;
         this.stems = stems;
+        this.facts = facts;
         this.opening = opening;
         this.lay = lay;
     }
@@ -125,7 +130,7 @@ public final class Bringing implements OfSong {
         jobs.start(
                 Opening.JOB,
                 "Reading the stems",
-                (job, d) -> NewSong.from(from, job),
+                (job, d) -> NewSong.from(from, facts, job),
                 (NewSong song) -> opening.begin(song));
     }
 

@@ -17,6 +17,7 @@ import javafx.beans.property.SimpleDoubleProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.app.song.CacheFolder;
+import orbispace.app.song.FullMemory;
 import orbispace.core.design.Design;
 import orbispace.core.render.Job;
 import org.slf4j.Logger;
@@ -174,8 +175,7 @@ public final class Jobs {
             return known;
         }
         if (e instanceof OutOfMemoryError) {
-            return new IllegalStateException(
-                    words + ": the memory is full; close other songs or take fewer stems", e);
+            return new IllegalStateException(words + ": " + FullMemory.words(), e);
         }
         LOG.error("{}", words, e);
         return new IllegalStateException(

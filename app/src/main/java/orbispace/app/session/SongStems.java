@@ -13,6 +13,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
+import orbispace.files.project.ContentOf;
 import orbispace.files.project.ProjectFolder;
 import orbispace.files.sound.StemFiles;
 
@@ -77,6 +78,15 @@ public final class SongStems {
     /** What was read of a source's file. */
     public Optional<StemFiles.Stem> of(Source source) {
         return Optional.ofNullable(byFile.get(source.file()));
+    }
+
+    /** What each stem that was read by now holds. */
+    public ContentOf content() {
+        Map<String, StemFiles.Stem> now = Map.copyOf(byFile);
+        return s -> {
+            StemFiles.Stem stem = now.get(s.file());
+            return stem == null ? "?" : stem.content();
+        };
     }
 
     /** Sources whose file was neither read nor found missing. */

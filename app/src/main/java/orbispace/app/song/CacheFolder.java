@@ -17,6 +17,11 @@ public final class CacheFolder {
         return path().resolve("orbispace.log");
     }
 
+    /** Sounds that are too many for the memory, while the program runs. */
+    public static Path shelf() {
+        return path().resolve("shelf");
+    }
+
     static Path path() {
         String cache = System.getenv("XDG_CACHE_HOME");
         Path base =

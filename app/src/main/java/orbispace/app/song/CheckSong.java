@@ -23,6 +23,7 @@ import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFolder;
 
 /** Findings about a whole song, measured without a window. */
@@ -30,40 +31,26 @@ public final class CheckSong {
     private CheckSong() {}
 
     /** Everything that is found about the stems and the design, what must be done first. */
-    public static List<Finding> of(Design design, ProjectFolder.Stems stems, Job job) {
+    public static List<Finding> of(
+            Design design, ProjectFolder.Stems stems, FactsCache cache, Job job) {
         SongMaterial material = stems.material(design);
+        StemSurvey survey = new StemSurvey(cache);
         Map<String, StemFacts> facts = new HashMap<>();
         Map<String, Words> words = new HashMap<>();
-        List<Source> known =
-                design.sources().stream()
-                        .filter(s -> material.audio().containsKey(s.id()))
-                        .toList();
-        for (Source s : known) {
-            job.check();
-            Silhouette silhouette =
-                    Silhouette.of(java.util.Objects.requireNonNull(material.audio().get(s.id())));
-            StemFacts of = StemSurvey.facts(design, s, material, silhouette);
-            facts.put(s.id(), of);
-            words.put(s.id(), words(design, material, of, silhouette));
-        }
-        Optional<KitFound> kit = StemSurvey.kit(known, material);
-        kit.ifPresent(k -> facts.replaceAll(k::facts));
-        List<SharedSound> all = StemSurvey.pairs(known, material, job);
-        List<SharedSound> pairs = kit.map(k -> k.without(all)).orElse(all);
-        List<Finding> found = new ArrayList<>(ofField(design, material, facts, pairs, words, job));
+        survey.materials(design, stems, material, job)
+                .forEach((id, m) -> {
+                    facts.put(id, m.facts());
+                    words.put(id, words(design, material, m.facts(), m.silhouette()));
+                });
+        Shared shared = survey.shared(design, stems.content(), material, job);
+        shared.kit().ifPresent(k -> facts.replaceAll(k::facts));
+        List<Finding> found =
+                new ArrayList<>(ofField(design, material, facts, shared.pairs(), words, job));
         Map<String, StemFindings.Stem> whole = new HashMap<>();
-        facts.forEach((id, f) -> whole.put(id, stem(stems, material, id, f)));
-        found.addAll(StemFindings.of(design, whole, List.of(), kit));
+        facts.forEach((id, f) -> whole.put(id, stems.measured(id, f)));
+        found.addAll(StemFindings.of(design, whole, List.of(), shared.kit()));
         found.sort(java.util.Comparator.comparing(Finding::severity));
         return List.copyOf(found);
-    }
-
-    private static StemFindings.Stem stem(
-            ProjectFolder.Stems stems, SongMaterial material, String id, StemFacts facts) {
-        return new StemFindings.Stem(
-                facts,
-                java.util.Objects.requireNonNull(material.audio().get(id)).seconds(),
-                java.util.Objects.requireNonNull(stems.stems().get(id)).ownRateHz());
     }
 
     private static Words words(

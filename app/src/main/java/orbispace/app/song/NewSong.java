@@ -27,6 +27,7 @@ import orbispace.core.render.Job;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
 import orbispace.files.midi.MidiTempo;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFolder;
 import orbispace.files.sound.StemFiles;
 import org.jspecify.annotations.Nullable;
@@ -81,15 +82,17 @@ public record NewSong(
 
     /** Reads stems and drafts a song at one tempo. */
     public static NewSong fromStems(List<Path> stems, double bpm) throws FileProblem {
-        return from(new Material(stems, null, OptionalDouble.of(bpm)), Job.QUIET);
+        return from(new Material(stems, null, OptionalDouble.of(bpm)), FactsCache.NONE, Job.QUIET);
     }
 
     /**
      * Reads material and drafts a song of all that could be read.
      *
+     * @param facts keeps what is measured on the way
      * @throws FileProblem if no stem can be read, or the MIDI file cannot
      */
-    public static NewSong from(Material material, Job job) throws FileProblem {
+    public static NewSong from(Material material, FactsCache facts, Job job)
+            throws FileProblem {
         MidiTempo.Form form =
                 material.midi() == null
                         ? null
@@ -107,11 +110,9 @@ public record NewSong(
         Path folder = commonFolder(read.stems().stream().map(StemFiles.Stem::file).toList());
         Map<String, StemFiles.Stem> stems = new LinkedHashMap<>();
         List<Source> brought = sources(read, folder, List.of(), stems);
-        Set<String> kit = Together.kit(brought, stems, read.sampleRateHz());
-        List<Source> sources =
-                Together.paired(Together.grouped(brought, kit), stems).stream()
-                        .sorted(Comparator.comparing(Source::role))
-                        .toList();
+        brought = brought.stream().sorted(Comparator.comparing(Source::role)).toList();
+        Set<String> kit = Together.kit(brought, stems, read.sampleRateHz(), facts);
+        List<Source> sources = Together.paired(Together.grouped(brought, kit), stems);
         double seconds =
                 read.stems().stream().mapToDouble(s -> s.audio().seconds()).max().orElse(1);
         double bpm = material.bpm().orElse(USUAL_BPM);

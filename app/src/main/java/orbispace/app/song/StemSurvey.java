@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Role;
@@ -27,41 +26,94 @@ import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
+import orbispace.files.project.ContentOf;
+import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFolder;
 
-/** Measures stems as they lie in a song, one by one and against each other. */
+/**
+ * Measures stems as they lie in a song, one by one and against each other. What was measured is
+ * kept by the content of the stems and all that was asked of them.
+ */
 public final class StemSurvey {
-    private StemSurvey() {}
+    private final FactsCache cache;
 
-    /** Everything that is wrong or worth knowing about a song's stems, measured here and now. */
-    public static List<Finding> findings(Design design, ProjectFolder.Stems stems, Job job) {
-        SongMaterial material = stems.material(design);
-        List<Source> sources =
-                design.sources().stream()
-                        .filter(s -> material.audio().containsKey(s.id()))
-                        .toList();
-        Map<String, StemFindings.Stem> known = new ConcurrentHashMap<>();
-        IntStream.range(0, sources.size())
-                .parallel()
-                .forEach(i -> {
-                    job.check();
-                    Source source = sources.get(i);
-                    Audio audio = audio(material, source);
-                    StemFacts facts = facts(design, source, material, Silhouette.of(audio));
-                    double own =
-                            java.util.Objects.requireNonNull(stems.stems().get(source.id()))
-                                    .ownRateHz();
-                    known.put(source.id(), new StemFindings.Stem(facts, audio.seconds(), own));
-                });
-        return StemFindings.of(
-                design,
-                new TreeMap<>(known),
-                pairs(sources, material, job),
-                kit(sources, material));
+    /** A survey that keeps what it finds. */
+    public StemSurvey(FactsCache cache) {
+        this.cache = cache;
     }
 
-    /** Measures one stem as its role asks for; a layered part is searched for phrases as one. */
-    public static StemFacts facts(
+    /** A kit that was looked for. */
+    private record Looked(Optional<KitFound> kit) {}
+
+    /** Pairs that were looked for. */
+    private record Compared(List<SharedSound> pairs) {}
+
+    /** Level and facts of a stem as they are kept. */
+    private record Kept(String silhouette, StemFacts facts) {}
+
+    /** What was found in each source that has a stem, the strokes of a kit told by all of it. */
+    public Map<String, Material> materials(
+            Design design, ProjectFolder.Stems stems, SongMaterial material, Job job) {
+        Map<String, Material> found = new ConcurrentHashMap<>();
+        heard(design, material).parallelStream()
+                .forEach(source -> {
+                    job.check();
+                    found.put(source.id(), material(design, source, stems.content(), material));
+                });
+        return found;
+    }
+
+    /** Everything that is wrong or worth knowing about a song's stems. */
+    public List<Finding> findings(Design design, ProjectFolder.Stems stems, Job job) {
+        SongMaterial material = stems.material(design);
+        Map<String, StemFindings.Stem> known = new TreeMap<>();
+        materials(design, stems, material, job)
+                .forEach((id, m) -> known.put(id, stems.measured(id, m.facts())));
+        Shared shared = shared(design, stems.content(), material, job);
+        return StemFindings.of(design, known, shared.pairs(), shared.kit());
+    }
+
+    /** Sources that have a stem. */
+    private static List<Source> heard(Design design, SongMaterial material) {
+        return design.sources().stream()
+                .filter(s -> material.audio().containsKey(s.id()))
+                .toList();
+    }
+
+    /**
+     * Measures one stem as its role asks for; a layered part is searched for phrases as one.
+     *
+     * @param content tells what each source's file holds
+     */
+    public Material material(
+            Design design, Source source, ContentOf content, SongMaterial material) {
+        Kept kept =
+                cache.of(
+                        key(design, source, content),
+                        Kept.class,
+                        () -> {
+                            Silhouette silhouette = Silhouette.of(audio(material, source));
+                            return new Kept(
+                                    silhouette.packed(),
+                                    facts(design, source, material, silhouette));
+                        });
+        return new Material(Silhouette.unpacked(kept.silhouette()), kept.facts());
+    }
+
+    /** Tells everything apart that changes what is found in a source's stem. */
+    public static String key(Design design, Source source, ContentOf content) {
+        StringBuilder key = new StringBuilder();
+        boolean sings = Material.wanted(source.role()).phrases();
+        for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
+            key.append(content.of(layer)).append(layer.placement()).append(layer.dips());
+            if (sings && design.layersOf(source).size() > 1) {
+                key.append(layer.gainDb()).append(layer.pan());
+            }
+        }
+        return key.append(content.of(source)).append(Material.wanted(source.role())).toString();
+    }
+
+    private static StemFacts facts(
             Design design, Source source, SongMaterial material, Silhouette silhouette) {
         StemFacts.Wanted wanted = Material.wanted(source.role());
         List<Source> layers = design.layersOf(source);
@@ -78,8 +130,35 @@ public final class StemSurvey {
         return facts.withPhrases(PhraseFinder.find(renderer.dry(layers)));
     }
 
-    /** Pairs of sources that share sound. */
-    public static List<SharedSound> pairs(List<Source> sources, SongMaterial material, Job job) {
+    /** What the stems of a song have in common. */
+    public Shared shared(Design design, ContentOf content, SongMaterial material, Job job) {
+        List<Source> sources = heard(design, material);
+        Optional<KitFound> kit = kit(sources, content, material);
+        String key = lies(sources, content) + sources.stream().map(Source::id).toList();
+        List<SharedSound> pairs =
+                cache.of(
+                                key,
+                                Compared.class,
+                                () -> new Compared(pairs(sources, material, job)))
+                        .pairs();
+        return new Shared(kit, kit.map(k -> k.without(pairs)).orElse(pairs));
+    }
+
+    /** Tells everything apart that changes what stems have in common. */
+    public static String sharedKey(Design design, ContentOf content) {
+        List<Object> drums = new ArrayList<>();
+        design.sources()
+                .forEach(s -> drums.add(List.of(s.role(), s.kind(), StemName.of(s.name()).drum())));
+        return lies(design.sources(), content) + drums;
+    }
+
+    private static String lies(List<Source> sources, ContentOf content) {
+        StringBuilder key = new StringBuilder();
+        sources.forEach(s -> key.append(content.of(s)).append(s.placement()).append(s.dips()));
+        return key.toString();
+    }
+
+    private static List<SharedSound> pairs(List<Source> sources, SongMaterial material, Job job) {
         List<Audio> audio = new ArrayList<>();
         sources.forEach(s -> audio.add(audio(material, s)));
         List<LineUpSearch.Pair> found = LineUpSearch.pairs(audio, job::cancelled);
@@ -94,7 +173,7 @@ public final class StemSurvey {
     }
 
     /** The kit among sources that strike; empty if no two of them share strokes. */
-    public static Optional<KitFound> kit(List<Source> sources, SongMaterial material) {
+    Optional<KitFound> kit(List<Source> sources, ContentOf content, SongMaterial material) {
         List<Source> drums =
                 sources.stream()
                         .filter(s -> s.role() == Role.HITS && s.kind() != StemKind.EFFECT)
@@ -102,13 +181,21 @@ public final class StemSurvey {
         if (drums.size() < 2) {
             return Optional.empty();
         }
-        Kit kit =
-                KitFinder.find(
-                        drums.stream().map(s -> audio(material, s)).toList(),
-                        drums.stream().map(s -> StemName.of(s.name()).drum()).toList());
-        return kit.sharing().isEmpty()
-                ? Optional.empty()
-                : Optional.of(new KitFound(drums.stream().map(Source::id).toList(), kit));
+        List<String> ids = drums.stream().map(Source::id).toList();
+        List<String> names = drums.stream().map(s -> StemName.of(s.name()).drum()).toList();
+        return cache.of(
+                        lies(drums, content) + ids + names,
+                        Looked.class,
+                        () -> {
+                            List<Audio> audio =
+                                    drums.stream().map(s -> audio(material, s)).toList();
+                            Kit kit = KitFinder.find(audio, names);
+                            return new Looked(
+                                    kit.sharing().isEmpty()
+                                            ? Optional.empty()
+                                            : Optional.of(new KitFound(ids, kit)));
+                        })
+                .kit();
     }
 
     private static Audio audio(SongMaterial material, Source source) {

@@ -12,6 +12,8 @@ import orbispace.core.intake.GroupProposal;
 import orbispace.core.intake.StemName;
 import orbispace.core.prove.stem.KitFound;
 import orbispace.core.render.SongMaterial;
+import orbispace.files.project.ContentOf;
+import orbispace.files.project.FactsCache;
 import orbispace.files.sound.StemFiles;
 
 /** What stems that are brought together have to do with each other: kits, sides and groups. */
@@ -19,10 +21,15 @@ final class Together {
     private Together() {}
 
     /** Stems of drums that hear each other. */
-    static Set<String> kit(List<Source> sources, Map<String, StemFiles.Stem> stems, double rate) {
+    static Set<String> kit(
+            List<Source> sources,
+            Map<String, StemFiles.Stem> stems,
+            double rate,
+            FactsCache facts) {
         Map<String, Audio> audio = new LinkedHashMap<>();
         stems.forEach((id, stem) -> audio.put(id, stem.audio()));
-        return StemSurvey.kit(sources, new SongMaterial(audio, rate))
+        ContentOf content = s -> Objects.requireNonNull(stems.get(s.id())).content();
+        return new StemSurvey(facts).kit(sources, content, new SongMaterial(audio, rate))
                 .map(KitFound::members)
                 .orElse(Set.of());
     }
@@ -53,7 +60,7 @@ final class Together {
 
     /** What a first field takes: nothing that is a space already, hears a whole kit or is empty. */
     static List<Source> sent(List<Source> sources, Map<String, StemFiles.Stem> stems) {
-        return sources.stream()
+        return sources.parallelStream()
                 .filter(s -> s.kind().isSent())
                 .filter(s -> Objects.requireNonNull(stems.get(s.id())).audio().peak() > 0)
                 .toList();

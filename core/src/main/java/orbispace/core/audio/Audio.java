@@ -1,20 +1,30 @@
 package orbispace.core.audio;
 
 import java.util.Arrays;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A stretch of sampled sound: one float array per channel, full scale -1..1.
+ * A stretch of sampled sound of one or two channels, full scale -1..1: held as one float array per
+ * channel, or stored elsewhere and read when it is wanted, because the stems of a session are more
+ * than memory holds.
  *
- * <p>The arrays are shared, not copied, because a song is tens of megabytes per stem. Whoever made
- * them gives them up; whoever reads {@link #channel(int)} must not write to it.
+ * <p>The arrays are shared, not copied. Whoever made them gives them up; whoever takes a {@link
+ * #channel(int)} must not write to it. Of a stored sound a channel is the whole of it in memory, so
+ * take it once and let go of it; {@link #read} takes stretches.
  */
 public final class Audio {
-    private final float[][] channels;
+    private static final int PART = 1 << 14;
+
+    private final float @Nullable [][] held;
+    private final @Nullable Samples stored;
     private final double sampleRateHz;
 
-    private Audio(double sampleRateHz, float[][] channels) {
+    private Audio(double sampleRateHz, float @Nullable [][] held, @Nullable Samples stored) {
         this.sampleRateHz = sampleRateHz;
-        this.channels = channels;
+        this.held = held;
+        this.stored = stored;
     }
 
     /**
@@ -25,10 +35,7 @@ public final class Audio {
      * @throws IllegalArgumentException for any other rate, channel count or unequal lengths
      */
     public static Audio of(double sampleRateHz, float[]... channels) {
-        if (!(sampleRateHz >= 1 && sampleRateHz <= 1e6)) {
-            throw new IllegalArgumentException(
-                    "sample rate " + sampleRateHz + " Hz is outside 1 to 1000000");
-        }
+        requireRate(sampleRateHz);
         if (channels.length < 1 || channels.length > 2) {
             throw new IllegalArgumentException(
                     channels.length + " channels: only mono and stereo are known");
@@ -36,7 +43,24 @@ public final class Audio {
         if (channels.length == 2 && channels[0].length != channels[1].length) {
             throw new IllegalArgumentException("the two channels differ in length");
         }
-        return new Audio(sampleRateHz, channels.clone());
+        return new Audio(sampleRateHz, channels.clone(), null);
+    }
+
+    /**
+     * A sound that lies elsewhere.
+     *
+     * @param sampleRateHz 1 to 1,000,000
+     */
+    public static Audio stored(double sampleRateHz, Samples samples) {
+        requireRate(sampleRateHz);
+        return new Audio(sampleRateHz, null, samples);
+    }
+
+    private static void requireRate(double sampleRateHz) {
+        if (!(sampleRateHz >= 1 && sampleRateHz <= 1e6)) {
+            throw new IllegalArgumentException(
+                    "sample rate " + sampleRateHz + " Hz is outside 1 to 1000000");
+        }
     }
 
     /** Silence. */
@@ -51,17 +75,38 @@ public final class Audio {
 
     /** 1 or 2. */
     public int channelCount() {
-        return channels.length;
+        return stored == null ? channels().length : stored.channels();
     }
 
     /** Length in frames. */
     public int frames() {
-        return channels[0].length;
+        return stored == null ? channels()[0].length : stored.frames();
     }
 
-    /** Bytes of memory that its samples take; channels that are the same array count once. */
+    /** Where it is read from, if it is not held in memory. */
+    public Optional<Samples> samples() {
+        return Optional.ofNullable(stored);
+    }
+
+    /** The same sound in memory, for who goes over all of it again and again. */
+    public Audio held() {
+        return stored == null ? this : new Audio(sampleRateHz, channels(), null);
+    }
+
+    private float[][] channels() {
+        return held == null ? LoadedSound.SHARED.of(Objects.requireNonNull(stored)) : held;
+    }
+
+    /**
+     * Bytes of memory that its samples take; channels that are the same array count once, what is
+     * stored elsewhere nothing.
+     */
     @SuppressWarnings("ReferenceEquality") // One and the same array is held once.
     public long bytes() {
+        if (stored != null) {
+            return 0;
+        }
+        float[][] channels = channels();
         boolean shared = channels.length == 2 && channels[0] == channels[1];
         return 4L * frames() * (shared ? 1 : channels.length);
     }
@@ -75,29 +120,69 @@ public final class Audio {
      * The samples of a channel, for reading; a mono sound answers with its one channel for both.
      */
     public float[] channel(int index) {
+        float[][] channels = channels();
         return channels[Math.min(index, channels.length - 1)];
     }
 
-    /** The frames from {@code start} to before {@code end}, both cut to what exists. */
+    /**
+     * Reads frames, silence where there are none; a mono sound goes into both.
+     *
+     * @param start the first of them, which may lie outside of the sound
+     * @param count how many
+     * @param left takes them from its beginning
+     * @param right takes them from its beginning
+     */
+    public void read(int start, int count, float[] left, float[] right) {
+        int from = Math.clamp(-(long) start, 0, count);
+        int to = Math.clamp((long) frames() - start, from, count);
+        Arrays.fill(left, 0, from, 0);
+        Arrays.fill(right, 0, from, 0);
+        if (to > from) {
+            readInside(start + from, to - from, left, right, from);
+        }
+        Arrays.fill(left, to, count, 0);
+        Arrays.fill(right, to, count, 0);
+    }
+
+    private void readInside(int start, int count, float[] left, float[] right, int at) {
+        if (stored == null) {
+            System.arraycopy(channel(0), start, left, at, count);
+            System.arraycopy(channel(1), start, right, at, count);
+            return;
+        }
+        stored.read(start, count, left, right, at);
+        if (stored.channels() == 1) {
+            System.arraycopy(left, at, right, at, count);
+        }
+    }
+
+    /**
+     * The frames from {@code start} to before {@code end}, both cut to what exists; those of a
+     * stored sound stay where they lie.
+     */
     public Audio slice(int start, int end) {
         int from = Math.clamp(start, 0, frames());
         int to = Math.clamp(end, from, frames());
-        float[][] cut = new float[channels.length][];
-        for (int c = 0; c < cut.length; c++) {
-            cut[c] = Arrays.copyOfRange(channels[c], from, to);
+        if (stored != null) {
+            return from == to
+                    ? silence(sampleRateHz, channelCount(), 0)
+                    : new Audio(sampleRateHz, null, new SamplesPart(stored, from, to - from));
         }
-        return new Audio(sampleRateHz, cut);
+        float[][] cut = new float[channelCount()][to - from];
+        readInside(from, to - from, cut[0], cut[cut.length - 1], 0);
+        return new Audio(sampleRateHz, cut, null);
     }
 
     /** The same sound at another level. */
     public Audio scaled(double gain) {
+        float[][] channels = channels();
         float[][] out = new float[channels.length][frames()];
         for (int c = 0; c < out.length; c++) {
             for (int i = 0; i < out[c].length; i++) {
                 out[c][i] = (float) (gain * channels[c][i]);
             }
         }
-        return new Audio(sampleRateHz, out);
+        return new Audio(sampleRateHz, out, null);
     }
 
     /**
@@ -106,10 +191,11 @@ public final class Audio {
      */
     @SuppressWarnings("ReferenceEquality") // One and the same array is a mono sound.
     public Audio folded() {
+        float[][] channels = channels();
         float[] l = channels[0];
         float[] r = channels[channels.length - 1];
         if (l == r) {
-            return channels.length == 1 ? this : of(sampleRateHz, l);
+            return of(sampleRateHz, l);
         }
         double both = 0;
         for (int i = 0; i < l.length; i++) {
@@ -126,9 +212,13 @@ public final class Audio {
     /** The largest absolute sample. */
     public double peak() {
         float peak = 0;
-        for (float[] channel : channels) {
-            for (float x : channel) {
-                peak = Math.max(peak, Math.abs(x));
+        float[] left = new float[Math.min(PART, frames())];
+        float[] right = new float[left.length];
+        for (int at = 0; at < frames(); at += PART) {
+            int n = Math.min(PART, frames() - at);
+            read(at, n, left, right);
+            for (int i = 0; i < n; i++) {
+                peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));
             }
         }
         return peak;
@@ -137,7 +227,7 @@ public final class Audio {
     /** The mean of squares, summed over channels; 0 for no frames. */
     public double meanSquare() {
         double sum = 0;
-        for (float[] channel : channels) {
+        for (float[] channel : channels()) {
             for (float x : channel) {
                 sum += (double) x * x;
             }

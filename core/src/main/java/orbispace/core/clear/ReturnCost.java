@@ -50,9 +50,11 @@ public record ReturnCost(
     private static Audio less(Audio mix, Audio wet) {
         float[] left = mix.channel(0).clone();
         float[] right = mix.channel(1).clone();
+        float[] l = wet.channel(0);
+        float[] r = wet.channel(1);
         for (int i = 0; i < left.length; i++) {
-            left[i] -= wet.channel(0)[i];
-            right[i] -= wet.channel(1)[i];
+            left[i] -= l[i];
+            right[i] -= r[i];
         }
         return Audio.of(mix.sampleRateHz(), left, right);
     }

@@ -52,14 +52,27 @@ public record Placement(int shiftFrames, boolean inverted, double constantOffset
         }
         int kept = keepFrames == 0 ? stem.frames() : Math.min(keepFrames, stem.frames());
         int frames = Math.max(0, Math.addExact(kept, shiftFrames));
+        if (stem.samples().isPresent() && frames > 0) {
+            PlacedSamples placed = new PlacedSamples(stem.samples().get(), this, frames);
+            return Audio.stored(stem.sampleRateHz(), placed);
+        }
         float[][] out = new float[stem.channelCount()][frames];
-        float sign = inverted ? -1 : 1;
+        int first = Math.clamp(shiftFrames, 0, frames);
         for (int c = 0; c < out.length; c++) {
             float[] x = stem.channel(c);
-            for (int i = Math.max(0, shiftFrames); i < frames; i++) {
-                out[c][i] = sign * (float) (x[i - shiftFrames] - constantOffset);
+            if (frames > 0) {
+                System.arraycopy(x, first - shiftFrames, out[c], first, frames - first);
             }
+            put(out[c], first, frames);
         }
         return Audio.of(stem.sampleRateHz(), out);
+    }
+
+    /** Puts right the frames from one to before another. */
+    void put(float[] sound, int from, int to) {
+        float sign = inverted ? -1 : 1;
+        for (int i = from; i < to; i++) {
+            sound[i] = sign * (float) (sound[i] - constantOffset);
+        }
     }
 }

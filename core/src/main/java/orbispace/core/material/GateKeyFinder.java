@@ -3,6 +3,7 @@ package orbispace.core.material;
 import static java.util.stream.Collectors.toSet;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -117,26 +118,25 @@ public final class GateKeyFinder {
     }
 
     /** Middle and side around an event, as keys have them; a mono sound has no side. */
-    @SuppressWarnings("ReferenceEquality") // One and the same array is a mono sound.
     private static Stream<float[]> windows(Audio audio, double seconds) {
-        float[] middle = window(audio, seconds, 1);
-        return audio.channel(0) == audio.channel(1)
+        double rate = audio.sampleRateHz();
+        int from = (int) Math.round((seconds - BEFORE_SECONDS) * rate);
+        float[] left = new float[(int) ((BEFORE_SECONDS + AFTER_SECONDS) * rate)];
+        float[] right = new float[left.length];
+        audio.read(from, left.length, left, right);
+        float[] middle = window(left, right, 1, rate);
+        return Arrays.equals(left, right)
                 ? Stream.of(middle)
-                : Stream.of(middle, window(audio, seconds, -1));
+                : Stream.of(middle, window(left, right, -1, rate));
     }
 
     /** Faded in so that the filters do not ring. */
-    private static float[] window(Audio audio, double seconds, int sign) {
-        double rate = audio.sampleRateHz();
-        int from = (int) Math.round((seconds - BEFORE_SECONDS) * rate);
+    private static float[] window(float[] left, float[] right, int sign, double rate) {
         int fade = Math.max(1, (int) (FADE_SECONDS * rate));
-        float[] mono = new float[(int) ((BEFORE_SECONDS + AFTER_SECONDS) * rate)];
+        float[] mono = new float[left.length];
         for (int i = 0; i < mono.length; i++) {
-            int at = from + i;
-            if (at >= 0 && at < audio.frames()) {
-                float x = (audio.channel(0)[at] + sign * audio.channel(1)[at]) / 2;
-                mono[i] = i < fade ? x * i / fade : x;
-            }
+            float x = (left[i] + sign * right[i]) / 2;
+            mono[i] = i < fade ? x * i / fade : x;
         }
         return mono;
     }

@@ -168,11 +168,11 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
     /** Loads both channels' sum under a window; false if all of it is silent. */
     static boolean load(Audio audio, int start, double[] window, double[] into) {
         boolean sound = false;
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
+        float[] l = new float[into.length];
+        float[] r = new float[into.length];
+        audio.read(start, into.length, l, r);
         for (int i = 0; i < into.length; i++) {
-            int at = start + i;
-            into[i] = at >= 0 && at < l.length ? window[i] * ((double) l[at] + r[at]) : 0;
+            into[i] = window[i] * ((double) l[i] + r[i]);
             sound |= into[i] != 0;
         }
         return sound;

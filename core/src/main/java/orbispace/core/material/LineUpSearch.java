@@ -103,9 +103,9 @@ public final class LineUpSearch {
         int frames = stems.stream().mapToInt(Audio::frames).max().orElse(0);
         int count = Math.max(1, (frames + hop - 1) / hop);
         double[][] level = new double[stems.size()][];
-        for (int i = 0; i < level.length; i++) {
-            level[i] = levels(stems.get(i), count, hop);
-        }
+        IntStream.range(0, level.length)
+                .parallel()
+                .forEach(i -> level[i] = levels(stems.get(i), count, hop));
         double[] heard = new double[stems.size() * stems.size()];
         List<Integer> picked = new ArrayList<>();
         for (int n = 0; n < Math.min(STRETCHES, count); n++) {
@@ -142,15 +142,19 @@ public final class LineUpSearch {
 
     /** Level of each stretch relative to the stem's loudest. */
     private static double[] levels(Audio audio, int count, int hop) {
+        double[] sums = new double[count + 1];
+        float[] x = new float[hop];
+        float[] other = new float[hop];
+        for (int s = 0; s < count; s++) {
+            audio.read(s * hop, hop, x, other);
+            for (int i = 0; i < hop; i += 8) {
+                sums[s] += (double) x[i] * x[i];
+            }
+        }
         double[] levels = new double[count];
-        float[] x = audio.channel(0);
         double most = 1e-30;
         for (int s = 0; s < count; s++) {
-            double sum = 0;
-            for (int i = s * hop; i < Math.min(x.length, (s + 2) * hop); i += 8) {
-                sum += (double) x[i] * x[i];
-            }
-            levels[s] = Math.sqrt(sum);
+            levels[s] = Math.sqrt(sums[s] + sums[s + 1]);
             most = Math.max(most, levels[s]);
         }
         for (int s = 0; s < count; s++) {

@@ -1,5 +1,7 @@
 package orbispace.core.material;
 
+import java.nio.ByteBuffer;
+import java.util.Base64;
 import orbispace.core.audio.Audio;
 
 /**
@@ -41,6 +43,31 @@ public final class Silhouette {
         }
         for (int s = 0; s < count; s++) {
             mean[s] = (float) Math.sqrt(mean[s]);
+        }
+        return new Silhouette(peak, mean);
+    }
+
+    /** All of it as one line of plain letters, to be kept. */
+    public String packed() {
+        ByteBuffer bytes = ByteBuffer.allocate(8 * peak.length);
+        for (int s = 0; s < peak.length; s++) {
+            bytes.putFloat(peak[s]).putFloat(mean[s]);
+        }
+        return Base64.getEncoder().encodeToString(bytes.array());
+    }
+
+    /**
+     * What was packed.
+     *
+     * @throws IllegalArgumentException for any other line
+     */
+    public static Silhouette unpacked(String packed) {
+        ByteBuffer bytes = ByteBuffer.wrap(Base64.getDecoder().decode(packed));
+        float[] peak = new float[bytes.remaining() / 8];
+        float[] mean = new float[peak.length];
+        for (int s = 0; s < peak.length; s++) {
+            peak[s] = bytes.getFloat();
+            mean[s] = bytes.getFloat();
         }
         return new Silhouette(peak, mean);
     }

@@ -77,7 +77,8 @@ public record StemFacts(
     }
 
     /** Measures a stem of any rate and length. */
-    public static StemFacts measure(Audio audio, Silhouette silhouette, Wanted wanted) {
+    public static StemFacts measure(Audio stem, Silhouette silhouette, Wanted wanted) {
+        Audio audio = stem.held();
         Optional<Hits> hits = wanted.hits() ? Optional.of(HitFinder.find(audio)) : Optional.empty();
         Optional<GateKey> gate = hits.flatMap(h -> GateKeyFinder.find(audio, h));
         double peak = silhouette.peak(0, silhouette.seconds());

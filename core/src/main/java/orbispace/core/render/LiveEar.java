@@ -1,12 +1,11 @@
 package orbispace.core.render;
 
 import java.util.Arrays;
-import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.KeyPeaks;
 
 /** Listens to a key block by block. */
 final class LiveEar {
-    private final Audio[] sources;
+    private final LiveStem[] sources;
     private final int offset;
     private final float[] middle;
     private final float[] side;
@@ -16,12 +15,12 @@ final class LiveEar {
     private int phase;
     private int startPhase;
 
-    LiveEar(LiveSettings settings, int index, int maxFrames) {
+    LiveEar(LiveSettings settings, int index, LiveStem[] stems, int maxFrames) {
         LiveGraph.Ear ear = settings.graph.ears.get(index);
         sources =
                 ear.sources().stream()
-                        .map(id -> LiveMix.audio(settings.material, id))
-                        .toArray(Audio[]::new);
+                        .map(id -> stems[settings.graph.sources.indexOf(id)])
+                        .toArray(LiveStem[]::new);
         offset = ear.offset();
         middle = new float[maxFrames];
         side = new float[maxFrames];
@@ -44,8 +43,7 @@ final class LiveEar {
         Arrays.fill(middle, 0, n, 0);
         Arrays.fill(side, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
-            head.read(sources[s].channel(0), offset, left);
-            head.read(sources[s].channel(1), offset, right);
+            head.read(sources[s], offset, left, right);
             float g = gains[s];
             for (int i = 0; i < n; i++) {
                 middle[i] += g * (left[i] + right[i]);

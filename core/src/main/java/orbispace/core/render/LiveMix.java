@@ -16,7 +16,7 @@ import orbispace.core.dynamics.Drive;
 public final class LiveMix {
     private static final float GAIN_GLIDE = 1f / 512;
 
-    private final Audio[] sources;
+    private final LiveStem[] sources;
     private final LiveReturn[] returns;
     private final LiveEar[] ears;
     private final int[] order;
@@ -44,11 +44,11 @@ public final class LiveMix {
         LiveGraph graph = settings.graph;
         sources =
                 graph.sources.stream()
-                        .map(id -> audio(settings.material, id))
-                        .toArray(Audio[]::new);
+                        .map(id -> new LiveStem(audio(settings.material, id)))
+                        .toArray(LiveStem[]::new);
         ears =
                 IntStream.range(0, graph.ears.size())
-                        .mapToObj(e -> new LiveEar(settings, e, maxFrames))
+                        .mapToObj(e -> new LiveEar(settings, e, sources, maxFrames))
                         .toArray(LiveEar[]::new);
         returns =
                 IntStream.range(0, graph.order.length)
@@ -61,7 +61,7 @@ public final class LiveMix {
         monoShare = settings.mono ? 1 : 0;
     }
 
-    static Audio audio(SongMaterial material, String id) {
+    private static Audio audio(SongMaterial material, String id) {
         Audio audio = material.audio().get(id);
         return audio == null ? Audio.silence(material.sampleRateHz(), 1, 0) : audio;
     }
@@ -222,8 +222,7 @@ public final class LiveMix {
         Arrays.fill(left, 0, n, 0);
         Arrays.fill(right, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
-            head.read(sources[s].channel(0), 0, sourceLeft);
-            head.read(sources[s].channel(1), 0, sourceRight);
+            head.read(sources[s], 0, sourceLeft, sourceRight);
             LiveReturn.glide(sourceLeft, sourceRight, n, dryGains[s], now.dryGains[s]);
             for (int i = 0; i < n; i++) {
                 left[i] += sourceLeft[i];

@@ -3,7 +3,6 @@ package orbispace.core.render;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
-import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.Gate;
 import orbispace.core.signal.DelayLine;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +15,7 @@ final class LiveReturn {
     private final int advance;
     private final int outAdvance;
     private final int[] latencyBefore;
-    private final Audio[] sources;
+    private final LiveStem[] sources;
     private final List<Stage> stages;
     private final StageTuning[] applied;
     private final float[][] sendGains;
@@ -72,7 +71,7 @@ final class LiveReturn {
             LiveSettings settings,
             StageTuning[][] tunings,
             int index,
-            Audio[] sources,
+            LiveStem[] sources,
             int maxFrames) {
         LiveGraph graph = settings.graph;
         ChainSettings chain = graph.chains.get(index);
@@ -194,8 +193,7 @@ final class LiveReturn {
             gains[1] = wanted[1];
             return;
         }
-        head.read(sources[s].channel(0), advance, left);
-        head.read(sources[s].channel(1), advance, right);
+        head.read(sources[s], advance, left, right);
         glide(left, right, n, gains, wanted);
         if (gate != null) {
             gate.apply(now.sendGates[index][s]);

@@ -5,17 +5,23 @@ import orbispace.core.audio.Audio;
 
 /** Sums of sounds. */
 final class Mixdown {
+    private static final int PART = 8192;
+
     private Mixdown() {}
 
+    /** Adds the front of a sound, read by parts. */
     static void addPanned(float[] left, float[] right, Audio audio, double gain, double pan) {
         float gl = (float) (gain * Renderer.leftGain(audio, pan));
         float gr = (float) (gain * Renderer.rightGain(audio, pan));
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        int n = Math.min(left.length, audio.frames());
-        for (int i = 0; i < n; i++) {
-            left[i] += gl * l[i];
-            right[i] += gr * r[i];
+        Block part = new Block(new float[PART], new float[PART]);
+        int frames = Math.min(left.length, audio.frames());
+        for (int at = 0; at < frames; at += PART) {
+            int n = Math.min(PART, frames - at);
+            audio.read(at, n, part.left, part.right);
+            for (int i = 0; i < n; i++) {
+                left[at + i] += gl * part.left[i];
+                right[at + i] += gr * part.right[i];
+            }
         }
     }
 
@@ -34,10 +40,7 @@ final class Mixdown {
         float[] left = first.channel(0).clone();
         float[] right = first.channel(1).clone();
         for (Audio other : others) {
-            for (int i = 0; i < left.length; i++) {
-                left[i] += other.channel(0)[i];
-                right[i] += other.channel(1)[i];
-            }
+            add(left, right, other, 1);
         }
         return Audio.of(first.sampleRateHz(), left, right);
     }

@@ -1,7 +1,5 @@
 package orbispace.core.render;
 
-import java.util.Arrays;
-
 /**
  * Where a mix reads the song. After a jump what is read goes over from the place before to the new
  * one within {@link #SEAM_FRAMES}, so that neither the dry sound nor what enters a space clicks.
@@ -13,17 +11,19 @@ public final class Playhead {
     private int place;
     private int next;
     private int before;
-    private int left;
+    private int seamLeft;
     private int count;
     private boolean begun;
+    private final float[] wasLeft = new float[SEAM_FRAMES];
+    private final float[] wasRight = new float[SEAM_FRAMES];
 
     /** Goes to the next frames, which may lie anywhere in the song. */
     void go(int start, int n) {
         before += count;
-        left = Math.max(0, left - count);
+        seamLeft = Math.max(0, seamLeft - count);
         if (begun && start != next) {
             before = next;
-            left = SEAM_FRAMES;
+            seamLeft = SEAM_FRAMES;
         }
         begun = true;
         place = start;
@@ -36,33 +36,31 @@ public final class Playhead {
         return place;
     }
 
-    /** Reads the frames that lie so far ahead of the song; silence outside of the sound. */
-    void read(float[] sound, int ahead, float[] into) {
-        copy(sound, place + ahead, into, 0, count);
-        int seam = Math.min(left, count);
-        int from = before + ahead;
-        for (int k = 0; k < seam; k++) {
-            int i = from + k;
-            float was = i >= 0 && i < sound.length ? sound[i] : 0;
-            float share = (left - k) / (float) SEAM_FRAMES;
-            into[k] += share * (was - into[k]);
+    /**
+     * Reads the frames that lie so far ahead of the song; silence outside of the sound, and a mono
+     * sound into both.
+     */
+    void read(LiveStem stem, int ahead, float[] left, float[] right) {
+        stem.read(place + ahead, count, left, right);
+        int seam = Math.min(seamLeft, count);
+        if (seam > 0) {
+            stem.read(before + ahead, seam, wasLeft, wasRight);
+            goOver(wasLeft, left, seam);
+            goOver(wasRight, right, seam);
         }
     }
 
-    private static void copy(float[] sound, int start, float[] into, int at, int n) {
-        int from = Math.clamp(-(long) start, 0, n);
-        int to = Math.clamp((long) sound.length - start, from, n);
-        Arrays.fill(into, at, at + from, 0);
-        if (to > from) {
-            System.arraycopy(sound, start + from, into, at + from, to - from);
+    private void goOver(float[] was, float[] into, int seam) {
+        for (int k = 0; k < seam; k++) {
+            float share = (seamLeft - k) / (float) SEAM_FRAMES;
+            into[k] += share * (was[k] - into[k]);
         }
-        Arrays.fill(into, at + to, at + n, 0);
     }
 
     /** Begins anew: the next place is not jumped to. */
     void reset() {
         begun = false;
-        left = 0;
+        seamLeft = 0;
         count = 0;
     }
 }

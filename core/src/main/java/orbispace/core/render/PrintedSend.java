@@ -15,7 +15,8 @@ final class PrintedSend {
     private final GainCurve planned;
     private final int firstFrame;
     private final float[] plannedGains = new float[SendBus.PART];
-    private final float[] sound = new float[SendBus.PART];
+    private final float[] left = new float[SendBus.PART];
+    private final float[] right = new float[SendBus.PART];
     private final float[] gains = new float[SendBus.PART];
 
     PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, int firstFrame, Job job) {
@@ -54,15 +55,18 @@ final class PrintedSend {
             }
             planned.fill(plannedGains, firstFrame + at, n);
             Mixdown.multiply(gains, 0, n, plannedGains);
-            addGated(source.channel(0), at, there, leftGain, bus.left);
-            addGated(source.channel(1), at, there, rightGain, bus.right);
+            source.read(at, there, left, right);
+            addGated(left, there, leftGain, bus.left);
+            addGated(right, there, rightGain, bus.right);
         } else if (open) {
-            add(source.channel(0), at, there, leftGain, bus.left);
-            add(source.channel(1), at, there, rightGain, bus.right);
+            source.read(at, there, left, right);
+            add(left, there, leftGain, bus.left);
+            add(right, there, rightGain, bus.right);
         } else if (!all(0, step, end)) {
             fill(step, end);
-            addGated(source.channel(0), at, there, leftGain, bus.left);
-            addGated(source.channel(1), at, there, rightGain, bus.right);
+            source.read(at, there, left, right);
+            addGated(left, there, leftGain, bus.left);
+            addGated(right, there, rightGain, bus.right);
         }
     }
 
@@ -90,15 +94,13 @@ final class PrintedSend {
     }
 
     /** All arrays of a loop are read at one index; otherwise it would not be made parallel. */
-    private void add(float[] from, int at, int n, float gain, float[] into) {
-        System.arraycopy(from, at, sound, 0, n);
+    private static void add(float[] sound, int n, float gain, float[] into) {
         for (int k = 0; k < n; k++) {
             into[k] += gain * sound[k];
         }
     }
 
-    private void addGated(float[] from, int at, int n, float gain, float[] into) {
-        System.arraycopy(from, at, sound, 0, n);
+    private void addGated(float[] sound, int n, float gain, float[] into) {
         for (int k = 0; k < n; k++) {
             into[k] += gain * gains[k] * sound[k];
         }

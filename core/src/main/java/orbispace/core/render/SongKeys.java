@@ -69,6 +69,7 @@ final class SongKeys {
         Arrays.fill(peaks, KeyPeaks.SILENT_DB);
         float[] middle = new float[BLOCK_FRAMES];
         float[] side = new float[BLOCK_FRAMES];
+        Block read = new Block(new float[BLOCK_FRAMES], new float[BLOCK_FRAMES]);
         int step = 0;
         for (int at = 0; at < frames; at += BLOCK_FRAMES) {
             job.check();
@@ -78,7 +79,8 @@ final class SongKeys {
             for (Map.Entry<String, Double> part : key.gains().entrySet()) {
                 Audio source = material.audio().get(part.getKey());
                 if (source != null) {
-                    add(source, part.getValue().floatValue(), at, n, middle, side);
+                    source.read(at, n, read.left, read.right);
+                    add(read, part.getValue().floatValue(), n, middle, side);
                 }
             }
             follower.process(middle, side, 0, n);
@@ -88,12 +90,10 @@ final class SongKeys {
         return peaks;
     }
 
-    private static void add(Audio source, float gain, int at, int n, float[] middle, float[] side) {
-        float[] l = source.channel(0);
-        float[] r = source.channel(1);
-        for (int i = 0; i < n && at + i < l.length; i++) {
-            middle[i] += gain * (l[at + i] + r[at + i]);
-            side[i] += gain * (l[at + i] - r[at + i]);
+    private static void add(Block read, float gain, int n, float[] middle, float[] side) {
+        for (int i = 0; i < n; i++) {
+            middle[i] += gain * (read.left[i] + read.right[i]);
+            side[i] += gain * (read.left[i] - read.right[i]);
         }
     }
 }

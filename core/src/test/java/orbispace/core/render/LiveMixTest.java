@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.lang.management.ManagementFactory;
 import java.util.Map;
+import orbispace.core.Elsewhere;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
@@ -62,6 +63,31 @@ class LiveMixTest {
             power += Math.pow(printed.channel(0)[i], 2);
         }
         assertThat(10 * Math.log10(difference / power + 1e-30)).isLessThan(-90);
+    }
+
+    @Test
+    void stemsThatAreStoredSoundAsThoseInMemoryAlsoAcrossAJump() {
+        Map<String, Audio> elsewhere = new java.util.HashMap<>();
+        material.audio().forEach((id, a) -> elsewhere.put(id, Elsewhere.stored(a)));
+        SongMaterial stored = new SongMaterial(elsewhere, RATE);
+        LiveMix held = mix(design, Hearing.PLAIN);
+        LiveMix other = new LiveMix(LiveSettings.of(design, stored, Hearing.PLAIN), BLOCK);
+        for (int from : new int[] {0, 100_000, 3 * 1024 - 40, 191_000}) {
+            assertThat(play(other, from, 6000)).isDeepEqualTo(play(held, from, 6000));
+        }
+        Audio printed = new Renderer(stored, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
+        Audio plain = new Renderer(material, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
+        assertThat(printed.channel(0)).containsExactly(plain.channel(0));
+    }
+
+    @Test
+    void aStoredStemIsReadOnceHoweverManyReturnsHearIt() {
+        Elsewhere voice = new Elsewhere(material.audio().get("voice"));
+        Map<String, Audio> stems = new java.util.HashMap<>(material.audio());
+        stems.put("voice", Audio.stored(RATE, voice));
+        SongMaterial stored = new SongMaterial(stems, RATE);
+        play(new LiveMix(LiveSettings.of(design, stored, Hearing.PLAIN), BLOCK), 0, 48_000);
+        assertThat(voice.frames).isBetween(48_000L, 56_000L);
     }
 
     @Test

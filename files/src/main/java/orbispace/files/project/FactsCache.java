@@ -8,7 +8,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Optional;
-import orbispace.core.material.StemFacts;
+import java.util.function.Supplier;
 import orbispace.files.AtomicFile;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -19,9 +19,12 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class FactsCache {
     /** Counts up whenever a measure of a stem changes. */
-    private static final int EDITION = 3;
+    private static final int EDITION = 4;
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    /** Keeps nothing. */
+    public static final FactsCache NONE = new FactsCache(Path.of(""));
 
     private final Path folder;
 
@@ -31,27 +34,39 @@ public final class FactsCache {
     }
 
     /**
-     * What is kept of a stem.
+     * What is kept under a key, or else measured now and kept.
      *
-     * @param key tells stem, placement and what was asked for apart from all others
+     * @param key tells stems, placements and what was asked for apart from all others
+     * @param type of what is measured: records of numbers, texts and lists
      */
-    public Optional<StemFacts> find(String key) {
-        Path file = file(key);
+    public <T> T of(String key, Class<T> type, Supplier<T> measure) {
+        if (this == NONE) {
+            return measure.get();
+        }
+        Path file = file(type.getSimpleName() + "|" + key);
+        return found(file, type)
+                .orElseGet(() -> {
+                    T measured = measure.get();
+                    keep(file, measured);
+                    return measured;
+                });
+    }
+
+    private static <T> Optional<T> found(Path file, Class<T> type) {
         if (!Files.isRegularFile(file)) {
             return Optional.empty();
         }
         try {
-            return Optional.of(JSON.readValue(Files.readAllBytes(file), StemFacts.class));
+            return Optional.of(JSON.readValue(Files.readAllBytes(file), type));
         } catch (IOException | JacksonException | IllegalArgumentException e) {
             return Optional.empty();
         }
     }
 
-    /** Keeps what was measured of a stem. */
-    public void keep(String key, StemFacts facts) {
+    private void keep(Path file, Object measured) {
         try {
             Files.createDirectories(folder);
-            AtomicFile.writeText(file(key), JSON.writeValueAsString(facts));
+            AtomicFile.writeText(file, JSON.writeValueAsString(measured));
         } catch (IOException | JacksonException e) {
             // It is measured again next time.
             return;

@@ -7,17 +7,21 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.material.StemFacts;
+import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import orbispace.files.sound.ResponseFiles;
+import orbispace.files.sound.SoundShelf;
 import orbispace.files.sound.StemFiles;
 
 /** The audio of a project, found beside its file. */
@@ -55,6 +59,24 @@ public final class ProjectFolder {
             problems = Map.copyOf(problems);
         }
 
+        /** What each stem holds. */
+        public ContentOf content() {
+            return s -> {
+                StemFiles.Stem stem = stems.get(s.id());
+                return stem == null ? "?" : stem.content();
+            };
+        }
+
+        /**
+         * A stem with what was measured of it.
+         *
+         * @throws NullPointerException if there is no such stem
+         */
+        public StemFindings.Stem measured(String id, StemFacts facts) {
+            StemFiles.Stem stem = Objects.requireNonNull(stems.get(id));
+            return new StemFindings.Stem(facts, stem.audio().seconds(), stem.ownRateHz());
+        }
+
         /** The stems as a design lays them into its song. */
         public SongMaterial material(Design design) {
             Map<String, Audio> audio = new LinkedHashMap<>();
@@ -70,7 +92,7 @@ public final class ProjectFolder {
         for (Source source : design.sources()) {
             Audio stem = stems.get(source.id());
             if (stem != null) {
-                laid.put(source.id(), source.laid(stem));
+                laid.put(source.id(), SoundShelf.lay(source.laid(stem)));
             }
         }
         return new SongMaterial(laid, design.song().sampleRateHz(), responses);

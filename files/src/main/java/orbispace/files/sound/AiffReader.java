@@ -18,7 +18,7 @@ final class AiffReader {
 
     private record Common(PcmFormat format, long frames) {}
 
-    static ReadSound parse(Path file, FileChannel channel, boolean salvage) throws IOException {
+    static ReadSound parse(Path file, FileChannel channel, Taking taking) throws IOException {
         ByteBuffer form = Chunks.bytes(channel, 0, 12);
         String kind = form.remaining() < 12 ? "" : Chunks.id(form.position(8));
         if (!kind.equals("AIFF") && !kind.equals("AIFC")) {
@@ -48,7 +48,7 @@ final class AiffReader {
         PcmFormat format = common.format();
         long promised = Math.max(soundBytes, common.frames() * format.frameBytes());
         return PcmData.read(
-                file, channel, soundAt, promised, format, salvage, OptionalLong.empty());
+                file, channel, soundAt, promised, format, taking, OptionalLong.empty());
     }
 
     private static Common common(Path file, ByteBuffer b) throws FileProblem {

@@ -22,7 +22,6 @@ final class PcmData {
      *
      * @param start where they begin
      * @param promised how many bytes the file says they are
-     * @param salvage whether to take what is usable of a damaged file
      */
     static ReadSound read(
             Path file,
@@ -30,21 +29,65 @@ final class PcmData {
             long start,
             long promised,
             PcmFormat format,
-            boolean salvage,
+            Taking taking,
             OptionalLong timeReference)
             throws IOException {
         long held = Math.max(0, Math.min(promised, channel.size() - start));
         int frames = (int) Math.min(Integer.MAX_VALUE - 16, held / format.frameBytes());
+        double wanted = promised / (double) format.frameBytes();
+        if (taking == Taking.IN_PLACE && format.channels() <= 2 && frames > 0) {
+            int usable = usable(channel, start, format, frames);
+            String fault = fault(frames, usable, wanted, format.rate());
+            if (fault != null) {
+                throw unusable(file, fault, usable / (double) format.rate());
+            }
+            StoredPcm stored =
+                    new StoredPcm(file, start, format, frames);
+            return new ReadSound(Audio.stored(format.rate(), stored), null, null, timeReference);
+        }
         float[][] out = new float[format.channels()][frames];
         int usable = decode(channel, start, format, frames, out);
-        return usable(
-                file,
-                out,
-                usable,
-                promised / (double) format.frameBytes(),
-                format.rate(),
-                salvage,
-                timeReference);
+        boolean salvage = taking == Taking.SALVAGED;
+        return usable(file, out, usable, wanted, format.rate(), salvage, timeReference);
+    }
+
+    /** How many frames come before the first that is not a number; only floats can be none. */
+    private static int usable(FileChannel channel, long start, PcmFormat format, int frames)
+            throws IOException {
+        if (format.coding() != PcmFormat.Coding.FLOAT) {
+            return frames;
+        }
+        int perPart = PART_BYTES / format.frameBytes();
+        float[][] part = new float[format.channels()][perPart];
+        for (int done = 0; done < frames; done += perPart) {
+            int n = Math.min(perPart, frames - done);
+            long at = start + (long) done * format.frameBytes();
+            int fine = decode(channel, at, format, n, part);
+            if (fine < n) {
+                return done + fine;
+            }
+        }
+        return frames;
+    }
+
+    /** What is wrong with samples; nothing if all that is promised is there. */
+    private static @Nullable String fault(int frames, int usable, double promised, int rate) {
+        if (usable < frames) {
+            return Wording.format(
+                    "holds a sample that is not a number at %.3f s", usable / (double) rate);
+        }
+        return frames < Math.floor(promised)
+                ? Wording.format(
+                        "promises %.3f s of sound but holds %.3f s",
+                        promised / rate, frames / (double) rate)
+                : null;
+    }
+
+    private static FileProblem unusable(Path file, String fault, double seconds) {
+        return new FileProblem(
+                Wording.format(
+                        "%s: %s; %.3f s are usable (--salvage takes them), or export it again",
+                        file, fault, seconds));
     }
 
     /**
@@ -64,24 +107,9 @@ final class PcmData {
             OptionalLong timeReference)
             throws FileProblem {
         int frames = out[0].length;
-        String fault = null;
-        if (frames < Math.floor(promised)) {
-            fault =
-                    Wording.format(
-                            "promises %.3f s of sound but holds %.3f s",
-                            promised / rate, frames / (double) rate);
-        }
-        if (usable < frames) {
-            fault =
-                    Wording.format(
-                            "holds a sample that is not a number at %.3f s",
-                            usable / (double) rate);
-        }
+        String fault = fault(frames, usable, promised, rate);
         if (fault != null && (!salvage || usable == 0)) {
-            throw new FileProblem(
-                    Wording.format(
-                            "%s: %s; %.3f s are usable (--salvage takes them), or export it again",
-                            file, fault, usable / (double) rate));
+            throw unusable(file, fault, usable / (double) rate);
         }
         if (frames == 0) {
             throw new FileProblem(file + ": holds no sound; export it again");

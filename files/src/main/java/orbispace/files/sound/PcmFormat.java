@@ -56,6 +56,31 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
         return channels * bytesPerSample();
     }
 
+    /**
+     * Decodes a channel of whole frames at the front of a buffer.
+     *
+     * @param channel which of them
+     * @param channels how many a frame has
+     * @param into takes the samples, full scale at 1
+     * @param at where the first is put
+     */
+    void decode(ByteBuffer b, int channel, int channels, float[] into, int at, int frames) {
+        int bytes = bytesPerSample();
+        int step = bytes * channels;
+        int first = bytes * channel;
+        if (coding == Coding.SIGNED && bits == 24 && order == ByteOrder.LITTLE_ENDIAN) {
+            for (int i = 0; i < frames; i++) {
+                int p = first + i * step;
+                int low = (b.getShort(p) & 0xFFFF) | b.get(p + 2) << 16;
+                into[at + i] = low / 8388608f;
+            }
+            return;
+        }
+        for (int i = 0; i < frames; i++) {
+            into[at + i] = sample(b.position(first + i * step));
+        }
+    }
+
     private int bytesPerSample() {
         return (bits + 7) / 8;
     }

@@ -42,7 +42,20 @@ public final class SoundReader {
 
     /** Reads a file, and what is usable of a damaged one if {@code salvage}. */
     public static ReadSound read(Path file, boolean salvage) throws FileProblem {
-        ReadSound sound = open(file, salvage);
+        return stem(file, open(file, salvage ? Taking.SALVAGED : Taking.WHOLE));
+    }
+
+    /**
+     * Opens a whole file; samples that lie in it plainly stay there and are read when they are
+     * wanted, any others are read now.
+     *
+     * @throws FileProblem in one line, if it is no sound file that can be used
+     */
+    public static ReadSound inPlace(Path file) throws FileProblem {
+        return stem(file, open(file, Taking.IN_PLACE));
+    }
+
+    private static ReadSound stem(Path file, ReadSound sound) throws FileProblem {
         if (sound.second() != null) {
             throw PcmFormat.tooMany(file, PcmFormat.MOST_CHANNELS);
         }
@@ -56,10 +69,10 @@ public final class SoundReader {
      * @throws FileProblem in one line, if it is no sound file that can be used
      */
     public static ReadSound readResponse(Path file) throws FileProblem {
-        return open(file, false);
+        return open(file, Taking.WHOLE);
     }
 
-    private static ReadSound open(Path file, boolean salvage) throws FileProblem {
+    private static ReadSound open(Path file, Taking taking) throws FileProblem {
         if (!Files.isRegularFile(file)) {
             throw FileProblem.reading(file, new IOException("not a regular file"));
         }
@@ -67,9 +80,9 @@ public final class SoundReader {
             byte[] start = new byte[4];
             Chunks.bytes(channel, 0, 4).get(start, 0, (int) Math.min(4, channel.size()));
             return switch (new String(start, StandardCharsets.ISO_8859_1)) {
-                case "RIFF", "RF64", "BW64" -> WavReader.parse(file, channel, salvage);
-                case "FORM" -> AiffReader.parse(file, channel, salvage);
-                case "fLaC" -> FlacReader.parse(file, salvage);
+                case "RIFF", "RF64", "BW64" -> WavReader.parse(file, channel, taking);
+                case "FORM" -> AiffReader.parse(file, channel, taking);
+                case "fLaC" -> FlacReader.parse(file, taking == Taking.SALVAGED);
                 case "ID3\2", "ID3\3", "ID3\4" ->
                         throw new FileProblem(
                                 file + ": is compressed with loss; export WAV, AIFF or FLAC");

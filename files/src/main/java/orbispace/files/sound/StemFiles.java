@@ -1,15 +1,12 @@
 package orbispace.files.sound;
 
 import java.io.IOException;
-import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +20,8 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import java.util.zip.CRC32;
+import java.util.zip.CRC32C;
 import orbispace.core.audio.Audio;
 import orbispace.core.render.Job;
 import orbispace.core.signal.Resampler;
@@ -33,6 +32,7 @@ public final class StemFiles {
     private static final int FOLDER_DEPTH = 4;
     private static final int MOST_FILES = 2000;
     private static final int MOST_THREADS = 4;
+    private static final int PART_BYTES = 1 << 18;
 
     private StemFiles() {}
 
@@ -147,8 +147,8 @@ public final class StemFiles {
 
     private static Read readOne(Path file) {
         try {
-            ReadSound sound = SoundReader.read(file, false);
-            return new Read(file, Optional.of(sound), digest(file), "");
+            ReadSound sound = SoundReader.inPlace(file);
+            return new Read(file, Optional.of(sound), content(file), "");
         } catch (IOException e) {
             return new Read(
                     file,
@@ -183,7 +183,7 @@ public final class StemFiles {
         double own = sound.audio().sampleRateHz();
         return new Stem(
                 read.file(),
-                Resampler.convert(sound.audio(), rate),
+                SoundShelf.lay(Resampler.convert(sound.audio(), rate)),
                 own,
                 sound.timeReferenceFrames(),
                 read.content() + "@" + Math.round(rate));
@@ -214,19 +214,24 @@ public final class StemFiles {
         }
     }
 
-    private static String digest(Path file) throws IOException {
-        try (InputStream in = Files.newInputStream(file)) {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            try (DigestInputStream digest = new DigestInputStream(in, sha)) {
-                byte[] part = new byte[1 << 16];
-                int got = digest.read(part);
-                while (got >= 0) {
-                    got = digest.read(part);
-                }
+    /**
+     * Tells the content of a file apart from any other: two checksums of all of it and its length,
+     * which take a tenth of the time of a cryptographic digest, for nobody forges stems.
+     */
+    private static String content(Path file) throws IOException {
+        CRC32 first = new CRC32();
+        CRC32C second = new CRC32C();
+        long bytes = 0;
+        ByteBuffer part = ByteBuffer.allocateDirect(PART_BYTES);
+        try (FileChannel channel = FileChannel.open(file)) {
+            while (channel.read(part.clear()) >= 0) {
+                bytes += part.flip().remaining();
+                first.update(part.duplicate());
+                second.update(part);
             }
-            return HexFormat.of().formatHex(sha.digest(), 0, 16);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java knows SHA-256", e);
         }
+        return Long.toHexString(first.getValue())
+                + Long.toHexString(second.getValue() | 1L << 32)
+                + Long.toHexString(bytes);
     }
 }

@@ -22,7 +22,7 @@ final class WavReader {
 
     private WavReader() {}
 
-    static ReadSound parse(Path file, FileChannel channel, boolean salvage) throws IOException {
+    static ReadSound parse(Path file, FileChannel channel, Taking taking) throws IOException {
         ByteBuffer riff = Chunks.bytes(channel, 0, 12);
         if (riff.remaining() < 12 || !Chunks.id(riff.position(8)).equals("WAVE")) {
             throw new FileProblem(file + ": is not a WAV file; export the stem as WAV");
@@ -54,7 +54,7 @@ final class WavReader {
                             at + 8,
                             promised(size, dataBytes, channel.size() - at - 8),
                             format,
-                            salvage,
+                            taking,
                             timeReference);
                 }
                 default -> {}

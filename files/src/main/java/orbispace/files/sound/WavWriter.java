@@ -40,6 +40,7 @@ public final class WavWriter {
         }
     }
 
+    private static final int PART_FRAMES = 4096;
     private static final int BEXT_BYTES = 602;
     private static final long DITHER_SEED = 1884;
 
@@ -113,12 +114,19 @@ public final class WavWriter {
         int channels = audio.channelCount();
         ByteBuffer frame =
                 ByteBuffer.allocate(channels * depth.bits / 8).order(ByteOrder.LITTLE_ENDIAN);
-        for (int i = 0; i < audio.frames(); i++) {
-            frame.clear();
-            for (int c = 0; c < channels; c++) {
-                put(frame, dither.of(audio.channel(c)[i]), depth);
+        float[] left = new float[PART_FRAMES];
+        float[] right = new float[PART_FRAMES];
+        for (int at = 0; at < audio.frames(); at += PART_FRAMES) {
+            int n = Math.min(PART_FRAMES, audio.frames() - at);
+            audio.read(at, n, left, right);
+            for (int i = 0; i < n; i++) {
+                frame.clear();
+                put(frame, dither.of(left[i]), depth);
+                if (channels == 2) {
+                    put(frame, dither.of(right[i]), depth);
+                }
+                out.write(frame.array());
             }
-            out.write(frame.array());
         }
         if ((long) audio.frames() * frame.capacity() % 2 == 1) {
             out.write(0);

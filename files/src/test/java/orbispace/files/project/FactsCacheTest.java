@@ -5,11 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Polarity;
+import orbispace.core.material.LineUp;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
+import orbispace.core.material.kit.Kit;
+import orbispace.core.material.kit.KitFinder;
+import orbispace.core.prove.stem.KitFound;
+import orbispace.core.prove.stem.SharedSound;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -26,32 +34,79 @@ class FactsCacheTest {
         return StemFacts.measure(audio, Silhouette.of(audio), new StemFacts.Wanted(true, true));
     }
 
+    private static StemFacts never() {
+        throw new AssertionError("it is known already");
+    }
+
     @Test
     void whatIsKeptComesBackWholeAndOnlyUnderItsKey() {
         FactsCache cache = new FactsCache(folder.resolve("facts"));
         StemFacts facts = facts(1);
-        assertThat(cache.find("a")).isEmpty();
-        cache.keep("a", facts);
-        assertThat(cache.find("a")).hasValue(facts);
-        assertThat(cache.find("b")).isEmpty();
+        assertThat(cache.of("a", StemFacts.class, () -> facts)).isSameAs(facts);
+        assertThat(cache.of("a", StemFacts.class, FactsCacheTest::never)).isEqualTo(facts);
+        StemFacts other = facts(2);
+        assertThat(cache.of("b", StemFacts.class, () -> other)).isSameAs(other);
         Audio none = Audio.silence(48000, 1, 48000);
         StemFacts silent =
                 StemFacts.measure(none, Silhouette.of(none), new StemFacts.Wanted(true, true));
-        cache.keep("silent", silent);
-        assertThat(cache.find("silent")).isPresent();
+        cache.of("silent", StemFacts.class, () -> silent);
+        assertThat(cache.of("silent", StemFacts.class, FactsCacheTest::never)).isEqualTo(silent);
+        assertThat(FactsCache.NONE.of("a", StemFacts.class, () -> other)).isSameAs(other);
+    }
+
+    /** What the program keeps of a whole song. */
+    record Whole(Optional<KitFound> kit, List<SharedSound> pairs, String silhouette) {}
+
+    @Test
+    void whatAKitAndPairsHoldComesBackWhole() {
+        float[] kick = new float[480_000];
+        float[] snare = new float[480_000];
+        Random random = new Random(5);
+        for (int i = 0; i < kick.length; i++) {
+            int beat = i / 24_000;
+            float stroke = (float) (random.nextGaussian() * Math.exp(-(i % 24_000) / 1500.0));
+            kick[i] = (beat % 2 == 0 ? 0.2f : 0.03f) * stroke;
+            snare[i] = (beat % 2 == 1 ? 0.2f : 0.02f) * stroke;
+        }
+        Audio one = Audio.of(48000, kick);
+        Kit kit = KitFinder.find(List.of(one, Audio.of(48000, snare)), List.of("kick", "snare"));
+        assertThat(kit.sharing()).containsExactly(0, 1);
+        Silhouette silhouette = Silhouette.of(one);
+        Whole whole =
+                new Whole(
+                        Optional.of(new KitFound(List.of("k", "s"), kit)),
+                        List.of(
+                                new SharedSound(
+                                        "k", "s", new LineUp(-3, Polarity.INVERTED, 0.9, 0.5))),
+                        silhouette.packed());
+        FactsCache cache = new FactsCache(folder.resolve("facts"));
+        cache.of("a", Whole.class, () -> whole);
+        Whole back =
+                cache.of(
+                        "a",
+                        Whole.class,
+                        () -> {
+                            throw new AssertionError("it is known already");
+                        });
+        assertThat(back).isEqualTo(whole);
+        Silhouette unpacked = Silhouette.unpacked(back.silhouette());
+        assertThat(unpacked.seconds()).isEqualTo(silhouette.seconds());
+        assertThat(unpacked.peak(1, 1.02)).isEqualTo(silhouette.peak(1, 1.02)).isPositive();
+        assertThat(unpacked.power(0, 3)).isEqualTo(silhouette.power(0, 3));
     }
 
     @Test
     void aDamagedOrForbiddenCacheIsNone() throws IOException {
         FactsCache cache = new FactsCache(folder.resolve("facts"));
-        cache.keep("a", facts(1));
+        StemFacts facts = facts(1);
+        cache.of("a", StemFacts.class, () -> facts);
         try (Stream<Path> files = Files.list(folder.resolve("facts"))) {
             Files.writeString(files.findFirst().orElseThrow(), "{\"check\": 7}");
         }
-        assertThat(cache.find("a")).isEmpty();
+        assertThat(cache.of("a", StemFacts.class, () -> facts)).isSameAs(facts);
         Path file = Files.createFile(folder.resolve("file"));
         FactsCache nowhere = new FactsCache(file.resolve("below"));
-        nowhere.keep("a", facts(1));
-        assertThat(nowhere.find("a")).isEmpty();
+        assertThat(nowhere.of("a", StemFacts.class, () -> facts)).isSameAs(facts);
+        assertThat(nowhere.of("a", StemFacts.class, () -> facts)).isSameAs(facts);
     }
 }

@@ -38,12 +38,22 @@ final class Clusters {
 
     private record At(int stem, Hits.Hit hit) {}
 
+    /** What is heard in a stem; its sound may go again. */
+    private record Heard(OnsetBands bands, List<Hits.Hit> events) {
+        static Heard of(Audio stem) {
+            Audio audio = stem.held();
+            OnsetBands bands = OnsetBands.of(audio);
+            return new Heard(bands, HitFinder.events(audio, bands, LEAST_RISE_DB));
+        }
+    }
+
     Clusters(List<Audio> audio) {
         stems = audio.size();
-        List<OnsetBands> bands = audio.parallelStream().map(OnsetBands::of).toList();
+        List<Heard> heard = audio.parallelStream().map(Heard::of).toList();
+        List<OnsetBands> bands = heard.stream().map(Heard::bands).toList();
         List<At> all = new ArrayList<>();
         for (int s = 0; s < stems; s++) {
-            for (Hits.Hit hit : HitFinder.events(audio.get(s), bands.get(s), LEAST_RISE_DB)) {
+            for (Hits.Hit hit : heard.get(s).events()) {
                 all.add(new At(s, hit));
             }
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.audio.Quantile;
@@ -35,10 +36,11 @@ public final class KitFinder {
         boolean[][] first = own(clusters, new BleedGains(clusters, parts));
         BleedGains gains = new BleedGains(clusters, parts, first);
         boolean[][] own = own(clusters, gains);
-        List<KitStem> stems = new ArrayList<>();
-        for (int s = 0; s < audio.size(); s++) {
-            stems.add(stem(clusters, own, s, audio.get(s)));
-        }
+        List<KitStem> stems =
+                IntStream.range(0, audio.size())
+                        .parallel()
+                        .mapToObj(s -> stem(clusters, own, s, audio.get(s)))
+                        .toList();
         KitLines search = new KitLines(audio);
         List<Kit.Line> lines =
                 search.of(

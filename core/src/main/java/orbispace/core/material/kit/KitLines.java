@@ -166,13 +166,13 @@ final class KitLines {
 
     /** A window whose second half fades, so that its end is no click that both stems share. */
     private void load(Audio from, int start, double[] into) {
-        float[] l = from.channel(0);
-        float[] r = from.channel(1);
         int half = length / 2;
+        float[] l = new float[half];
+        float[] r = new float[half];
+        from.read(start, half, l, r);
         for (int i = 0; i < length; i++) {
-            int at = start + i;
             double fade = i < half / 2 ? 1 : Math.max(0, 1 - (i - half / 2.0) / (half / 2.0));
-            into[i] = i < half && at >= 0 && at < l.length ? fade * ((double) l[at] + r[at]) : 0;
+            into[i] = i < half ? fade * ((double) l[i] + r[i]) : 0;
         }
     }
 

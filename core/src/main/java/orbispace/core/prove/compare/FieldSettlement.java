@@ -41,9 +41,11 @@ public record FieldSettlement(Map<String, Settlement> returns, Settlement wet) {
         float[] left = new float[rendering.dry().frames()];
         float[] right = new float[left.length];
         for (Audio wet : rendering.wets().values()) {
+            float[] l = wet.channel(0);
+            float[] r = wet.channel(1);
             for (int i = 0; i < left.length; i++) {
-                left[i] += wet.channel(0)[i];
-                right[i] += wet.channel(1)[i];
+                left[i] += l[i];
+                right[i] += r[i];
             }
         }
         return Audio.of(rendering.dry().sampleRateHz(), left, right);

@@ -28,11 +28,12 @@ public record Settlement(OptionalDouble residualDb, String words) {
         for (int c = 0; c < 2; c++) {
             float[] a = first.channel(c);
             float[] b = second.channel(c);
+            float[] heard = wet.channel(c);
             for (int i = 0; i < frames; i++) {
                 double x = i < a.length ? a[i] : 0;
                 double y = i < b.length ? b[i] : 0;
                 difference += (x - y) * (x - y);
-                double w = i < wet.frames() ? wet.channel(c)[i] : 0;
+                double w = i < heard.length ? heard[i] : 0;
                 power += w * w;
             }
         }
