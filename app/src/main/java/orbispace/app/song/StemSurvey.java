@@ -1,10 +1,13 @@
 package orbispace.app.song;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
@@ -134,14 +137,17 @@ public final class StemSurvey {
     public Shared shared(Design design, ContentOf content, SongMaterial material, Job job) {
         List<Source> sources = heard(design, material);
         Optional<KitFound> kit = kit(sources, content, material);
-        String key = lies(sources, content) + sources.stream().map(Source::id).toList();
-        List<SharedSound> pairs =
+        Set<String> members = kit.map(KitFound::members).orElse(Set.of());
+        String key =
+                lies(sources, content)
+                        + sources.stream().map(Source::id).toList()
+                        + new TreeSet<>(members);
+        Compared compared =
                 cache.of(
-                                key,
-                                Compared.class,
-                                () -> new Compared(pairs(sources, material, job)))
-                        .pairs();
-        return new Shared(kit, kit.map(k -> k.without(pairs)).orElse(pairs));
+                        key,
+                        Compared.class,
+                        () -> new Compared(pairs(sources, members, material, job)));
+        return new Shared(kit, compared.pairs());
     }
 
     /** Tells everything apart that changes what stems have in common. */
@@ -158,10 +164,17 @@ public final class StemSurvey {
         return key.toString();
     }
 
-    private static List<SharedSound> pairs(List<Source> sources, SongMaterial material, Job job) {
+    private static List<SharedSound> pairs(
+            List<Source> sources, Set<String> kit, SongMaterial material, Job job) {
         List<Audio> audio = new ArrayList<>();
-        sources.forEach(s -> audio.add(audio(material, s)));
-        List<LineUpSearch.Pair> found = LineUpSearch.pairs(audio, job::cancelled);
+        Set<Integer> together = new HashSet<>();
+        for (Source s : sources) {
+            if (kit.contains(s.id())) {
+                together.add(audio.size());
+            }
+            audio.add(audio(material, s));
+        }
+        List<LineUpSearch.Pair> found = LineUpSearch.pairs(audio, together, job::cancelled);
         job.check();
         return found.stream()
                 .map(p ->

@@ -32,6 +32,8 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
     static final int LENGTH = 1 << 17;
 
     private static final int PEAK_FRAMES = 4;
+    private static final int PART = 1 << 16;
+    private static final int MOST_STRETCHES = 64;
 
     /** How far around the peak of the phases filters may have moved that of the sound. */
     private static final int NEAR_FRAMES = 192;
@@ -128,16 +130,19 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
         double bb = 1e-30;
         int from = Math.max(0, -delaySamples);
         int to = Math.min(a.frames(), b.frames() - delaySamples);
-        float[] al = a.channel(0);
-        float[] ar = a.channel(1);
-        float[] bl = b.channel(0);
-        float[] br = b.channel(1);
-        for (int i = from; i < to; i++) {
-            double x = (double) al[i] + ar[i];
-            double y = (double) bl[i + delaySamples] + br[i + delaySamples];
-            ab += x * y;
-            aa += x * x;
-            bb += y * y;
+        float[][] x = new float[2][PART];
+        float[][] y = new float[2][PART];
+        for (int at = from; at < to; at += PART * every(to - from, PART)) {
+            int n = Math.min(PART, to - at);
+            a.read(at, n, x[0], x[1]);
+            b.read(at + delaySamples, n, y[0], y[1]);
+            for (int i = 0; i < n; i++) {
+                double one = (double) x[0][i] + x[1][i];
+                double other = (double) y[0][i] + y[1][i];
+                ab += one * other;
+                aa += one * one;
+                bb += other * other;
+            }
         }
         return new LineUp(delaySamples, polarity, confidence, ab * ab / (aa * bb));
     }
@@ -150,7 +155,8 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
         double[] x = new double[LENGTH];
         double[] y = new double[LENGTH];
         int frames = Math.max(a.frames(), b.frames());
-        for (int start = -LENGTH / 2; start < frames; start += LENGTH / 2) {
+        int step = LENGTH / 2;
+        for (int start = -step; start < frames; start += step * every(frames, step)) {
             if (load(a, start, window, x) && load(b, start, window, y)) {
                 fft.forward(x);
                 fft.forward(y);
@@ -163,6 +169,11 @@ public record LineUp(int delaySamples, Polarity polarity, double confidence, dou
             }
         }
         return sum;
+    }
+
+    /** Of a long song some stretches say enough: every so many of them is taken. */
+    private static int every(int frames, int stretch) {
+        return 1 + frames / stretch / MOST_STRETCHES;
     }
 
     /** Loads both channels' sum under a window; false if all of it is silent. */

@@ -1,8 +1,10 @@
 package orbispace.core.material;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
@@ -11,12 +13,16 @@ import orbispace.core.signal.Fft;
 /**
  * Looks through all pairs of many stems for those that share sound. Every stem is transformed once
  * in a dozen stretches, chosen so that each pair is heard together as much as the song allows;
- * pairs that this leaves in doubt are compared again through the whole song.
+ * pairs that this leaves in doubt are compared again through the whole song, two for each stem at
+ * most.
  */
 public final class LineUpSearch {
     private static final int STRETCHES = 12;
     private static final double WORTH_A_LOOK = 0.35;
     private static final double CERTAIN = 0.65;
+
+    /** In a long session only the likeliest of the pairs in doubt are worth the time. */
+    private static final int MOST_DOUBTS_A_STEM = 2;
 
     private LineUpSearch() {}
 
@@ -37,6 +43,16 @@ public final class LineUpSearch {
      * @return pairs with a confidence of at least {@link LineUp#SURE}
      */
     public static List<Pair> pairs(List<Audio> stems, BooleanSupplier cancelled) {
+        return pairs(stems, Set.of(), cancelled);
+    }
+
+    /**
+     * The same but for stems that are told together otherwise, such as those of a kit.
+     *
+     * @param together indices of stems that are not compared with each other
+     */
+    public static List<Pair> pairs(
+            List<Audio> stems, Set<Integer> together, BooleanSupplier cancelled) {
         List<Integer> starts = stretches(stems);
         float[][][] spectra =
                 IntStream.range(0, stems.size())
@@ -46,24 +62,43 @@ public final class LineUpSearch {
         List<int[]> open = new ArrayList<>();
         for (int i = 0; i < stems.size(); i++) {
             for (int j = i + 1; j < stems.size(); j++) {
-                open.add(new int[] {i, j});
+                if (!together.contains(i) || !together.contains(j)) {
+                    open.add(new int[] {i, j});
+                }
             }
         }
-        return open.parallelStream()
+        List<Pair> looked =
+                open.parallelStream()
+                        .filter(p -> !cancelled.getAsBoolean())
+                        .flatMap(p ->
+                                quick(spectra[p[0]], spectra[p[1]])
+                                        .filter(l -> l.confidence() >= WORTH_A_LOOK)
+                                        .map(l -> new Pair(p[0], p[1], l))
+                                        .stream())
+                        .sorted(
+                                Comparator.comparingDouble(
+                                        (Pair p) -> -p.lineUp().confidence()))
+                        .toList();
+        long certain = looked.stream().filter(LineUpSearch::isCertain).count();
+        return looked.stream()
+                .limit(certain + (long) MOST_DOUBTS_A_STEM * stems.size())
+                .parallel()
                 .filter(p -> !cancelled.getAsBoolean())
-                .flatMap(p -> compared(stems, spectra, p).stream())
+                .flatMap(p -> compared(stems, p).stream())
+                .sorted(Comparator.comparingInt(Pair::first).thenComparingInt(Pair::second))
                 .toList();
     }
 
-    private static Optional<Pair> compared(List<Audio> stems, float[][][] spectra, int[] p) {
-        Audio a = stems.get(p[0]);
-        Audio b = stems.get(p[1]);
-        return quick(spectra[p[0]], spectra[p[1]])
-                .filter(l -> l.confidence() >= WORTH_A_LOOK)
-                .flatMap(l ->
-                        l.confidence() >= CERTAIN ? Optional.of(l.sharing(a, b)) : LineUp.of(a, b))
+    private static boolean isCertain(Pair pair) {
+        return pair.lineUp().confidence() >= CERTAIN;
+    }
+
+    private static Optional<Pair> compared(List<Audio> stems, Pair pair) {
+        Audio a = stems.get(pair.first());
+        Audio b = stems.get(pair.second());
+        return (isCertain(pair) ? Optional.of(pair.lineUp().sharing(a, b)) : LineUp.of(a, b))
                 .filter(l -> l.confidence() >= LineUp.SURE)
-                .map(l -> new Pair(p[0], p[1], l));
+                .map(l -> new Pair(pair.first(), pair.second(), l));
     }
 
     private static Optional<LineUp> quick(float[][] a, float[][] b) {
