@@ -1,9 +1,11 @@
 package orbispace.core.design;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * The whole spatial field of a song, immutable.
@@ -14,9 +16,16 @@ import java.util.Set;
  * @param aims what is wanted of it; what names no source or return of it is forgotten
  * @param thrown stretches of sources that are sent to a return at a level of their own; one may
  *     name a source or return that is gone, and is kept until it is taken away
+ * @param groups those that say more than the names by which sources belong together ({@link
+ *     Groups} knows all)
  */
 public record Design(
-        Song song, List<Source> sources, List<Return> returns, Aims aims, List<Throw> thrown) {
+        Song song,
+        List<Source> sources,
+        List<Return> returns,
+        Aims aims,
+        List<Throw> thrown,
+        List<Group> groups) {
     /** A field of which nothing in particular is wanted. */
     public Design(Song song, List<Source> sources, List<Return> returns) {
         this(song, sources, returns, Aims.NONE);
@@ -27,10 +36,18 @@ public record Design(
         this(song, sources, returns, aims, List.of());
     }
 
+    /** A field whose groups have nothing of their own. */
+    public Design(
+            Song song, List<Source> sources, List<Return> returns, Aims aims, List<Throw> thrown) {
+        this(song, sources, returns, aims, thrown, List.of());
+    }
+
     /** Checks that ids are single and that sends and keys name sources that exist. */
     public Design {
         sources = List.copyOf(sources);
         returns = List.copyOf(returns);
+        groups = List.copyOf(groups);
+        Groups known = Groups.of(sources, groups);
         Set<String> sourceIds = new HashSet<>();
         for (Source source : sources) {
             requireNew(sourceIds.add(source.id()), "source", source.id());
@@ -40,12 +57,12 @@ public record Design(
             requireNew(returnIds.add(r.id()), "return", r.id());
             r.sends().keySet().forEach(id -> requireKnown(sourceIds, id, "send into " + r.id()));
             if (r.duck() != null) {
-                requireKey(sources, r.duck().keySource(), "ducker of " + r.id());
+                requireKey(sources, known, r.duck().keySource(), "ducker of " + r.id());
             }
-            requireKey(sources, r.gate() == null ? "" : r.gate().key(), "gate of " + r.id());
+            requireKey(sources, known, r.gate() == null ? "" : r.gate().key(), "gate of " + r.id());
             for (Send send : r.sends().values()) {
                 String key = send.gate() == null ? "" : send.gate().key();
-                requireKey(sources, key, "gate of a send into " + r.id());
+                requireKey(sources, known, key, "gate of a send into " + r.id());
             }
         }
         Feeds.ordered(returns);
@@ -67,21 +84,22 @@ public record Design(
                         .toList());
     }
 
-    private static void requireKey(List<Source> sources, String key, String where) {
-        if (!key.isEmpty() && keySources(sources, key).isEmpty()) {
+    private static void requireKey(
+            List<Source> sources, Groups groups, String key, String where) {
+        if (!key.isEmpty() && keySources(sources, groups, key).isEmpty()) {
             throw new IllegalArgumentException(
                     where + " names the source \"" + key + "\", which does not exist");
         }
     }
 
-    /** The sources that a key means: one by its id, or all of a group. */
+    /** The sources that a key means: one by its id, or all of a group and those that it holds. */
     public List<Source> keySources(String key) {
-        return keySources(sources, key);
+        return keySources(sources, Groups.of(this), key);
     }
 
-    private static List<Source> keySources(List<Source> sources, String key) {
+    private static List<Source> keySources(List<Source> sources, Groups groups, String key) {
         List<Source> one = sources.stream().filter(s -> s.id().equals(key)).toList();
-        return one.isEmpty() ? sources.stream().filter(s -> s.group().equals(key)).toList() : one;
+        return one.isEmpty() ? groups.members(key) : one;
     }
 
     private static void requireNew(boolean isNew, String what, String id) {
@@ -134,32 +152,57 @@ public record Design(
                 sources,
                 returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList(),
                 aims,
-                thrown);
+                thrown,
+                groups);
     }
 
     /** The same song with other returns. */
     public Design withReturns(List<Return> other) {
-        return new Design(song, sources, other, aims, thrown);
+        return new Design(song, sources, other, aims, thrown, groups);
     }
 
     /** The same field over other sources. */
     public Design withSources(List<Source> other) {
-        return new Design(song, other, returns, aims, thrown);
+        return new Design(song, other, returns, aims, thrown, groups);
     }
 
     /** The same field of another song. */
     public Design withSong(Song other) {
-        return new Design(other, sources, returns, aims, thrown);
+        return new Design(other, sources, returns, aims, thrown, groups);
     }
 
     /** The same field with other aims. */
     public Design withAims(Aims other) {
-        return new Design(song, sources, returns, other, thrown);
+        return new Design(song, sources, returns, other, thrown, groups);
     }
 
     /** The same field with other throws. */
     public Design withThrown(List<Throw> other) {
-        return new Design(song, sources, returns, aims, other);
+        return new Design(song, sources, returns, aims, other, groups);
+    }
+
+    /** The same field with other groups. */
+    public Design withGroups(List<Group> other) {
+        return new Design(song, sources, returns, aims, thrown, other);
+    }
+
+    /** The same field with a group that is new or takes the place of the one of its name. */
+    public Design withGroup(Group group) {
+        List<Group> other = new ArrayList<>(groups);
+        other.removeIf(g -> g.name().equals(group.name()));
+        other.add(group);
+        return withGroups(other);
+    }
+
+    /** The same field over sources in other groups, by name what keys duckers and gates. */
+    Design regrouped(List<Source> others, List<Group> other, UnaryOperator<String> key) {
+        return new Design(
+                song,
+                others,
+                returns.stream().map(r -> r.keyedBy(key)).toList(),
+                aims,
+                thrown,
+                other);
     }
 
     /** The same field as it is without plan and throws. */

@@ -1,5 +1,6 @@
 package orbispace.core.design;
 
+import java.util.function.UnaryOperator;
 import orbispace.core.dynamics.DuckBand;
 import org.jspecify.annotations.Nullable;
 
@@ -26,6 +27,20 @@ public record Duck(
         double holdMillis,
         double releaseMillis,
         @Nullable DuckBand band) {
+    /** The same, keyed by another name for what keys it. */
+    Duck keyedBy(UnaryOperator<String> key) {
+        return new Duck(
+                key.apply(keySource),
+                rangeDb,
+                thresholdDb,
+                ratio,
+                kneeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                band);
+    }
+
     /** A ducker that turns everything down. */
     public Duck(
             String keySource,

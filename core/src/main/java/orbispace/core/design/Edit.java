@@ -2,7 +2,7 @@ package orbispace.core.design;
 
 /** A change of a design, with its words. */
 public sealed interface Edit
-        permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit, ThrowsEdit {
+        permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit, ThrowsEdit, GroupEdit {
 
     /**
      * The changed design.

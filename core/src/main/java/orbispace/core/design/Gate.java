@@ -1,5 +1,6 @@
 package orbispace.core.design;
 
+import java.util.function.UnaryOperator;
 import orbispace.core.material.GateKey;
 import org.jspecify.annotations.Nullable;
 
@@ -69,6 +70,20 @@ public record Gate(
 
     private static Filter.@Nullable Corner corner(double hz) {
         return hz <= 0 ? null : new Filter.Corner(hz, KEY_POLES);
+    }
+
+    /** The same, keyed by another name for what keys it. */
+    Gate keyedBy(UnaryOperator<String> other) {
+        return new Gate(
+                other.apply(key),
+                keyFilter,
+                thresholdDb,
+                hysteresisDb,
+                rangeDb,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                length);
     }
 
     /** The same gate with another threshold and hysteresis. */

@@ -3,6 +3,7 @@ package orbispace.core.design;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -110,6 +111,21 @@ public record Return(
         return send == null
                 ? java.util.OptionalDouble.empty()
                 : java.util.OptionalDouble.of(send.levelDb());
+    }
+
+    /** The same return with other names for what keys its ducker and gates. */
+    Return keyedBy(UnaryOperator<String> key) {
+        Map<String, Send> keyed = new TreeMap<>();
+        sends.forEach((id, send) ->
+                keyed.put(
+                        id,
+                        send.gate() == null ? send : send.withGate(send.gate().keyedBy(key))));
+        Duck duck = chain.duck();
+        Gate gate = chain.gate();
+        return withSends(keyed)
+                .withChain(
+                        chain.withDuck(duck == null ? null : duck.keyedBy(key))
+                                .withGate(gate == null ? null : gate.keyedBy(key)));
     }
 
     /** The same return with other sends. */

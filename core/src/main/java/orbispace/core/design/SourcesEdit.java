@@ -46,33 +46,34 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
         return new Design(
                 design.song(),
                 sources,
-                design.returns().stream().map(this::known).toList(),
+                design.returns().stream().map(r -> known(r, design.groups())).toList(),
                 design.aims(),
-                design.thrown());
+                design.thrown(),
+                design.groups());
     }
 
-    private Return known(Return r) {
+    private Return known(Return r, List<Group> groups) {
         Map<String, Send> sends = new TreeMap<>();
         r.sends()
                 .forEach((id, send) -> {
                     if (has(id)) {
                         Gate gate = send.gate();
-                        boolean keyed = gate == null || knows(gate.key());
+                        boolean keyed = gate == null || knows(gate.key(), groups);
                         sends.put(id, keyed ? send : send.withGate(null));
                     }
                 });
         Return kept = sends.equals(r.sends()) ? r : r.withSends(sends);
-        if (kept.duck() != null && !knows(kept.duck().keySource())) {
+        if (kept.duck() != null && !knows(kept.duck().keySource(), groups)) {
             kept = kept.withDuck(null);
         }
-        if (kept.gate() != null && !knows(kept.gate().key())) {
+        if (kept.gate() != null && !knows(kept.gate().key(), groups)) {
             kept = kept.withChain(kept.chain().withGate(null));
         }
         return kept;
     }
 
-    private boolean knows(String key) {
-        return key.isEmpty() || has(key) || sources.stream().anyMatch(s -> s.group().equals(key));
+    private boolean knows(String key, List<Group> groups) {
+        return key.isEmpty() || has(key) || !Groups.of(sources, groups).members(key).isEmpty();
     }
 
     private boolean has(String id) {
