@@ -14,6 +14,7 @@ public final class Main {
         PrintStream out = System.out;
         System.setProperty("orbispace.log", CacheFolder.log().toString());
         System.setProperty("orbispace.shelf", CacheFolder.shelf().toString());
+        System.setProperty("orbispace.contents", CacheFolder.contents().toString());
         SoundShelf.sweep();
         // Standard output is the command's alone: a decoder that chatters about damage is logged.
         System.setOut(LoggedPrints.stream());

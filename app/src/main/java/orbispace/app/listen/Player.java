@@ -1,5 +1,8 @@
 package orbispace.app.listen;
 
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +21,17 @@ public final class Player implements AutoCloseable {
     private volatile boolean open = true;
     private volatile float level;
     private volatile int late;
+    private final AtomicReference<@Nullable Waiting> waiting = new AtomicReference<>();
+    private final ExecutorService tuner =
+            Executors.newSingleThreadExecutor(
+                    task -> {
+                        Thread thread = new Thread(task, "orbispace-tuner");
+                        thread.setDaemon(true);
+                        return thread;
+                    });
+
+    /** Belongs to the tuner. */
+    private @Nullable LiveSettings tuned;
 
     /** Opens the sound card, or the silent output where there is none. */
     public Player(double sampleRateHz) {
@@ -33,6 +47,36 @@ public final class Player implements AutoCloseable {
     /** Where the sound goes, in words. */
     public String outputName() {
         return output.name();
+    }
+
+    /** Works out what is to be heard, given what is heard already, if anything is. */
+    @FunctionalInterface
+    public interface Tuning {
+        /** Works it out; takes a second for spaces that were never heard. */
+        LiveSettings of(@Nullable LiveSettings before);
+    }
+
+    /**
+     * Works out beside the caller what is to be heard, and makes it heard then; of several that
+     * wait the last counts.
+     *
+     * @param songFrames length of the song
+     */
+    public void tune(Tuning tuning, int songFrames) {
+        if (waiting.getAndSet(new Waiting(tuning, songFrames)) == null && open) {
+            tuner.execute(this::tuneNext);
+        }
+    }
+
+    private record Waiting(Tuning tuning, int songFrames) {}
+
+    private void tuneNext() {
+        Waiting next = waiting.getAndSet(null);
+        if (next != null && open) {
+            LiveSettings settings = next.tuning.of(tuned);
+            tuned = settings;
+            hear(settings, next.songFrames);
+        }
     }
 
     /**
@@ -116,6 +160,7 @@ public final class Player implements AutoCloseable {
     @Override
     public void close() {
         open = false;
+        tuner.shutdown();
         try {
             thread.join(500);
         } catch (InterruptedException e) {

@@ -46,7 +46,7 @@ public final class Transport {
     private final StringProperty soloReturn = new SimpleStringProperty("");
     private @Nullable Player player;
     private @Nullable SongMaterial material;
-    private @Nullable LiveSettings heard;
+    private boolean hears;
     private @Nullable ClickTrack click;
     private @Nullable SongClock clicked;
 
@@ -125,7 +125,7 @@ public final class Transport {
     public void begin(SongMaterial given) {
         close();
         material = given;
-        heard = null;
+        hears = false;
         click = null;
         playing.set(false);
         player = new Player(given.sampleRateHz());
@@ -146,7 +146,8 @@ public final class Transport {
         if (to == null || from == null) {
             return;
         }
-        play(to, LiveSettings.of(design, from, hearing(design, outputGainDb), heard));
+        LiveSettings.Hearing hearing = hearing(design, outputGainDb);
+        play(to, before -> LiveSettings.of(design, from, hearing, before));
     }
 
     /** Makes a finished track heard instead of the song, on the song's own time. */
@@ -158,12 +159,12 @@ public final class Transport {
         LiveSettings.Hearing plain =
                 new LiveSettings.Hearing(
                         Map.of(), Map.of(), mono.get(), Decibels.toAmplitude(outputGainDb), null);
-        play(to, LiveSettings.of(around, track, plain));
+        play(to, before -> LiveSettings.of(around, track, plain));
     }
 
-    private void play(Player to, LiveSettings settings) {
-        to.hear(settings, material == null ? 0 : material.frames());
-        heard = settings;
+    private void play(Player to, Player.Tuning tuning) {
+        to.tune(tuning, material == null ? 0 : material.frames());
+        hears = true;
     }
 
     private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
@@ -205,7 +206,7 @@ public final class Transport {
     /** Starts or stops. */
     public void togglePlaying() {
         Player to = player;
-        if (to != null && heard != null) {
+        if (to != null && hears) {
             playing.set(!playing.get());
             to.setPlaying(playing.get());
         }

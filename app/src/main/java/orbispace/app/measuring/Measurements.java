@@ -60,7 +60,7 @@ public final class Measurements {
     }
 
     /** What was found in each stem, by source. */
-    public ObservableMap<String, Material> materials() {
+    public Map<String, Material> materials() {
         return survey.materials();
     }
 

@@ -5,13 +5,13 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.collections.FXCollections;
-import javafx.collections.ObservableMap;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.SongStems;
@@ -42,8 +42,8 @@ public final class Survey {
     private final Jobs jobs;
     private final StemSurvey survey;
     private final Consumer<String> problem;
-    private final ObservableMap<String, Material> materials =
-            FXCollections.observableMap(new LinkedHashMap<>());
+    private final ObjectProperty<Map<String, Material>> found =
+            new SimpleObjectProperty<>(Map.of());
     private final ObjectProperty<List<Finding>> findings = new SimpleObjectProperty<>(List.of());
     private final Map<String, String> keys = new HashMap<>();
     private Heard heard = nothing();
@@ -78,11 +78,19 @@ public final class Survey {
         return new Heard(Editor.blank(), new SongStems());
     }
 
+    /** A stem that was measured and is not shown yet. */
+    private record Arrived(Task task, Material material) {}
+
     private record Task(Source source, String key) {}
 
     /** What was found in each stem, by source. */
-    public ObservableMap<String, Material> materials() {
-        return materials;
+    public Map<String, Material> materials() {
+        return found.get();
+    }
+
+    /** The same as a whole that changes, many stems at a time. */
+    public ReadOnlyObjectProperty<Map<String, Material>> found() {
+        return found;
     }
 
     /** What is wrong or worth knowing about the stems. */
@@ -94,7 +102,7 @@ public final class Survey {
     public void clear() {
         jobs.cancel(JOB);
         jobs.cancel(PAIRS_JOB);
-        materials.clear();
+        found.set(Map.of());
         keys.clear();
         heard = nothing();
         shared = Shared.NOTHING;
@@ -115,8 +123,12 @@ public final class Survey {
                 }
             }
         }
-        materials.keySet().removeIf(id -> !material.audio().containsKey(id));
-        keys.keySet().retainAll(materials.keySet());
+        if (!material.audio().keySet().containsAll(materials().keySet())) {
+            Map<String, Material> left = new LinkedHashMap<>(materials());
+            left.keySet().retainAll(material.audio().keySet());
+            found.set(Map.copyOf(left));
+        }
+        keys.keySet().retainAll(materials().keySet());
         heard = new Heard(design, stems);
         judge();
         if (tasks.isEmpty()) {
@@ -138,19 +150,31 @@ public final class Survey {
     private boolean measureAll(
             List<Task> tasks, Design design, ContentOf content, SongMaterial material, Job job) {
         AtomicInteger done = new AtomicInteger();
+        Queue<Arrived> arrived = new ConcurrentLinkedQueue<>();
         tasks.parallelStream()
                 .forEach(task -> {
                     job.check();
-                    Material found = survey.material(design, task.source(), content, material);
+                    Material of = survey.material(design, task.source(), content, material);
                     job.report(done.incrementAndGet() / (double) tasks.size());
-                    jobs.later(
-                            job,
-                            () -> {
-                                keys.put(task.source().id(), task.key());
-                                materials.put(task.source().id(), found);
-                            });
+                    arrived.add(new Arrived(task, of));
+                    jobs.later(job, () -> take(arrived));
                 });
         return true;
+    }
+
+    /** Shows all that has come by now at once. */
+    private void take(Queue<Arrived> arrived) {
+        Arrived next = arrived.poll();
+        if (next == null) {
+            return;
+        }
+        Map<String, Material> now = new LinkedHashMap<>(materials());
+        while (next != null) {
+            keys.put(next.task.source().id(), next.task.key());
+            now.put(next.task.source().id(), next.material);
+            next = arrived.poll();
+        }
+        found.set(Map.copyOf(now));
     }
 
     private void comparePairs() {
@@ -165,9 +189,9 @@ public final class Survey {
                 PAIRS_JOB,
                 "Comparing the stems",
                 (job, d) -> survey.shared(now.design(), content, now.material(), job),
-                (found, d) -> {
-                    shared = found;
-                    found.kit().ifPresent(this::tellStrokes);
+                (has, d) -> {
+                    shared = has;
+                    has.kit().ifPresent(this::tellStrokes);
                     paired = contents;
                     judge();
                 },
@@ -175,13 +199,10 @@ public final class Survey {
     }
 
     /** Gives the stems of a kit the strokes that all of them together tell. */
-    private void tellStrokes(KitFound found) {
-        for (String id : found.members()) {
-            Material m = materials.get(id);
-            if (m != null) {
-                materials.put(id, new Material(m.silhouette(), found.facts(id, m.facts())));
-            }
-        }
+    private void tellStrokes(KitFound kit) {
+        Map<String, Material> told = new LinkedHashMap<>(materials());
+        told.replaceAll((id, m) -> new Material(m.silhouette(), kit.facts(id, m.facts())));
+        found.set(Map.copyOf(told));
     }
 
     /**
@@ -191,7 +212,7 @@ public final class Survey {
     private void judge() {
         Map<String, StemFindings.Stem> known = new HashMap<>();
         for (Source source : heard.design().sources()) {
-            Material m = materials.get(source.id());
+            Material m = materials().get(source.id());
             Audio audio = heard.material().audio().get(source.id());
             if (m != null && audio != null) {
                 double own =

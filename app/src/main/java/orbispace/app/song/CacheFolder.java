@@ -22,6 +22,11 @@ public final class CacheFolder {
         return path().resolve("shelf");
     }
 
+    /** What files that were read before hold. */
+    public static Path contents() {
+        return path().resolve("contents");
+    }
+
     static Path path() {
         String cache = System.getenv("XDG_CACHE_HOME");
         Path base =

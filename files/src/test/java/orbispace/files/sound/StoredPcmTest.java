@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Random;
 import java.util.concurrent.CancellationException;
+import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.files.FileProblem;
 import org.junit.jupiter.api.Test;
@@ -122,6 +123,30 @@ class StoredPcmTest {
         assertThat(SoundShelf.lay(laid)).isSameAs(laid);
         Audio brief = noise(1, 1000);
         assertThat(SoundShelf.lay(brief)).isSameAs(brief);
+    }
+
+    @Test
+    void contentIsTheSameForTheSameBytesAndReadAgainOnlyWhereAFileWasWritten() throws IOException {
+        Path kept = folder.resolve("contents");
+        Path one = Files.writeString(folder.resolve("one"), "tide in");
+        Path same = Files.writeString(folder.resolve("same"), "tide in");
+        Path other = Files.writeString(folder.resolve("other"), "tide on");
+        System.setProperty("orbispace.contents", kept.toString());
+        try {
+            String content = StemContent.of(one);
+            assertThat(StemContent.of(same)).isEqualTo(content);
+            assertThat(StemContent.of(other)).isNotEqualTo(content);
+            try (Stream<Path> files = Files.list(kept)) {
+                for (Path file : files.toList()) {
+                    Files.writeString(file, "known");
+                }
+            }
+            assertThat(StemContent.of(one)).isEqualTo("known");
+            Files.writeString(one, "tide out");
+            assertThat(StemContent.of(one)).isNotEqualTo("known").isNotEqualTo(content);
+        } finally {
+            System.clearProperty("orbispace.contents");
+        }
     }
 
     @Test

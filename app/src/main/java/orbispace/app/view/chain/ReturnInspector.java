@@ -40,7 +40,7 @@ public final class ReturnInspector extends Inspector {
         model.design().addListener((o, was, is) -> refresh());
         model.selection().returnId().addListener((o, was, is) -> refresh());
         model.measured().pictures().addListener(changed);
-        model.measured().materials().addListener(changed);
+        model.measured().survey().found().addListener((o, was, is) -> refresh());
         model.selection().section().addListener((o, was, is) -> refresh());
         model.settling().byReturn().addListener(changed);
     }

@@ -69,8 +69,7 @@ public final class OrbitView extends Screen<OrbitModel> {
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         model.measured()
-                .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 

@@ -1,6 +1,5 @@
 package orbispace.app.view.plan;
 
-import javafx.collections.MapChangeListener;
 import javafx.scene.layout.Region;
 import orbispace.app.desk.PlanModel;
 import orbispace.app.draw.Palette;
@@ -36,8 +35,7 @@ public final class PlanView extends Screen<PlanModel> {
         model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
         model.measured()
-                .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 

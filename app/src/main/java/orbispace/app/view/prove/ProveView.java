@@ -53,10 +53,7 @@ public final class ProveView extends Screen<ProveModel> {
                     }
                 });
         model.measured()
-                .materials()
-                .addListener(
-                        (javafx.collections.MapChangeListener<Object, Object>)
-                                c -> refreshWhenSeen());
+                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());

@@ -33,8 +33,7 @@ public final class SheetView extends Screen<SheetModel> {
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
         model.measured()
-                .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
         model.handingOver().parts().addListener((SetChangeListener<Object>) c -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         model.proving().proven().addListener((o, was, is) -> refreshWhenSeen());

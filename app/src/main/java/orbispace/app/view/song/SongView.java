@@ -43,8 +43,7 @@ public final class SongView extends Screen<SongModel> {
         model.selection().window().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
         model.measured()
-                .materials()
-                .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
+                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
         model.stems()
                 .missing()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
