@@ -33,6 +33,15 @@ public final class Hatch {
             return new Area((int) Math.round(x), top, bottom);
         }
 
+        private Area between(int from, int to) {
+            int first = Math.clamp(from, left, right());
+            int end = Math.clamp(to, first, right());
+            return new Area(
+                    first,
+                    java.util.Arrays.copyOfRange(top, first - left, end - left),
+                    java.util.Arrays.copyOfRange(bottom, first - left, end - left));
+        }
+
         private int right() {
             return left + top.length;
         }
@@ -65,13 +74,27 @@ public final class Hatch {
         g.setLineWidth(1);
         switch (Palette.slot(returnId)) {
             case 0 -> uprights(g, area, 3);
-            case 1, 4 -> levels(g, area, 3);
-            case 2 -> stipple(g, area);
+            case 1 -> levels(g, area, 3);
+            case 2 -> stipple(g, area, 3);
             case 3 -> diagonals(g, area, 4, 1);
+            case 4 -> dashes(g, area, 4);
+            case 5 -> diagonals(g, area, 6, -1);
             case 6 -> uprights(g, area, 5);
             case 7 -> levels(g, area, 5);
-            default -> diagonals(g, area, 6, -1);
+            case 8 -> both(() -> uprights(g, area, 7), () -> dashes(g, area, 7));
+            case 9 -> both(() -> levels(g, area, 7), () -> stipple(g, area, 7));
+            case 10 -> stipple(g, area, 6);
+            case 11 -> both(() -> diagonals(g, area, 9, 1), () -> stipple(g, area, 5));
+            case 12 -> dashes(g, area, 7);
+            case 13 -> both(() -> diagonals(g, area, 9, -1), () -> stipple(g, area, 5));
+            case 14 -> both(() -> uprights(g, area, 8), () -> stipple(g, area, 4));
+            default -> both(() -> levels(g, area, 8), () -> dashes(g, area, 4));
         }
+    }
+
+    private static void both(Runnable first, Runnable second) {
+        first.run();
+        second.run();
     }
 
     /** Cross-hatches an area: the warning. */
@@ -102,10 +125,25 @@ public final class Hatch {
         }
     }
 
-    private static void stipple(GraphicsContext g, Area area) {
-        for (int y = up((int) area.highest(), 3); y <= area.lowest(); y += 3) {
-            int shift = y / 3 % 2 == 0 ? 0 : 2;
-            for (int x = up(area.left, 4) + shift; x < area.right(); x += 4) {
+    /** Short level strokes, every other row shifted like the joints of a wall. */
+    private static void dashes(GraphicsContext g, Area area, int step) {
+        int length = 2 * step;
+        for (int y = up((int) area.highest(), step); y <= area.lowest(); y += step) {
+            int shift = y / step % 2 == 0 ? 0 : length;
+            for (int x = up(area.left, 2 * length) - 2 * length + shift;
+                    x < area.right();
+                    x += 2 * length) {
+                double at = y + 0.5;
+                runs(g, area.between(x, x + length), any -> at);
+            }
+        }
+    }
+
+    private static void stipple(GraphicsContext g, Area area, int step) {
+        int wide = step + 1;
+        for (int y = up((int) area.highest(), step); y <= area.lowest(); y += step) {
+            int shift = y / step % 2 == 0 ? 0 : wide / 2;
+            for (int x = up(area.left, wide) + shift; x < area.right(); x += wide) {
                 if (area.holds(x, y)) {
                     g.fillRect(x, y, 1.5, 1.5);
                 }

@@ -1,11 +1,13 @@
 package orbispace.app.draw;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Point2D;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.song.FieldEvents;
-import orbispace.app.song.ReturnPicture;
 import orbispace.core.design.Return;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
@@ -51,6 +53,7 @@ public final class OrbitPainter {
     /** Draws the chosen return over the others, then rings, rulers and words. */
     public void paintChosen() {
         scene.design().findReturn(scene.chosen()).ifPresent(r -> paintReturn(r, true));
+        sealOthers();
         for (FieldEvents.Ring ring : scene.rings()) {
             paintEvent(ring, 0.05);
         }
@@ -61,6 +64,17 @@ public final class OrbitPainter {
         new RimPainter(pen, axis, scene.design().sources()).paint();
         paintBaseline();
         paintFlags();
+    }
+
+    private void sealOthers() {
+        if (scene.design().returns().size() > ROOMY) {
+            List<Point2D> taken = new ArrayList<>();
+            for (Return r : scene.design().returns()) {
+                if (!r.id().equals(scene.chosen())) {
+                    painter(r).ifPresent(p -> p.sealAside(taken));
+                }
+            }
+        }
     }
 
     private void paintGround() {
@@ -113,17 +127,19 @@ public final class OrbitPainter {
     }
 
     private void paintReturn(Return r, boolean chosen) {
-        ReturnPicture picture = scene.pictures().get(r.id());
-        if (picture == null) {
-            return;
-        }
-        new ReturnPainter(
-                        pen,
-                        axis,
-                        r,
-                        ReturnGeometry.of(scene.design(), r, picture),
-                        scene.design().returns().size() > ROOMY)
-                .paint(chosen);
+        painter(r).ifPresent(p -> p.paint(chosen));
+    }
+
+    /** A painter of a return that was measured. */
+    private Optional<ReturnPainter> painter(Return r) {
+        return Optional.ofNullable(scene.pictures().get(r.id()))
+                .map(picture ->
+                        new ReturnPainter(
+                                pen,
+                                axis,
+                                r,
+                                ReturnGeometry.of(scene.design(), r, picture),
+                                scene.design().returns().size() > ROOMY));
     }
 
     private void paintNotes() {

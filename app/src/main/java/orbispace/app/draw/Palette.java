@@ -23,7 +23,8 @@ public enum Palette {
             "#B5321B",
             new String[] {
                 "#1F7565", "#2F4296", "#8E5E0A", "#5D3467", "#5B6721", "#8C2F3B", "#2C6A86",
-                "#6E4B33"
+                "#6E4B33", "#2B4A12", "#5A1212", "#241A78", "#7348A0", "#43174F", "#7A566E",
+                "#1E5145", "#5A5048"
             }),
     /** Ink and paper. */
     NIGHT(
@@ -41,8 +42,11 @@ public enum Palette {
             "#F4866A",
             new String[] {
                 "#6FC2AE", "#93A7E8", "#E0B35C", "#CF9BD2", "#B0BE6C", "#E2848C", "#7FBAD6",
-                "#CDA888"
+                "#CDA888", "#D6D66A", "#A6E8E8", "#6BAA4A", "#C79A2E", "#8CA89C", "#8EE8AC",
+                "#4FA0E0", "#EBC6EB"
             });
+
+    private static final int SLOTS = 16;
 
     /** Main ground. */
     public final Color paper;
@@ -113,7 +117,7 @@ public enum Palette {
 
     /** Place of a return's letter among the colours and hatches. */
     public static int slot(String returnId) {
-        return Math.floorMod(returnId.charAt(0) - 'A', 8);
+        return Math.floorMod(returnId.charAt(0) - 'A', SLOTS);
     }
 
     /** Colour of a return. */

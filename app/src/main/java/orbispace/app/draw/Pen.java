@@ -11,6 +11,8 @@ import org.jspecify.annotations.Nullable;
 
 /** A canvas with the habits of the chart: crisp one-pixel lines, haloed text, seals, flags. */
 public final class Pen {
+    private static final int MILLED = 8;
+
     /** The canvas itself, for what the pen does not know. */
     public final GraphicsContext g;
 
@@ -133,10 +135,24 @@ public final class Pen {
         }
     }
 
-    /** The seal of a return: a coin with a milled edge and its letter. */
+    /** The seal of a return: a coin with its letter, from A its edge milled, from I on beaded. */
     public void seal(String letter, double x, double y, double radius, boolean filled) {
         Color c = palette.ofReturn(letter);
-        int teeth = 18 + 4 * Palette.slot(letter);
+        int slot = Palette.slot(letter);
+        if (slot < MILLED) {
+            mill(x, y, radius, 18 + 4 * slot, c);
+            circle(x, y, radius, null, c, 1);
+        } else {
+            bead(x, y, radius, 8 + 2 * (slot - MILLED), c);
+        }
+        circle(x, y, radius - 3, filled ? c : palette.card, c, 1);
+        double size = Math.max(8.5, radius * 0.9);
+        g.setTextBaseline(VPos.CENTER);
+        text(letter, x, y, Type.strong(size), filled ? palette.card : c, TextAlignment.CENTER);
+        g.setTextBaseline(VPos.BASELINE);
+    }
+
+    private void mill(double x, double y, double radius, int teeth, Color c) {
         g.setStroke(c);
         g.setLineWidth(1);
         for (int i = 0; i < teeth; i++) {
@@ -147,12 +163,19 @@ public final class Pen {
                     x + radius * Math.cos(a),
                     y + radius * Math.sin(a));
         }
-        circle(x, y, radius, null, c, 1);
-        circle(x, y, radius - 3, filled ? c : palette.card, c, 1);
-        double size = Math.max(8.5, radius * 0.9);
-        g.setTextBaseline(VPos.CENTER);
-        text(letter, x, y, Type.strong(size), filled ? palette.card : c, TextAlignment.CENTER);
-        g.setTextBaseline(VPos.BASELINE);
+    }
+
+    private void bead(double x, double y, double radius, int beads, Color c) {
+        for (int i = 0; i < beads; i++) {
+            double a = 2 * Math.PI * i / beads;
+            circle(
+                    x + (radius - 1) * Math.cos(a),
+                    y + (radius - 1) * Math.sin(a),
+                    1.2,
+                    c,
+                    null,
+                    1);
+        }
     }
 
     /** A circle. */

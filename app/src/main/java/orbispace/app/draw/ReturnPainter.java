@@ -1,5 +1,7 @@
 package orbispace.app.draw;
 
+import java.util.List;
+import javafx.geometry.Point2D;
 import javafx.scene.paint.Color;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
@@ -8,6 +10,7 @@ import orbispace.core.space.ReverbKind;
 /** Engraves one return into the Orbit from its measured response, each kind in its own way. */
 final class ReturnPainter {
     private static final double SPLIT_DEGREES = 5;
+    private static final double ASIDE = 21;
 
     private final Pen pen;
     private final PolarAxis axis;
@@ -71,6 +74,32 @@ final class ReturnPainter {
         seal(fan, middle - half * (chosen ? 0.82 : 0.6), chosen);
     }
 
+    /**
+     * In a crowd the seals lie over all fans, each where its own ends; aside of those that lie
+     * there already.
+     *
+     * @param taken places of seals, to which this one's is added
+     */
+    void sealAside(List<Point2D> taken) {
+        if (ret.space() instanceof Space.Echo
+                || ret.space() instanceof Space.Doubler
+                || ret.space() instanceof Space.Parallel) {
+            return;
+        }
+        double[] edges = geometry.edgesDegrees();
+        double middle = (edges[0] + edges[1]) / 2;
+        double half = Math.max(4, (edges[1] - edges[0]) / 2);
+        double r = Math.min(axis.radius() - 16, fan(middle, half, false).outer());
+        for (double bearing = middle - 0.6 * half; bearing < 80; bearing += 5) {
+            Point2D place = new Point2D(axis.x(r, bearing), axis.y(r, bearing));
+            if (taken.stream().allMatch(t -> t.distance(place) > ASIDE)) {
+                taken.add(place);
+                pen.seal(ret.id(), place.getX(), place.getY(), 9, false);
+                return;
+            }
+        }
+    }
+
     private void paintSplit(boolean chosen, Space.Split split) {
         double[] edges = geometry.edgesDegrees();
         double left = Math.min(-2 * SPLIT_DEGREES, edges[0]);
@@ -88,7 +117,7 @@ final class ReturnPainter {
     }
 
     private void seal(FanPainter fan, double bearing, boolean chosen) {
-        if (small) {
+        if (small || (crowded && !chosen)) {
             return;
         }
         double r =

@@ -27,7 +27,8 @@ public final class Relocation {
                         .toList(),
                 design.returns().stream().map(r -> moved(r, from, to)).toList(),
                 design.aims(),
-                design.thrown());
+                design.thrown(),
+                design.groups());
     }
 
     private static Return moved(Return r, Path from, Path to) {

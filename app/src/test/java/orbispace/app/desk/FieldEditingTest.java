@@ -77,7 +77,7 @@ class FieldEditingTest {
     }
 
     @Test
-    void everyKindCanBeHadAndMeasuredAndEightAreTheMost() throws InterruptedException {
+    void everyKindCanBeHadAndMeasuredAndSixteenAreTheMost() throws InterruptedException {
         for (SpaceKinds kind : SpaceKinds.values()) {
             desk.orbit().field().become(ret("A"), kind);
             assertThat(SpaceKinds.of(ret("A").space())).contains(kind);
@@ -87,9 +87,9 @@ class FieldEditingTest {
             desk.orbit().field().add(SpaceKinds.ROOM);
         }
         desk.orbit().field().add(SpaceKinds.ROOM);
-        assertThat(order()).isEqualTo("ABCDEFGH");
+        assertThat(order()).isEqualTo("ABCDEFGHIJKLMNOP");
         settle();
-        assertThat(desk.frame().measured().pictures()).hasSize(8);
+        assertThat(desk.frame().measured().pictures()).hasSize(16);
     }
 
     @Test

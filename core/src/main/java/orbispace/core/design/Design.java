@@ -52,6 +52,10 @@ public record Design(
         for (Source source : sources) {
             requireNew(sourceIds.add(source.id()), "source", source.id());
         }
+        if (returns.size() > FieldEdit.LETTERS.length()) {
+            throw new IllegalArgumentException(
+                    "a field has at most " + FieldEdit.LETTERS.length() + " returns");
+        }
         Set<String> returnIds = new HashSet<>();
         for (Return r : returns) {
             requireNew(returnIds.add(r.id()), "return", r.id());

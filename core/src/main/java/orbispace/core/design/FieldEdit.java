@@ -8,7 +8,7 @@ import java.util.TreeMap;
 /** A change of which returns there are and in which order. */
 public sealed interface FieldEdit extends Edit {
     /** The letters that returns may have. */
-    String LETTERS = "ABCDEFGH";
+    String LETTERS = "ABCDEFGHIJKLMNOP";
 
     /** A new return at a place. */
     record Add(Return added, int index) implements FieldEdit {}

@@ -25,6 +25,23 @@ public sealed interface GroupEdit extends Edit {
     record SendLevel(String group, String returnId, @Nullable Double levelDb)
             implements GroupEdit {}
 
+    /** The send of some sources, each keeping its distance; null takes them out of the return. */
+    record SendTogether(Set<String> sourceIds, String returnId, @Nullable Double levelDb)
+            implements GroupEdit {
+        /** Keeps its own set. */
+        public SendTogether {
+            sourceIds = Set.copyOf(sourceIds);
+        }
+    }
+
+    /** The faders of some sources, moved by as much. */
+    record FadeTogether(Set<String> sourceIds, double byDb) implements GroupEdit {
+        /** Keeps its own set. */
+        public FadeTogether {
+            sourceIds = Set.copyOf(sourceIds);
+        }
+    }
+
     /** Another name. */
     record Named(String group, String name) implements GroupEdit {}
 
@@ -55,7 +72,20 @@ public sealed interface GroupEdit extends Edit {
         return switch (this) {
             case Fader e -> faded(design, Groups.of(design).require(e.group), e.db);
             case Lean e -> leaned(design, Groups.of(design).require(e.group), e.lean);
-            case SendLevel e -> sent(design, e);
+            case SendLevel e -> {
+                Groups groups = Groups.of(design);
+                groups.require(e.group);
+                yield sent(design, groups.members(e.group), e.returnId, e.levelDb);
+            }
+            case SendTogether e -> sent(design, chosen(design, e.sourceIds), e.returnId, e.levelDb);
+            case FadeTogether e ->
+                    design.withSources(
+                            design.sources().stream()
+                                    .map(s ->
+                                            e.sourceIds.contains(s.id())
+                                                    ? s.withGain(s.gainDb() + e.byDb)
+                                                    : s)
+                                    .toList());
             case Named e -> named(design, e);
             case Within e -> laid(design, e);
             case Dissolve e -> dissolved(design, e.group);
@@ -70,6 +100,8 @@ public sealed interface GroupEdit extends Edit {
             case Fader e -> "fader of group " + e.group;
             case Lean e -> "lean of group " + e.group;
             case SendLevel e -> "sends of group " + e.group + " into " + e.returnId;
+            case SendTogether e -> e.sourceIds.size() + " sends into " + e.returnId;
+            case FadeTogether e -> "faders of " + e.sourceIds.size() + " stems";
             case Named e -> "name of group " + e.group;
             case Within e ->
                     e.outer.isEmpty()
@@ -121,20 +153,23 @@ public sealed interface GroupEdit extends Edit {
         return ids;
     }
 
-    private static Design sent(Design design, SendLevel e) {
-        Groups groups = Groups.of(design);
-        groups.require(e.group);
-        Return r = design.requireReturn(e.returnId);
-        OptionalDouble before = groups.sendDb(e.group, r);
+    private static List<Source> chosen(Design design, Set<String> ids) {
+        return design.sources().stream().filter(s -> ids.contains(s.id())).toList();
+    }
+
+    private static Design sent(
+            Design design, List<Source> members, String returnId, @Nullable Double levelDb) {
+        Return r = design.requireReturn(returnId);
+        OptionalDouble before = Groups.sendDb(members, r);
         Map<String, Send> sends = new TreeMap<>(r.sends());
-        for (Source s : groups.members(e.group)) {
+        for (Source s : members) {
             Send send = sends.get(s.id());
-            if (e.levelDb == null) {
+            if (levelDb == null) {
                 sends.remove(s.id());
             } else if (before.isEmpty()) {
-                sends.put(s.id(), Send.of(e.levelDb));
+                sends.put(s.id(), Send.of(levelDb));
             } else if (send != null) {
-                double level = send.levelDb() + e.levelDb - before.getAsDouble();
+                double level = send.levelDb() + levelDb - before.getAsDouble();
                 sends.put(s.id(), send.withLevel(level));
             }
         }

@@ -1,12 +1,14 @@
 package orbispace.core.design;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /** The groups of a design: those it lists, and those that its sources only name. */
 public final class Groups {
@@ -113,8 +115,13 @@ public final class Groups {
 
     /** The level at which a group is sent: that which most of its members have, the upper of two. */
     public OptionalDouble sendDb(String name, Return r) {
+        return sendDb(members(name), r);
+    }
+
+    /** The level at which most of some sources are sent, the upper of two. */
+    public static OptionalDouble sendDb(List<Source> sources, Return r) {
         Map<Double, Integer> counts = new LinkedHashMap<>();
-        for (Source s : members(name)) {
+        for (Source s : sources) {
             r.sendDb(s.id()).ifPresent(db -> counts.merge(db, 1, Integer::sum));
         }
         return counts.entrySet().stream()
@@ -123,6 +130,70 @@ public final class Groups {
                                 .thenComparing(Map.Entry.comparingByKey()))
                 .map(e -> OptionalDouble.of(e.getKey()))
                 .orElse(OptionalDouble.empty());
+    }
+
+    /**
+     * What stands in a list of sources where some groups are folded: a group that is folded, or a
+     * source.
+     *
+     * @param group the folded group; empty for a source
+     * @param sources all of the group, or the one
+     */
+    public record Row(Optional<Group> group, List<Source> sources) {
+        /** Keeps its own list. */
+        public Row {
+            sources = List.copyOf(sources);
+        }
+
+        /** Its name: that of the group with how many it holds, or of the source. */
+        public String name() {
+            return group.map(g -> g.name() + " (" + sources.size() + ")")
+                    .orElseGet(() -> sources.getFirst().name());
+        }
+    }
+
+    /** All sources in rows, those of a group together, in the order of the first of each. */
+    public List<Row> rows(List<Source> sources, Set<String> folded) {
+        Map<String, List<Source>> together = new LinkedHashMap<>();
+        for (Source s : sources) {
+            List<Group> around = around(s);
+            String outer = around.isEmpty() ? "source " + s.id() : around.getLast().name();
+            together.computeIfAbsent(outer, o -> new ArrayList<>()).add(s);
+        }
+        List<Row> rows = new ArrayList<>();
+        Map<String, Integer> at = new LinkedHashMap<>();
+        for (List<Source> part : together.values()) {
+            List<Source> ordered =
+                    part.stream().sorted(Comparator.comparingInt(s -> order(part, s))).toList();
+            for (Source s : ordered) {
+                Optional<Group> in = foldedAround(s, folded);
+                Integer row = in.isEmpty() ? null : at.get(in.get().name());
+                if (row != null) {
+                    List<Source> more = new ArrayList<>(rows.get(row).sources());
+                    more.add(s);
+                    rows.set(row, new Row(in, more));
+                } else {
+                    in.ifPresent(g -> at.put(g.name(), rows.size()));
+                    rows.add(new Row(in, List.of(s)));
+                }
+            }
+        }
+        return rows;
+    }
+
+    /** Sources of one inner group stand where the first of them does. */
+    private static int order(List<Source> part, Source s) {
+        for (int i = 0; i < part.size(); i++) {
+            if (part.get(i).group().equals(s.group())) {
+                return i;
+            }
+        }
+        return part.size();
+    }
+
+    /** The outermost folded group around a source. */
+    private Optional<Group> foldedAround(Source s, Set<String> folded) {
+        return around(s).reversed().stream().filter(g -> folded.contains(g.name())).findFirst();
     }
 
     /** How many members of a group are sent to a return. */

@@ -2,6 +2,7 @@ package orbispace.core.material;
 
 import java.nio.ByteBuffer;
 import java.util.Base64;
+import java.util.List;
 import orbispace.core.audio.Audio;
 
 /**
@@ -43,6 +44,24 @@ public final class Silhouette {
         }
         for (int s = 0; s < count; s++) {
             mean[s] = (float) Math.sqrt(mean[s]);
+        }
+        return new Silhouette(peak, mean);
+    }
+
+    /** Several stems as one: the highest peak and the power of all in each step. */
+    public static Silhouette together(List<Silhouette> all) {
+        int count = all.stream().mapToInt(s -> s.peak.length).max().orElse(0);
+        float[] peak = new float[count];
+        double[] power = new double[count];
+        for (Silhouette one : all) {
+            for (int s = 0; s < one.peak.length; s++) {
+                peak[s] = Math.max(peak[s], one.peak[s]);
+                power[s] += (double) one.mean[s] * one.mean[s];
+            }
+        }
+        float[] mean = new float[count];
+        for (int s = 0; s < count; s++) {
+            mean[s] = (float) Math.sqrt(power[s]);
         }
         return new Silhouette(peak, mean);
     }

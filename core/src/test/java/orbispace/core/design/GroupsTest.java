@@ -143,6 +143,31 @@ class GroupsTest {
     }
 
     @Test
+    void whatIsPickedMovesTogether() {
+        Design sent =
+                new GroupEdit.SendTogether(Set.of("l", "r", "lead"), "A", -6.0).applyTo(design);
+        assertThat(sent.requireReturn("A").sendDb("l")).hasValue(-9);
+        assertThat(sent.requireReturn("A").sendDb("lead")).isEmpty();
+        Design faded = new GroupEdit.FadeTogether(Set.of("l", "lead"), -2).applyTo(design);
+        assertThat(source(faded, "l").gainDb()).isEqualTo(-5);
+        assertThat(source(faded, "r").gainDb()).isEqualTo(-4);
+    }
+
+    @Test
+    void aListFoldsGroupsAndWhatTheyHold() {
+        Design nested = new GroupEdit.Within("choir", "crowd").applyTo(design);
+        assertThat(rows(nested, Set.of())).containsExactly("lead", "l", "r", "low", "gang");
+        assertThat(rows(nested, Set.of("choir"))).containsExactly("lead", "choir (3)", "gang");
+        assertThat(rows(nested, Set.of("choir", "crowd"))).containsExactly("lead", "crowd (4)");
+    }
+
+    private static List<String> rows(Design design, Set<String> folded) {
+        return Groups.of(design).rows(design.sources(), folded).stream()
+                .map(Groups.Row::name)
+                .toList();
+    }
+
+    @Test
     void sourcesAreSentLikeAnother() {
         Design like = new GroupEdit.SendLike(Set.of("l", "low"), "lead").applyTo(design);
         assertThat(like.requireReturn("B").sendDb("low")).hasValue(-6);

@@ -232,21 +232,21 @@ class ChainWorksTest {
     }
 
     @Test
-    void aFieldHasNoMoreThanEightReturnsAndLettersAreSingle() {
+    void aFieldHasNoMoreThanSixteenReturnsAndLettersAreSingle() {
         Design d = design(ret(Chain.of(Space.hall(1, 1, 1)), false));
-        for (String id : List.of("B", "C", "D", "E", "F", "G", "H")) {
+        for (String id : "BCDEFGHIJKLMNOP".split("")) {
             assertThat(FieldEdit.freeLetter(d)).contains(id);
             d = new FieldEdit.Add(d.returns().getFirst().called(id, id), 99).applyTo(d);
         }
         assertThat(FieldEdit.freeLetter(d)).isEmpty();
         Design full = d;
-        Return ninth = full.returns().getFirst().called("I", "I");
-        assertThatThrownBy(() -> new FieldEdit.Add(ninth, 0).applyTo(full))
-                .hasMessageContaining("at most 8 returns");
+        Return more = full.returns().getFirst().called("Q", "Q");
+        assertThatThrownBy(() -> new FieldEdit.Add(more, 0).applyTo(full))
+                .hasMessageContaining("at most 16 returns");
         Return same = full.returns().getFirst();
         assertThatThrownBy(() -> new FieldEdit.Adopt(List.of(same, same), "twice").applyTo(full))
                 .hasMessageContaining("two returns are called \"A\"");
-        assertThat(new FieldEdit.Move("H", 0).applyTo(full).returns().getFirst().id())
-                .isEqualTo("H");
+        assertThat(new FieldEdit.Move("P", 0).applyTo(full).returns().getFirst().id())
+                .isEqualTo("P");
     }
 }

@@ -14,6 +14,7 @@ import java.util.List;
 import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Group;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
@@ -56,7 +57,11 @@ final class ProjectReader {
         for (JsonNode n : root.path("throws")) {
             thrown.add(at("throws[" + thrown.size() + "]", () -> PlanJson.thrown(n)));
         }
-        return at("design", () -> new Design(song, sources, returns, aims, thrown));
+        List<Group> groups = new ArrayList<>();
+        for (JsonNode n : root.path("groups")) {
+            groups.add(at("groups[" + groups.size() + "]", () -> group(n)));
+        }
+        return at("design", () -> new Design(song, sources, returns, aims, thrown, groups));
     }
 
     private <T> T at(String where, Part<T> part) throws FileProblem {
@@ -123,6 +128,14 @@ final class ProjectReader {
             dips.add(ReturnReader.dip(d));
         }
         return dips;
+    }
+
+    private static Group group(JsonNode n) throws FileProblem {
+        return new Group(
+                text(n, "name"),
+                n.path("within").asString(""),
+                number(n, "faderDb", 0),
+                number(n, "lean", 0));
     }
 
     private Source source(JsonNode n) throws FileProblem {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import orbispace.core.design.Design;
+import orbispace.core.design.Group;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
@@ -26,6 +27,10 @@ final class ProjectWriter {
         song(child(root, "song"), design.song());
         list(root, "sources", "id", design.sources(), Source::id, ProjectWriter::source);
         list(root, "returns", "id", design.returns(), Return::id, ReturnWriter::write);
+        list(root, "groups", "name", listed(design), Group::name, ProjectWriter::group);
+        if (root.path("groups").isEmpty()) {
+            root.remove("groups");
+        }
         AimsJson.write(root, design.aims());
         list(root, "throws", "id", design.thrown(), Throw::id, PlanJson::write);
         if (design.thrown().isEmpty()) {
@@ -92,6 +97,26 @@ final class ProjectWriter {
                 .put("inverted", p.inverted())
                 .put("constantOffset", p.constantOffset())
                 .put("keepFrames", p.keepFrames());
+    }
+
+    /** Groups that say more than the names of their sources do, and those that hold them. */
+    private static List<Group> listed(Design design) {
+        return design.groups().stream()
+                .filter(g ->
+                        !g.isPlain()
+                                || design.groups().stream()
+                                        .anyMatch(i -> i.within().equals(g.name())))
+                .toList();
+    }
+
+    private static void group(ObjectNode n, Group g) {
+        n.put("name", g.name());
+        n.remove("within");
+        if (!g.within().isEmpty()) {
+            n.put("within", g.within());
+        }
+        n.put("faderDb", g.faderDb());
+        n.put("lean", g.lean());
     }
 
     private static ObjectNode child(ObjectNode parent, String name) {

@@ -55,6 +55,7 @@ final class ChainCards extends VBox {
                     GateKnob.KEY_TO);
 
     private final ChainModel model;
+    private final SendFields sendFields;
     private final Map<String, NumberField> sends = new LinkedHashMap<>();
     private final Map<Knob, NumberField> fields = new LinkedHashMap<>();
     private final List<ChainCard> cards = new ArrayList<>();
@@ -72,6 +73,7 @@ final class ChainCards extends VBox {
         this.model = model;
         plots = new ChosenPlots(model);
         sendsMenu = new SendsMenu(model);
+        sendFields = new SendFields(model);
         duckKey = new DuckKeyMenu(model);
         for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
             proposals.put(subject, new TimeProposalList(model, subject));
@@ -113,7 +115,7 @@ final class ChainCards extends VBox {
     }
 
     private void before(Return r) {
-        sends.putAll(new SendFields(model).of(r));
+        sends.putAll(sendFields.of(r));
         add("SENDS, dB", plots::send, false, sends.values().toArray(Region[]::new))
                 .addBelow(sendsMenu);
         r.sends()
@@ -246,7 +248,7 @@ final class ChainCards extends VBox {
     /** Shows the numbers of a return. */
     void show(Return r) {
         duckKey.show(r);
-        SendFields.show(sends, r);
+        sendFields.show(sends, r);
         fields.forEach((number, field) ->
                 number.read(model.design().get(), r)
                         .ifPresent(reading -> field.show(reading.value(), reading.unit())));

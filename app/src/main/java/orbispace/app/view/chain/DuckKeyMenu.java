@@ -7,9 +7,10 @@ import javafx.scene.control.MenuItem;
 import orbispace.app.desk.ChainModel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
+import orbispace.core.design.Group;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.design.Source;
 
 /** What turns a return down: a source, or all layers of a group. */
 final class DuckKeyMenu extends MenuButton {
@@ -37,9 +38,10 @@ final class DuckKeyMenu extends MenuButton {
     private Map<String, String> keys() {
         Design design = model.design().get();
         Map<String, String> keys = new LinkedHashMap<>();
-        for (Source s : design.sources()) {
-            if (design.layersOf(s).size() > 1) {
-                keys.put(s.group(), s.group() + ", all layers");
+        Groups groups = Groups.of(design);
+        for (Group group : groups.all()) {
+            if (groups.members(group.name()).size() > 1) {
+                keys.put(group.name(), group.name() + ", all layers");
             }
         }
         design.sources().forEach(s -> keys.put(s.id(), s.name()));

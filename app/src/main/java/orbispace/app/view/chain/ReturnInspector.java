@@ -8,7 +8,9 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.frame.Inspector;
+import orbispace.app.view.control.SendFields;
 import orbispace.core.design.Drive;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 
@@ -39,6 +41,7 @@ public final class ReturnInspector extends Inspector {
         MapChangeListener<Object, Object> changed = c -> refresh();
         model.design().addListener((o, was, is) -> refresh());
         model.selection().returnId().addListener((o, was, is) -> refresh());
+        model.selection().folded().addListener((o, was, is) -> refresh());
         model.measured().pictures().addListener(changed);
         model.measured().survey().found().addListener((o, was, is) -> refresh());
         model.selection().section().addListener((o, was, is) -> refresh());
@@ -59,7 +62,9 @@ public final class ReturnInspector extends Inspector {
             shape = "";
             return;
         }
-        String now = shapeOf(r.get());
+        String now =
+                shapeOf(r.get())
+                        + SendFields.rows(model, r.get()).stream().map(Groups.Row::name).toList();
         if (!now.equals(shape)) {
             shape = now;
             cards.build(r.get());

@@ -1,10 +1,18 @@
 package orbispace.app.view.chain;
 
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import orbispace.app.desk.ChainModel;
+import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.Group;
+import orbispace.core.design.GroupEdit;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
@@ -32,9 +40,18 @@ final class SendsMenu extends MenuButton {
     private void fill() {
         getItems().clear();
         chosen().ifPresent(r -> {
-            for (Source s : model.design().get().sources()) {
-                Send send = r.sends().get(s.id());
-                getItems().add(send == null ? unsent(r, s) : sent(r, s, send));
+            Design design = model.design().get();
+            Groups groups = Groups.of(design);
+            Set<String> names =
+                    groups.all().stream().map(Group::name).collect(Collectors.toSet());
+            for (Groups.Row row : groups.rows(design.sources(), names)) {
+                boolean many = row.sources().size() > 1;
+                Menu into = many ? group(r, row) : null;
+                for (Source s : row.sources()) {
+                    Send send = r.sends().get(s.id());
+                    MenuItem item = send == null ? unsent(r, s) : sent(r, s, send);
+                    (into == null ? getItems() : into.getItems()).add(item);
+                }
             }
             for (Return other : model.design().get().returns()) {
                 if (r.feeds().containsKey(other.id())) {
@@ -51,6 +68,25 @@ final class SendsMenu extends MenuButton {
                 }
             }
         });
+    }
+
+    /** All of a group at once, and then each of its members. */
+    private Menu group(Return r, Groups.Row row) {
+        Menu menu = new Menu(row.name());
+        String name = row.group().map(Group::name).orElse(row.name());
+        boolean sent = row.sources().stream().anyMatch(s -> r.sends().containsKey(s.id()));
+        menu.getItems()
+                .add(
+                        sent
+                                ? item(
+                                        "Take all out",
+                                        new GroupEdit.SendLevel(name, r.id(), null))
+                                : item(
+                                        "Send all",
+                                        new GroupEdit.SendLevel(name, r.id(), NEW_SEND_DB)));
+        menu.getItems().add(new SeparatorMenuItem());
+        getItems().add(menu);
+        return menu;
     }
 
     private MenuItem unsent(Return r, Source s) {
@@ -91,7 +127,7 @@ final class SendsMenu extends MenuButton {
                 new ReturnEdit.Feed(r.id(), other.id(), null));
     }
 
-    private MenuItem item(String text, ReturnEdit edit) {
+    private MenuItem item(String text, Edit edit) {
         MenuItem item = new MenuItem(text);
         item.setOnAction(e -> model.edit(edit));
         return item;

@@ -1,20 +1,32 @@
 package orbispace.app.view.control;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.app.desk.ScreenModel;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
+import orbispace.core.design.Design;
+import orbispace.core.design.GroupEdit;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
 import orbispace.core.words.Entries;
+import orbispace.core.words.ToldApart;
 import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
-/** The levels of what is sent and fed into the chosen return, as fields. */
+/**
+ * The levels of what is sent and fed into the chosen return, as fields; a folded group is one, and
+ * moves all its members.
+ */
 public final class SendFields {
-    private static final double SEND_NAME = 48;
+    private static final int NAME_LETTERS = 10;
+
+    private static final double GROUP_NAME = 62;
 
     private final ScreenModel model;
 
@@ -25,16 +37,42 @@ public final class SendFields {
     /** A field for each send and each feed, in the order of the sources. */
     public Map<String, NumberField> of(Return r) {
         Map<String, NumberField> fields = new LinkedHashMap<>();
-        model.design().get().sources().stream()
-                .filter(s -> r.sends().containsKey(s.id()))
-                .forEach(s -> fields.put("send " + s.id(), sendField(s.id(), s.name())));
+        Map<String, String> names =
+                ToldApart.of(
+                        model.design().get().sources().stream().map(Source::name).toList(),
+                        NAME_LETTERS);
+        for (Groups.Row row : rows(model, r)) {
+            fields.put(
+                    key(row),
+                    row.group().isPresent()
+                            ? groupField(row.group().get().name(), row.sources().size())
+                            : sendField(
+                                    row.sources().getFirst().id(),
+                                    names.getOrDefault(row.name(), row.name())));
+        }
         r.feeds().keySet().forEach(id -> fields.put("feed " + id, feedField(id)));
         return fields;
     }
 
+    /** What is sent into a return: sources, and groups that are folded. */
+    public static List<Groups.Row> rows(ScreenModel model, Return r) {
+        Design design = model.design().get();
+        List<Source> sent =
+                design.sources().stream().filter(s -> r.sends().containsKey(s.id())).toList();
+        return Groups.of(design).rows(sent, model.selection().folded().get());
+    }
+
+    private static String key(Groups.Row row) {
+        return row.group()
+                .map(g -> "group " + g.name())
+                .orElseGet(() -> "send " + row.sources().getFirst().id());
+    }
+
     /** Shows the levels of a return in its fields. */
-    public static void show(Map<String, NumberField> fields, Return r) {
-        r.sends().forEach((id, send) -> show(fields.get("send " + id), send.levelDb()));
+    public void show(Map<String, NumberField> fields, Return r) {
+        for (Groups.Row row : rows(model, r)) {
+            Groups.sendDb(row.sources(), r).ifPresent(db -> show(fields.get(key(row)), db));
+        }
         r.feeds().forEach((id, db) -> show(fields.get("feed " + id), db));
     }
 
@@ -68,7 +106,7 @@ public final class SendFields {
 
     private NumberField sendField(String sourceId, String name) {
         return new NumberField(
-                shortName(name),
+                name,
                 "a level like \u221212",
                 text -> {
                     var db = Entries.db(text);
@@ -83,22 +121,30 @@ public final class SendFields {
                 model.problem()::set);
     }
 
-    /** The last word of a name if no other stem has it, else as much of the name as fits. */
-    private String shortName(String name) {
-        String last = lastWord(name);
-        long same =
-                model.design().get().sources().stream()
-                        .filter(s -> lastWord(s.name()).equals(last))
-                        .count();
-        boolean tells = same == 1 && last.length() > 3;
-        return tells
-                ? last
-                : Pen.shortened(
-                        name.toLowerCase(java.util.Locale.ROOT), SEND_NAME, Type.regular(11));
+    private NumberField groupField(String group, int members) {
+        return new NumberField(
+                Pen.cut(group, GROUP_NAME, Type.regular(11)) + " (" + members + ")",
+                "a level like \u221212, or off",
+                text -> {
+                    if (text.strip().equalsIgnoreCase("off")) {
+                        return setGroup(group, null);
+                    }
+                    var db = Entries.db(text);
+                    return db.isPresent() && setGroup(group, db.getAsDouble());
+                },
+                (direction, size) ->
+                        chosen().map(r -> Groups.of(model.design().get()).sendDb(group, r))
+                                .filter(OptionalDouble::isPresent)
+                                .ifPresent(db ->
+                                        setGroup(
+                                                group,
+                                                db.getAsDouble() + direction * stepOf(size))),
+                model.problem()::set);
     }
 
-    private static String lastWord(String name) {
-        return name.substring(name.lastIndexOf(' ') + 1).toLowerCase(java.util.Locale.ROOT);
+    private boolean setGroup(String group, @Nullable Double db) {
+        return model.edit(
+                new GroupEdit.SendLevel(group, model.selection().returnId().get(), db));
     }
 
     private boolean setSend(String sourceId, double db) {

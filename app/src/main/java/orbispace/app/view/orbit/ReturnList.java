@@ -5,6 +5,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.OrbitModel;
@@ -19,6 +21,7 @@ final class ReturnList extends VBox {
 
     private final OrbitModel model;
     private final VBox rows = new VBox();
+    private final ScrollPane scroll = new ScrollPane(rows);
     private final MenuButton adding = new MenuButton();
     private final Button drafting;
     private Palette palette = Palette.DAY;
@@ -46,7 +49,11 @@ final class ReturnList extends VBox {
         }
         drafting.setAccessibleText("draft three fields");
         HBox.setMargin(drafting, new javafx.geometry.Insets(0, 0, 0, 4));
-        getChildren().addAll(head, rows);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("cards");
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(head, scroll);
         model.design().addListener((o, was, is) -> refresh());
         model.selection().returnId().addListener((o, was, is) -> refresh());
         model.measured().clearance().addListener((o, was, is) -> refresh());
@@ -77,6 +84,10 @@ final class ReturnList extends VBox {
             }
         }
         rows.getChildren().forEach(n -> ((ReturnRow) n).refresh());
+        int chosen = ids.indexOf(model.selection().returnId().get());
+        if (chosen >= 0 && ids.size() > ROOMY) {
+            scroll.setVvalue(chosen / (ids.size() - 1.0));
+        }
         drafting.setDisable(!model.drafting().possible());
         adding.setDisable(!model.field().hasRoom());
     }

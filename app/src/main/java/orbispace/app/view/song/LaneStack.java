@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import orbispace.core.design.Design;
+import orbispace.core.design.Group;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Source;
 
 /**
@@ -17,76 +19,78 @@ final class LaneStack {
     private static final double MOST_LANE = 66;
     private static final double CHOSEN_LANE = 46;
 
-    private final Set<String> folded = new HashSet<>();
+    private LaneStack() {}
 
     /**
      * One lane.
      *
-     * @param source the stem, or the first layer of a part
-     * @param layers how many layers the part has
-     * @param head whether it is the first lane of a part of several
-     * @param closed whether the other layers are folded into it
-     * @param chosen whether it or what is folded into it is selected
+     * @param sources the stem, or all stems of a folded group
+     * @param folds name of the group that the lane opens or folds; empty for none
+     * @param closed whether the group is folded into it
+     * @param name what stands at it
+     * @param chosen whether it or what is folded into it is picked
      * @param top where it begins, before scrolling
      * @param height of the lane
      */
     record Lane(
-            Source source,
-            int layers,
-            boolean head,
+            List<Source> sources,
+            String folds,
             boolean closed,
+            String name,
             boolean chosen,
             double top,
-            double height) {}
+            double height) {
+        /** Keeps its own list. */
+        Lane {
+            sources = List.copyOf(sources);
+        }
 
-    /** Folds a part, or opens it again. */
-    void toggle(String group) {
-        if (!folded.remove(group)) {
-            folded.add(group);
+        /** The stem, or the first of the group. */
+        Source source() {
+            return sources.getFirst();
+        }
+
+        List<String> ids() {
+            return sources.stream().map(Source::id).toList();
         }
     }
 
-    /** All lanes of a design for a selected source and a height to fill. */
-    List<Lane> lanes(Design design, String chosenId, double room) {
-        List<Source> sources = shown(design);
-        double even = Math.clamp(room / Math.max(1, sources.size() + 0.6), LEAST_LANE, MOST_LANE);
-        if (even < CHOSEN_LANE && !sources.isEmpty()) {
-            even = Math.max(LEAST_LANE, (room - CHOSEN_LANE) / Math.max(1, sources.size() - 1));
+    /** All lanes of a design for picked sources, folded groups and a height to fill. */
+    static List<Lane> lanes(
+            Design design, Set<String> picked, Set<String> folded, double room) {
+        Groups groups = Groups.of(design);
+        List<Groups.Row> rows = groups.rows(design.sources(), folded);
+        double even = Math.clamp(room / Math.max(1, rows.size() + 0.6), LEAST_LANE, MOST_LANE);
+        if (even < CHOSEN_LANE && !rows.isEmpty()) {
+            even = Math.max(LEAST_LANE, (room - CHOSEN_LANE) / Math.max(1, rows.size() - 1));
         }
         List<Lane> lanes = new ArrayList<>();
         Set<String> seen = new HashSet<>();
         double top = 0;
-        for (Source source : sources) {
-            List<Source> layers = design.layersOf(source);
-            boolean head = layers.size() > 1 && seen.add(source.group());
-            boolean closed = head && folded.contains(source.group());
-            boolean chosen =
-                    (closed ? layers : List.of(source))
-                            .stream().anyMatch(s -> s.id().equals(chosenId));
+        for (Groups.Row row : rows) {
+            boolean chosen = row.sources().stream().anyMatch(s -> picked.contains(s.id()));
             boolean first = lanes.isEmpty() && even > 40;
             double plain = chosen ? Math.max(even, CHOSEN_LANE) : even;
             double height = first ? even * 1.6 : plain;
-            lanes.add(new Lane(source, layers.size(), head, closed, chosen, top, height));
+            String folds =
+                    row.group().map(Group::name).orElseGet(() -> opened(groups, row, seen));
+            boolean closed = row.group().isPresent();
+            lanes.add(new Lane(row.sources(), folds, closed, row.name(), chosen, top, height));
             top += height;
         }
         return lanes;
     }
 
-    /** The sources that have a lane, the layers of a part together. */
-    private List<Source> shown(Design design) {
-        List<Source> shown = new ArrayList<>();
-        for (Source source : design.sources()) {
-            if (!shown.contains(source)) {
-                List<Source> layers = design.layersOf(source);
-                boolean closed = layers.size() > 1 && folded.contains(source.group());
-                if (!closed) {
-                    shown.addAll(layers);
-                } else if (source.equals(layers.getFirst())) {
-                    shown.add(source);
-                }
+    /** The group that the first lane of its members folds: the outer one before the inner. */
+    private static String opened(Groups groups, Groups.Row row, Set<String> seen) {
+        String opens = "";
+        for (Group group : groups.around(row.sources().getFirst()).reversed()) {
+            boolean many = groups.members(group.name()).size() > 1;
+            if (many && seen.add(group.name()) && opens.isEmpty()) {
+                opens = group.name();
             }
         }
-        return shown;
+        return opens;
     }
 
     /** The lane at a height. */

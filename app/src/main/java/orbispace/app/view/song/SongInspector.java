@@ -14,13 +14,17 @@ import orbispace.app.view.frame.FileMenu;
 /** Of the Song screen: the chosen stem, or the chosen section with tempo and bar 1. */
 final class SongInspector extends VBox {
     private final StemPanel stem;
+    private final ManyPanel many;
+    private final SongModel model;
     private final FormPanel form;
     private final ScrollPane scroll = new ScrollPane();
     private final ToggleButton stemTab = Plate.toggle("Stem", "show the chosen stem");
     private final ToggleButton formTab = Plate.toggle("Tempo and form", "show tempo and sections");
 
     SongInspector(SongModel model, FileMenu files) {
+        this.model = model;
         getStyleClass().add("inspector");
+        many = new ManyPanel(model);
         stem = new StemPanel(model, files);
         form = new FormPanel(model);
         ToggleGroup tabs = new ToggleGroup();
@@ -31,8 +35,7 @@ final class SongInspector extends VBox {
                     if (is == null) {
                         tabs.selectToggle(was);
                     } else {
-                        scroll.setContent(stemTab.isSelected() ? stem : form);
-                        form.shown(formTab.isSelected());
+                        show();
                     }
                 });
         scroll.setFitToWidth(true);
@@ -41,7 +44,12 @@ final class SongInspector extends VBox {
         setSpacing(10);
         getChildren().addAll(new HBox(6, stemTab, formTab), scroll);
         tabs.selectToggle(stemTab);
-        model.selection().sourceId().addListener((o, was, is) -> tabs.selectToggle(stemTab));
+        model.selection()
+                .picked()
+                .addListener((o, was, is) -> {
+                    tabs.selectToggle(stemTab);
+                    show();
+                });
         model.selection()
                 .form()
                 .addListener((o, was, is) -> {
@@ -49,6 +57,15 @@ final class SongInspector extends VBox {
                         tabs.selectToggle(formTab);
                     }
                 });
+    }
+
+    /** What is chosen: the form, one stem, or many. */
+    private void show() {
+        boolean several = model.selection().picked().get().size() > 1;
+        many.setVisible(several);
+        stemTab.setText(several ? "Stems" : "Stem");
+        scroll.setContent(formTab.isSelected() ? form : several ? many : stem);
+        form.shown(formTab.isSelected());
     }
 
     /** Brings the name of the chosen section under the hand. */

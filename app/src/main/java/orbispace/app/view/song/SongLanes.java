@@ -1,6 +1,8 @@
 package orbispace.app.view.song;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.input.KeyCode;
@@ -8,6 +10,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import orbispace.app.desk.SongModel;
+import orbispace.app.session.Selection;
 import orbispace.app.draw.LanePainter;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
@@ -17,8 +20,10 @@ import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.song.LaneStack.Lane;
 import orbispace.core.design.Source;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.Silhouette;
 import orbispace.core.prove.Finding;
 import orbispace.core.time.Span;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The stems over time, one lane each; layers of one part fold into one lane. The wheel zooms and
@@ -30,7 +35,8 @@ final class SongLanes extends ScalingCanvas {
 
     private final SongModel model;
     private final Supplier<TimeAxis> axis;
-    private final LaneStack stack = new LaneStack();
+    private final Map<List<String>, Material> together = new HashMap<>();
+    private Map<String, Material> drawnOf = Map.of();
     private double scrolled;
     private double draggedFrom = Double.NaN;
 
@@ -47,7 +53,11 @@ final class SongLanes extends ScalingCanvas {
     }
 
     private List<Lane> lanes() {
-        return stack.lanes(model.design().get(), model.selection().sourceId().get(), getHeight());
+        return LaneStack.lanes(
+                model.design().get(),
+                model.selection().picked().get(),
+                model.selection().folded().get(),
+                getHeight());
     }
 
     /** Where the lowest lane ends. */
@@ -61,10 +71,10 @@ final class SongLanes extends ScalingCanvas {
         double seconds = axis.get().seconds(e.getX());
         LaneStack.at(lanes(), e.getY() + scrolled)
                 .ifPresent(lane -> {
-                    if (lane.head() && e.getX() < FOLD_WIDTH) {
+                    if (!lane.folds().isEmpty() && e.getX() < FOLD_WIDTH) {
                         toggle(lane);
                     }
-                    model.selection().sourceId().set(lane.source().id());
+                    pick(lane, e.isShiftDown(), e.isShortcutDown());
                     if (e.getX() > axis.get().left()) {
                         loopPhrase(lane.source(), seconds);
                     }
@@ -91,9 +101,33 @@ final class SongLanes extends ScalingCanvas {
                 .ifPresent(model.transport()::loopOver);
     }
 
+    /** Picks a lane: alone, with all from the chosen one to it, or beside those that are. */
+    private void pick(Lane lane, boolean upTo, boolean beside) {
+        Selection selection = model.selection();
+        if (beside) {
+            selection.pickAlso(lane.ids());
+            return;
+        }
+        if (!upTo) {
+            selection.pick(lane.ids());
+            selection.sourceId().set(lane.source().id());
+            return;
+        }
+        List<Lane> lanes = lanes();
+        String chosen = selection.sourceId().get();
+        int from = 0;
+        while (from < lanes.size() - 1 && !lanes.get(from).ids().contains(chosen)) {
+            from++;
+        }
+        int to = lanes.indexOf(lane);
+        selection.pick(
+                lanes.subList(Math.min(from, to), Math.max(from, to) + 1).stream()
+                        .flatMap(l -> l.ids().stream())
+                        .toList());
+    }
+
     private void toggle(Lane lane) {
-        stack.toggle(lane.source().group());
-        repaint();
+        model.selection().toggleFolded(lane.folds());
     }
 
     private TimeWindow window() {
@@ -121,11 +155,11 @@ final class SongLanes extends ScalingCanvas {
     private void key(KeyEvent e) {
         boolean known = true;
         switch (e.getCode()) {
-            case UP -> choose(-1);
-            case DOWN -> choose(1);
+            case UP -> choose(-1, e.isShiftDown());
+            case DOWN -> choose(1, e.isShiftDown());
             case ENTER ->
                     lanes().stream()
-                            .filter(l -> l.chosen() && l.layers() > 1)
+                            .filter(l -> l.chosen() && !l.folds().isEmpty())
                             .findFirst()
                             .ifPresent(this::toggle);
             case LEFT -> show(window().scrolled(-window().seconds() / 8));
@@ -160,12 +194,20 @@ final class SongLanes extends ScalingCanvas {
         return (seen.fromSeconds() + seen.toSeconds()) / 2;
     }
 
-    private void choose(int step) {
+    /** The next lane up or down, alone or beside those that are picked on that side. */
+    private void choose(int step, boolean beside) {
         List<Lane> lanes = lanes();
-        int at = lanes.indexOf(lanes.stream().filter(Lane::chosen).findFirst().orElse(null));
+        int at = -1;
+        for (int i = 0; i < lanes.size(); i++) {
+            at = lanes.get(i).chosen() && (at < 0 || step > 0) ? i : at;
+        }
         int next = at + step;
         if (next >= 0 && next < lanes.size()) {
-            model.selection().sourceId().set(lanes.get(next).source().id());
+            if (beside) {
+                model.selection().pickAlso(lanes.get(next).ids());
+            } else {
+                pick(lanes.get(next), false, false);
+            }
             Lane seen = lanes().get(next);
             scrolled =
                     Math.min(
@@ -196,21 +238,44 @@ final class SongLanes extends ScalingCanvas {
         }
     }
 
+    /** What is known of a stem, or of all that are folded into its lane. */
+    @SuppressWarnings("ReferenceEquality") // What was measured anew is another map.
+    private @Nullable Material material(List<Source> sources) {
+        Map<String, Material> known = model.measured().materials();
+        List<Material> all =
+                sources.stream()
+                        .flatMap(s -> Optional.ofNullable(known.get(s.id())).stream())
+                        .toList();
+        if (all.size() < 2) {
+            return all.isEmpty() ? null : all.getFirst();
+        }
+        if (known != drawnOf) {
+            together.clear();
+            drawnOf = known;
+        }
+        return together.computeIfAbsent(
+                sources.stream().map(Source::id).toList(),
+                ids ->
+                        new Material(
+                                Silhouette.together(
+                                        all.stream().map(Material::silhouette).toList()),
+                                all.getFirst().facts()));
+    }
+
     private LanePainter.Lane painted(Lane lane) {
         Source source = lane.source();
-        List<Source> covered =
-                lane.closed() ? model.design().get().layersOf(source) : List.of(source);
+        List<Source> covered = lane.sources();
         List<Finding> findings =
                 model.measured().survey().findings().get().stream()
                         .filter(f -> covered.stream().anyMatch(s -> s.id().equals(f.subject())))
                         .toList();
         return new LanePainter.Lane(
                 source,
-                lane.closed() ? source.group() + " (" + lane.layers() + ")" : source.name(),
-                model.measured().materials().get(source.id()),
+                lane.name(),
+                material(lane.sources()),
                 model.stems().missing().getOrDefault(source.id(), ""),
                 findings,
                 lane.chosen(),
-                lane.head() ? (lane.closed() ? -1 : 1) : 0);
+                lane.folds().isEmpty() ? 0 : lane.closed() ? -1 : 1);
     }
 }

@@ -39,6 +39,8 @@ public final class SongView extends Screen<SongModel> {
         fill(legend, form, lanes, strip, playhead);
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().sourceId().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().picked().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().folded().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().section().addListener((o, was, is) -> strip.repaint());
         model.selection().window().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());

@@ -3,6 +3,7 @@ package orbispace.app.view.song;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -21,6 +22,7 @@ import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.StepSize;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.app.view.frame.ListenMenu;
+import orbispace.core.design.GroupEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
@@ -136,7 +138,8 @@ final class StemPanel extends VBox {
         return new VBox(10, head, where, together, levels, findings, facts, spectrum, buttons);
     }
 
-    private static VBox under(String caps, Node control) {
+    /** A control under its name. */
+    static VBox under(String caps, Node control) {
         Label name = new Label(caps);
         name.getStyleClass().add("caps");
         return new VBox(2, name, control);
@@ -169,9 +172,10 @@ final class StemPanel extends VBox {
         if (what.equals("name") && text.isEmpty()) {
             return false;
         }
-        return edit(
-                source().map(s -> what.equals("name") ? s.withName(text) : s.withGroup(text)),
-                what);
+        return what.equals("name")
+                ? edit(source().map(s -> s.withName(text)), what)
+                : source().filter(s -> model.edit(new GroupEdit.Join(Set.of(s.id()), text)))
+                        .isPresent();
     }
 
     private interface Changed {
