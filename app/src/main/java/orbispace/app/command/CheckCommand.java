@@ -3,12 +3,16 @@ package orbispace.app.command;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.function.UnaryOperator;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.CacheFolder;
 import orbispace.app.song.CheckSong;
 import orbispace.core.design.Design;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.FindingLine;
 import orbispace.core.prove.Remedy;
+import orbispace.core.prove.Severity;
 import orbispace.core.render.Job;
 import orbispace.files.FileProblem;
 import orbispace.files.project.ProjectFolder;
@@ -34,7 +38,8 @@ final class CheckCommand implements Callable<Integer> {
     @Option(
             names = "--top",
             paramLabel = "N",
-            description = "only the first N findings; they come with what must be done first")
+            description =
+                    "only the first N findings, or lines of one kind; what brings most comes first")
     private @Nullable Integer top;
 
     private final Output output;
@@ -65,32 +70,56 @@ final class CheckCommand implements Callable<Integer> {
                             .put("subject", f.subject())
                             .put("evidence", f.evidence())
                             .put("why", f.why());
+            n.put("brings", f.brings().map(Brings::words).orElse(null));
             n.put("remedy", f.remedies().isEmpty() ? null : f.remedies().getFirst().label());
             ArrayNode remedies = n.putArray("remedies");
             f.remedies().stream().map(Remedy::label).forEach(remedies::add);
         }
         document.put("more", all.size() - findings.size());
-        output.print(document, () -> lines(findings, all.size() - findings.size()));
+        output.print(document, () -> lines(all, most));
         return strict && !findings.isEmpty() ? 1 : 0;
     }
 
-    private void lines(List<Finding> findings, int more) {
-        if (findings.isEmpty()) {
+    /** A line for each kind of finding; then how many more there are, and where to stop. */
+    private void lines(List<Finding> all, @Nullable Integer most) {
+        List<FindingLine> lines = FindingLine.of(all);
+        int shown = most == null ? lines.size() : Math.min(most, lines.size());
+        if (lines.isEmpty()) {
             output.line("%s", "nothing found");
         }
-        for (Finding f : findings) {
-            output.line(
-                    "%-5s %s%s: %s",
-                    f.severity().label(),
-                    f.subject().isEmpty() ? "" : f.subject() + " ",
-                    f.flag(),
-                    f.evidence());
-            if (!f.remedies().isEmpty()) {
-                output.line("      %s", f.remedies().getFirst().label());
+        boolean stopped = false;
+        for (FindingLine line : lines.subList(0, shown)) {
+            if (line.severity() == Severity.KNOW && !stopped) {
+                output.line("%s", FindingLine.STOP);
+                stopped = true;
             }
+            line(line);
         }
-        if (more > 0) {
-            output.line("%d more; --top %d shows all", more, findings.size() + more);
+        if (shown < lines.size()) {
+            output.line("%d more; --top %d shows all", lines.size() - shown, lines.size());
+        }
+    }
+
+    private void line(FindingLine line) {
+        UnaryOperator<String> name = id -> id;
+        Finding f = line.first();
+        output.line(
+                "%-5s %s: %s",
+                line.severity().label(),
+                line.isFolded() ? line.title(name) : f.subject() + " " + f.flag(),
+                line.isFolded() ? line.subjects(name) : f.evidence());
+        if (line.isFolded()) {
+            line.findings().forEach(each -> output.line("        %s", each.evidence()));
+        }
+        if (!f.remedies().isEmpty()) {
+            output.line(
+                    "      %s%s%s",
+                    f.remedies().getFirst().label(),
+                    line.isFolded() ? ", and as much for the others" : "",
+                    line.brings()
+                            .filter(b -> b.amount() > 0)
+                            .map(b -> ": up to " + b.words())
+                            .orElse(""));
         }
     }
 }

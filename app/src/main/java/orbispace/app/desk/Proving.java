@@ -22,6 +22,7 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.FindingLine;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.compare.BlindTrial;
 import orbispace.core.prove.compare.MonoFold;
@@ -189,6 +190,11 @@ public final class Proving implements OfSong {
         return known == null
                 ? List.of()
                 : known.findings().stream().filter(f -> reason(f).isPresent()).toList();
+    }
+
+    /** Presses the first remedy of all findings of a line. */
+    public void settle(FindingLine line, String title) {
+        editor.edit(line.edit(title), title);
     }
 
     private static String mark(Finding f) {

@@ -4,6 +4,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.River;
+import orbispace.core.design.Filter;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.words.Wording;
 
@@ -134,5 +135,21 @@ public final class ClashPainter {
             count += speaking && pair.meter().clashAt(f, band) ? 1 : 0;
         }
         return to > from ? count / (double) (to - from) : 0;
+    }
+
+    /** Marks the corner of a high-pass, with its frequency. */
+    public void paintHighPass(Filter.Corner corner) {
+        double y = y(Math.max(50, corner.hz()));
+        pen.g.setLineDashes(6, 4);
+        pen.across(axis.left(), axis.right(), y, pen.palette.ink2);
+        pen.g.setLineDashes();
+        pen.haloed(
+                "high-pass " + Wording.hertz(corner.hz()),
+                axis.right() - 6,
+                y - 4,
+                Type.regular(11.5),
+                pen.palette.ink2,
+                pen.palette.disc,
+                TextAlignment.RIGHT);
     }
 }

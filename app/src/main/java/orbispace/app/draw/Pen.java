@@ -168,13 +168,7 @@ public final class Pen {
     private void bead(double x, double y, double radius, int beads, Color c) {
         for (int i = 0; i < beads; i++) {
             double a = 2 * Math.PI * i / beads;
-            circle(
-                    x + (radius - 1) * Math.cos(a),
-                    y + (radius - 1) * Math.sin(a),
-                    1.2,
-                    c,
-                    null,
-                    1);
+            circle(x + (radius - 1) * Math.cos(a), y + (radius - 1) * Math.sin(a), 1.2, c, null, 1);
         }
     }
 

@@ -23,12 +23,11 @@ public final class Player implements AutoCloseable {
     private volatile int late;
     private final AtomicReference<@Nullable Waiting> waiting = new AtomicReference<>();
     private final ExecutorService tuner =
-            Executors.newSingleThreadExecutor(
-                    task -> {
-                        Thread thread = new Thread(task, "orbispace-tuner");
-                        thread.setDaemon(true);
-                        return thread;
-                    });
+            Executors.newSingleThreadExecutor(task -> {
+                Thread thread = new Thread(task, "orbispace-tuner");
+                thread.setDaemon(true);
+                return thread;
+            });
 
     /** Belongs to the tuner. */
     private @Nullable LiveSettings tuned;

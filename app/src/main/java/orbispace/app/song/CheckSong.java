@@ -4,19 +4,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
-import orbispace.core.design.Source;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.Words;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.FindingLine;
 import orbispace.core.prove.rule.FieldFacts;
 import orbispace.core.prove.rule.FieldFindings;
 import orbispace.core.prove.rule.FieldSurvey;
-import orbispace.core.prove.stem.KitFound;
 import orbispace.core.prove.stem.SharedSound;
 import orbispace.core.prove.stem.StemFindings;
 import orbispace.core.render.Job;
@@ -30,7 +28,7 @@ import orbispace.files.project.ProjectFolder;
 public final class CheckSong {
     private CheckSong() {}
 
-    /** Everything that is found about the stems and the design, what must be done first. */
+    /** Everything that is found about the stems and the design, what brings most first. */
     public static List<Finding> of(
             Design design, ProjectFolder.Stems stems, FactsCache cache, Job job) {
         SongMaterial material = stems.material(design);
@@ -49,8 +47,7 @@ public final class CheckSong {
         Map<String, StemFindings.Stem> whole = new HashMap<>();
         facts.forEach((id, f) -> whole.put(id, stems.measured(id, f)));
         found.addAll(StemFindings.of(design, whole, List.of(), shared.kit()));
-        found.sort(java.util.Comparator.comparing(Finding::severity));
-        return List.copyOf(found);
+        return FindingLine.ranked(found);
     }
 
     private static Words words(

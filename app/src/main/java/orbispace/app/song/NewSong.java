@@ -91,8 +91,7 @@ public record NewSong(
      * @param facts keeps what is measured on the way
      * @throws FileProblem if no stem can be read, or the MIDI file cannot
      */
-    public static NewSong from(Material material, FactsCache facts, Job job)
-            throws FileProblem {
+    public static NewSong from(Material material, FactsCache facts, Job job) throws FileProblem {
         MidiTempo.Form form =
                 material.midi() == null
                         ? null

@@ -78,9 +78,7 @@ public final class StemSurvey {
 
     /** Sources that have a stem. */
     private static List<Source> heard(Design design, SongMaterial material) {
-        return design.sources().stream()
-                .filter(s -> material.audio().containsKey(s.id()))
-                .toList();
+        return design.sources().stream().filter(s -> material.audio().containsKey(s.id())).toList();
     }
 
     /**

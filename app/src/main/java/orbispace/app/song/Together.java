@@ -29,7 +29,8 @@ final class Together {
         Map<String, Audio> audio = new LinkedHashMap<>();
         stems.forEach((id, stem) -> audio.put(id, stem.audio()));
         ContentOf content = s -> Objects.requireNonNull(stems.get(s.id())).content();
-        return new StemSurvey(facts).kit(sources, content, new SongMaterial(audio, rate))
+        return new StemSurvey(facts)
+                .kit(sources, content, new SongMaterial(audio, rate))
                 .map(KitFound::members)
                 .orElse(Set.of());
     }

@@ -16,8 +16,8 @@ import java.util.function.UnaryOperator;
  * @param aims what is wanted of it; what names no source or return of it is forgotten
  * @param thrown stretches of sources that are sent to a return at a level of their own; one may
  *     name a source or return that is gone, and is kept until it is taken away
- * @param groups those that say more than the names by which sources belong together ({@link
- *     Groups} knows all)
+ * @param groups those that say more than the names by which sources belong together ({@link Groups}
+ *     knows all)
  */
 public record Design(
         Song song,
@@ -88,8 +88,7 @@ public record Design(
                         .toList());
     }
 
-    private static void requireKey(
-            List<Source> sources, Groups groups, String key, String where) {
+    private static void requireKey(List<Source> sources, Groups groups, String key, String where) {
         if (!key.isEmpty() && keySources(sources, groups, key).isEmpty()) {
             throw new IllegalArgumentException(
                     where + " names the source \"" + key + "\", which does not exist");

@@ -2,7 +2,14 @@ package orbispace.core.design;
 
 /** A change of a design, with its words. */
 public sealed interface Edit
-        permits ReturnEdit, FieldEdit, SongEdit, SourcesEdit, AimsEdit, ThrowsEdit, GroupEdit {
+        permits ReturnEdit,
+                FieldEdit,
+                SongEdit,
+                SourcesEdit,
+                AimsEdit,
+                ThrowsEdit,
+                GroupEdit,
+                EditsTogether {
 
     /**
      * The changed design.

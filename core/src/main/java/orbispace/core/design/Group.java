@@ -2,8 +2,8 @@ package orbispace.core.design;
 
 /**
  * Sources that are mixed, judged, keyed and thrown as one. What a group says is a part of what its
- * sources have: their faders and pans are those that are heard, the group's are what of them is
- * its own and moves them together.
+ * sources have: their faders and pans are those that are heard, the group's are what of them is its
+ * own and moves them together.
  *
  * @param name by which its sources name it
  * @param within name of the group that holds it; empty for none

@@ -200,9 +200,7 @@ public sealed interface GroupEdit extends Edit {
         Group group = groups.require(e.group).in(e.outer);
         if (!e.outer.isEmpty() && !groups.inside(e.group).isEmpty()) {
             throw new IllegalArgumentException(
-                    "group \""
-                            + e.group
-                            + "\" holds groups itself; groups hold groups one deep");
+                    "group \"" + e.group + "\" holds groups itself; groups hold groups one deep");
         }
         Design known =
                 e.outer.isEmpty()

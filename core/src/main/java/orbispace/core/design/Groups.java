@@ -113,7 +113,9 @@ public final class Groups {
         return all;
     }
 
-    /** The level at which a group is sent: that which most of its members have, the upper of two. */
+    /**
+     * The level at which a group is sent: that which most of its members have, the upper of two.
+     */
     public OptionalDouble sendDb(String name, Return r) {
         return sendDb(members(name), r);
     }

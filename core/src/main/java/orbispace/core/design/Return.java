@@ -118,8 +118,7 @@ public record Return(
         Map<String, Send> keyed = new TreeMap<>();
         sends.forEach((id, send) ->
                 keyed.put(
-                        id,
-                        send.gate() == null ? send : send.withGate(send.gate().keyedBy(key))));
+                        id, send.gate() == null ? send : send.withGate(send.gate().keyedBy(key))));
         Duck duck = chain.duck();
         Gate gate = chain.gate();
         return withSends(keyed)

@@ -75,9 +75,7 @@ public final class LineUpSearch {
                                         .filter(l -> l.confidence() >= WORTH_A_LOOK)
                                         .map(l -> new Pair(p[0], p[1], l))
                                         .stream())
-                        .sorted(
-                                Comparator.comparingDouble(
-                                        (Pair p) -> -p.lineUp().confidence()))
+                        .sorted(Comparator.comparingDouble((Pair p) -> -p.lineUp().confidence()))
                         .toList();
         long certain = looked.stream().filter(LineUpSearch::isCertain).count();
         return looked.stream()

@@ -1,6 +1,7 @@
 package orbispace.core.prove;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -14,6 +15,7 @@ import java.util.OptionalDouble;
  * @param why why it matters
  * @param seconds where in the song it shows first; empty if it has no place
  * @param remedies what can be done, the best first; empty if nothing in this program can
+ * @param brings what the first of them gains, where that was measured
  */
 public record Finding(
         String rule,
@@ -23,7 +25,8 @@ public record Finding(
         String evidence,
         String why,
         OptionalDouble seconds,
-        List<Remedy> remedies) {
+        List<Remedy> remedies,
+        Optional<Brings> brings) {
     /** Keeps its own list. */
     public Finding {
         remedies = List.copyOf(remedies);
@@ -39,5 +42,24 @@ public record Finding(
             String why,
             List<Remedy> remedies) {
         this(rule, severity, subject, flag, evidence, why, OptionalDouble.empty(), remedies);
+    }
+
+    /** One of which is not known what its remedy gains. */
+    public Finding(
+            String rule,
+            Severity severity,
+            String subject,
+            String flag,
+            String evidence,
+            String why,
+            OptionalDouble seconds,
+            List<Remedy> remedies) {
+        this(rule, severity, subject, flag, evidence, why, seconds, remedies, Optional.empty());
+    }
+
+    /** The same with what its first remedy gains. */
+    public Finding bringing(Brings gain) {
+        return new Finding(
+                rule, severity, subject, flag, evidence, why, seconds, remedies, Optional.of(gain));
     }
 }

@@ -111,8 +111,7 @@ class GroupsTest {
                 .hasMessageContaining("one deep");
         assertThatThrownBy(() -> design.withGroups(List.of(new Group("x", "nowhere", 0, 0))))
                 .hasMessageContaining("which does not exist");
-        assertThatThrownBy(
-                        () -> design.withGroups(List.of(Group.plain("x"), Group.plain("x"))))
+        assertThatThrownBy(() -> design.withGroups(List.of(Group.plain("x"), Group.plain("x"))))
                 .hasMessage("two groups are called \"x\"");
     }
 

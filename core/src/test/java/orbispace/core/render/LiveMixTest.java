@@ -75,8 +75,10 @@ class LiveMixTest {
         for (int from : new int[] {0, 100_000, 3 * 1024 - 40, 191_000}) {
             assertThat(play(other, from, 6000)).isDeepEqualTo(play(held, from, 6000));
         }
-        Audio printed = new Renderer(stored, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
-        Audio plain = new Renderer(material, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
+        Audio printed =
+                new Renderer(stored, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
+        Audio plain =
+                new Renderer(material, 99_999, new StageCache(0)).render(design, Job.QUIET).mix();
         assertThat(printed.channel(0)).containsExactly(plain.channel(0));
     }
 

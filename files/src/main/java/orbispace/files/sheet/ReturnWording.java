@@ -2,12 +2,16 @@ package orbispace.files.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import orbispace.core.design.Design;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
+import orbispace.core.design.Group;
+import orbispace.core.design.Groups;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
@@ -64,13 +68,34 @@ public final class ReturnWording {
 
     /** What is sent, in words. */
     public static String sends(Design design, Return r) {
-        String sent =
-                design.sources().stream()
-                        .filter(s -> r.sends().containsKey(s.id()))
-                        .map(s ->
-                                s.name() + " " + Wording.db(r.sendDb(s.id()).orElse(0)) + tap(r, s))
+        List<Source> sent =
+                design.sources().stream().filter(s -> r.sends().containsKey(s.id())).toList();
+        Groups groups = Groups.of(design);
+        Set<String> alike =
+                groups.all().stream()
+                        .map(Group::name)
+                        .filter(g -> isAlike(groups.members(g), r))
+                        .collect(Collectors.toSet());
+        String words =
+                groups.rows(sent, alike).stream()
+                        .map(row -> {
+                            Source first = row.sources().getFirst();
+                            double db = r.sendDb(first.id()).orElse(0);
+                            return row.name() + " " + Wording.db(db) + tap(r, first);
+                        })
                         .collect(Collectors.joining(", "));
-        return sent.isEmpty() ? "none" : sent;
+        return words.isEmpty() ? "none" : words;
+    }
+
+    /** Whether several sources are sent alike, as far as they are sent. */
+    private static boolean isAlike(List<Source> members, Return r) {
+        return members.size() > 1
+                && members.stream()
+                                .map(s -> r.sends().get(s.id()))
+                                .filter(Objects::nonNull)
+                                .distinct()
+                                .count()
+                        == 1;
     }
 
     private static String tap(Return r, Source s) {

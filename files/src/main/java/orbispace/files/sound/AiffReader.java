@@ -47,8 +47,7 @@ final class AiffReader {
         }
         PcmFormat format = common.format();
         long promised = Math.max(soundBytes, common.frames() * format.frameBytes());
-        return PcmData.read(
-                file, channel, soundAt, promised, format, taking, OptionalLong.empty());
+        return PcmData.read(file, channel, soundAt, promised, format, taking, OptionalLong.empty());
     }
 
     private static Common common(Path file, ByteBuffer b) throws FileProblem {

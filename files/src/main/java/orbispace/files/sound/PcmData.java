@@ -41,8 +41,7 @@ final class PcmData {
             if (fault != null) {
                 throw unusable(file, fault, usable / (double) format.rate());
             }
-            StoredPcm stored =
-                    new StoredPcm(file, start, format, frames);
+            StoredPcm stored = new StoredPcm(file, start, format, frames);
             return new ReadSound(Audio.stored(format.rate(), stored), null, null, timeReference);
         }
         float[][] out = new float[format.channels()][frames];

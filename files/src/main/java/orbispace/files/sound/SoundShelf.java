@@ -83,8 +83,7 @@ public final class SoundShelf {
 
     private static boolean isOrphan(Path file) {
         Matcher name = NAME.matcher(String.valueOf(file.getFileName()));
-        return name.matches()
-                && ProcessHandle.of(Long.parseLong(name.group(1))).isEmpty();
+        return name.matches() && ProcessHandle.of(Long.parseLong(name.group(1))).isEmpty();
     }
 
     private static void delete(Path file) {
@@ -105,7 +104,8 @@ public final class SoundShelf {
         float[] left = new float[PART_FRAMES];
         float[] right = new float[PART_FRAMES];
         ByteBuffer part =
-                ByteBuffer.allocateDirect(4 * channels * PART_FRAMES).order(ByteOrder.nativeOrder());
+                ByteBuffer.allocateDirect(4 * channels * PART_FRAMES)
+                        .order(ByteOrder.nativeOrder());
         for (int at = 0; at < audio.frames(); at += PART_FRAMES) {
             int n = Math.min(PART_FRAMES, audio.frames() - at);
             audio.read(at, n, left, right);

@@ -75,7 +75,9 @@ final class StoredPcm implements Samples {
                 if (channel.read(part, place + part.position()) < 0) {
                     throw lost(
                             new FileProblem(
-                                    file + ": has become shorter than it was; open the song again"));
+                                    file
+                                            + ": has become shorter than it was; open the song"
+                                            + " again"));
                 }
             } catch (ClosedByInterruptException e) {
                 reopen();

@@ -15,6 +15,7 @@ import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
+import orbispace.core.design.GroupEdit;
 import orbispace.core.design.HearingLevel;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
@@ -163,6 +164,31 @@ public class ProjectFileTest {
         read.write(file, plain);
         assertThat(Files.readString(file)).doesNotContain("aims");
         assertThat(ProjectFile.read(file).design().aims()).isEqualTo(Aims.NONE);
+    }
+
+    @Test
+    void groupsAreKeptWhereTheySayMoreThanTheirNames() throws IOException {
+        Path file = written();
+        ProjectFile read = ProjectFile.read(file);
+        assertThat(Files.readString(file)).doesNotContain("\"groups\"");
+        String id = read.design().sources().getFirst().id();
+        Design grouped = new GroupEdit.Join(java.util.Set.of(id), "Quay").applyTo(read.design());
+        Design nested = new GroupEdit.Within("Quay", "All hands").applyTo(grouped);
+        Design leaning =
+                new GroupEdit.Lean("Quay", 0.25)
+                        .applyTo(new GroupEdit.Fader("All hands", -2.5).applyTo(nested));
+        read.write(file, leaning);
+        Design again = ProjectFile.read(file).design();
+        assertThat(again.groups()).hasSameElementsAs(leaning.groups());
+        assertThat(again.sources()).isEqualTo(leaning.sources());
+        String text = Files.readString(file);
+        Files.writeString(
+                file, text.replace("\"within\" : \"All hands\"", "\"within\" : \"Quay\""));
+        assertThatThrownBy(() -> ProjectFile.read(file))
+                .isInstanceOf(FileProblem.class)
+                .hasMessageContaining("ferry")
+                .hasMessageContaining("group \"Quay\" would hold itself")
+                .hasMessageNotContaining("\n");
     }
 
     @Test

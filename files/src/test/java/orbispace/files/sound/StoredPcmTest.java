@@ -37,7 +37,14 @@ class StoredPcmTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1, BITS_16", "2, BITS_16", "1, BITS_24", "2, BITS_24", "1, FLOAT_32", "2, FLOAT_32"})
+    @CsvSource({
+        "1, BITS_16",
+        "2, BITS_16",
+        "1, BITS_24",
+        "2, BITS_24",
+        "1, FLOAT_32",
+        "2, FLOAT_32"
+    })
     void whatStaysInItsFileIsReadAsWhatIsTakenWhole(int channels, WavWriter.Depth depth)
             throws IOException {
         Path file = folder.resolve("x.wav");
@@ -54,7 +61,9 @@ class StoredPcmTest {
             switch (type) {
                 case "fl32" -> b.putFloat(i / 100f);
                 case "FL64" -> b.putDouble(i / 100.0);
-                default -> b.put(i * bits / 8, (byte) (i * 37)).put(i * bits / 8 + bits / 16, (byte) i);
+                default ->
+                        b.put(i * bits / 8, (byte) (i * 37))
+                                .put(i * bits / 8 + bits / 16, (byte) i);
             }
         }
         Path file = folder.resolve("x.aif");

@@ -42,8 +42,7 @@ final class SendsMenu extends MenuButton {
         chosen().ifPresent(r -> {
             Design design = model.design().get();
             Groups groups = Groups.of(design);
-            Set<String> names =
-                    groups.all().stream().map(Group::name).collect(Collectors.toSet());
+            Set<String> names = groups.all().stream().map(Group::name).collect(Collectors.toSet());
             for (Groups.Row row : groups.rows(design.sources(), names)) {
                 boolean many = row.sources().size() > 1;
                 Menu into = many ? group(r, row) : null;
@@ -78,9 +77,7 @@ final class SendsMenu extends MenuButton {
         menu.getItems()
                 .add(
                         sent
-                                ? item(
-                                        "Take all out",
-                                        new GroupEdit.SendLevel(name, r.id(), null))
+                                ? item("Take all out", new GroupEdit.SendLevel(name, r.id(), null))
                                 : item(
                                         "Send all",
                                         new GroupEdit.SendLevel(name, r.id(), NEW_SEND_DB)));

@@ -22,11 +22,9 @@ import orbispace.app.view.frame.Screen;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.PairView;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.time.Span;
-import orbispace.core.words.Wording;
 
 /** Rivers over the phrases, the chart of clashes, and presence bar by bar. */
 final class ClearChart extends ScalingCanvas {
@@ -42,6 +40,7 @@ final class ClearChart extends ScalingCanvas {
     private final Playhead playhead;
     private final Label reading;
     private final ClearWindow window = new ClearWindow();
+    private final RiverRoll roll = new RiverRoll();
 
     ClearChart(ClearModel model, Playhead playhead, Label reading) {
         this.model = model;
@@ -59,6 +58,12 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private void wheel(ScrollEvent e) {
+        if (e.getX() < axis(getWidth()).left()) {
+            roll.turn(e.getDeltaY());
+            repaint();
+            e.consume();
+            return;
+        }
         window.wheel(e, axis(getWidth()));
         repaint();
         e.consume();
@@ -136,7 +141,28 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private double riverHeight(double h) {
-        return Math.clamp((h - TOP - VOICE - 310 - EARS) / Math.max(1, returns().size()), 34, 92);
+        return roll.height(returns().size(), riversRoom(h));
+    }
+
+    private static double riversRoom(double h) {
+        return h - TOP - VOICE - 310 - EARS;
+    }
+
+    /** How many returns are seen at a time; the wheel over their names rolls the others in. */
+    private int shown(double h) {
+        return roll.shown(returns().size(), riversRoom(h));
+    }
+
+    private int firstShown(double h) {
+        return roll.first(returns().size(), riversRoom(h));
+    }
+
+    /** Rolls so that the chosen return is seen. */
+    void showChosen() {
+        List<String> ids = returns().stream().map(Return::id).toList();
+        int chosen = ids.indexOf(model.selection().returnId().get());
+        roll.show(chosen, ids.size(), riversRoom(getHeight()));
+        repaint();
     }
 
     private double riversTop() {
@@ -146,8 +172,9 @@ final class ClearChart extends ScalingCanvas {
     private void pressed(MouseEvent e) {
         TimeAxis axis = axis(getWidth());
         int row = (int) Math.floor((e.getY() - riversTop()) / riverHeight(getHeight()));
-        if (row >= 0 && row < returns().size()) {
-            model.selection().returnId().set(returns().get(row).id());
+        if (row >= 0 && row < shown(getHeight())) {
+            int at = row + firstShown(getHeight());
+            model.selection().returnId().set(returns().get(at).id());
         }
         if (e.getY() >= stripTop(getHeight()) && e.getX() > axis.left()) {
             go(
@@ -192,11 +219,10 @@ final class ClearChart extends ScalingCanvas {
         BarRuler.paint(pen, design.song().clock(), axis, TOP, 20, bottom);
         voice.paint(lead.get(), riversTop(), VOICE);
         RiverRows rows = rows(pen, axis);
-        double y = riversTop();
-        for (Return r : returns()) {
-            rows.paint(r, y, riverHeight(h));
-            y += riverHeight(h);
-        }
+        int first = firstShown(h);
+        double y =
+                rows.paintAll(
+                        returns(), first, first + shown(h), riversTop(), riverHeight(h), w - 8);
         pen.across(16, w - 16, y, pen.palette.rule);
         clashes(pen, axis, rows, h);
         marks(pen, axis, h);
@@ -215,7 +241,7 @@ final class ClearChart extends ScalingCanvas {
 
     /** Where the chart of clashes begins. */
     double chartTop(double h) {
-        return riversTop() + riverHeight(h) * returns().size() + 22;
+        return riversTop() + riverHeight(h) * shown(h) + 22;
     }
 
     private double chartHeight(double h) {
@@ -238,7 +264,7 @@ final class ClearChart extends ScalingCanvas {
                 .get()
                 .findReturn(id)
                 .map(r -> r.filterOut().highPass())
-                .ifPresent(c -> corner(pen, painter, axis, c));
+                .ifPresent(painter::paintHighPass);
     }
 
     /** Where an ear word may live. */
@@ -256,20 +282,5 @@ final class ClearChart extends ScalingCanvas {
                         model.measured().clearance().get(),
                         model.design().get(),
                         window.of(model.span()));
-    }
-
-    private void corner(Pen pen, ClashPainter painter, TimeAxis axis, Filter.Corner corner) {
-        double y = painter.y(Math.max(50, corner.hz()));
-        pen.g.setLineDashes(6, 4);
-        pen.across(axis.left(), axis.right(), y, pen.palette.ink2);
-        pen.g.setLineDashes();
-        pen.haloed(
-                "high-pass " + Wording.hertz(corner.hz()),
-                axis.right() - 6,
-                y - 4,
-                Type.regular(11.5),
-                pen.palette.ink2,
-                pen.palette.disc,
-                TextAlignment.RIGHT);
     }
 }

@@ -36,7 +36,12 @@ public final class ClearView extends Screen<ClearModel> {
         model.clearing().diagnosis().addListener((o, was, is) -> chart.repaint());
         model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         model.design().addListener((o, was, is) -> refreshWhenSeen());
-        model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection()
+                .returnId()
+                .addListener((o, was, is) -> {
+                    chart.showChosen();
+                    refreshWhenSeen();
+                });
         model.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }

@@ -1,5 +1,6 @@
 package orbispace.app.view.clear;
 
+import java.util.List;
 import java.util.Optional;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.RiverPainter;
@@ -37,6 +38,27 @@ final class RiverRows {
         this.clearance = clearance;
         this.span = span;
         this.chosenId = chosenId;
+    }
+
+    /**
+     * Paints the rows that are seen, and beside them where they lie among all.
+     *
+     * @param first index of the first that is seen
+     * @param last one past the last
+     * @param barX where the bar stands that says it
+     * @return where the rows end
+     */
+    double paintAll(List<Return> all, int first, int last, double top, double height, double barX) {
+        double y = top;
+        for (Return r : all.subList(first, last)) {
+            paint(r, y, height);
+            y += height;
+        }
+        if (last - first < all.size()) {
+            double share = (y - top) / all.size();
+            pen.line(barX, top + share * first, barX, top + share * last, pen.palette.ink3, 3);
+        }
+        return y;
     }
 
     /** Paints the row of a return. */

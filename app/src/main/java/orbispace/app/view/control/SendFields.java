@@ -143,8 +143,7 @@ public final class SendFields {
     }
 
     private boolean setGroup(String group, @Nullable Double db) {
-        return model.edit(
-                new GroupEdit.SendLevel(group, model.selection().returnId().get(), db));
+        return model.edit(new GroupEdit.SendLevel(group, model.selection().returnId().get(), db));
     }
 
     private boolean setSend(String sourceId, double db) {

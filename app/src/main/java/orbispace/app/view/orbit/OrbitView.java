@@ -68,8 +68,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         model.measured()
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 

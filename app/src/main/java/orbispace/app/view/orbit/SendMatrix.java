@@ -110,8 +110,7 @@ final class SendMatrix extends VBox {
         double width = Math.max(LEAST_CELL, Math.min(72, (ROOM - NAMES) / columns));
         Groups groups = Groups.of(design);
         Map<String, String> names =
-                ToldApart.of(
-                        design.sources().stream().map(Source::name).toList(), NAME_LETTERS);
+                ToldApart.of(design.sources().stream().map(Source::name).toList(), NAME_LETTERS);
         Set<String> seen = new HashSet<>();
         int row = 1;
         for (Groups.Row of : groups.rows(design.sources(), model.selection().folded().get())) {
@@ -159,9 +158,10 @@ final class SendMatrix extends VBox {
         name.setMaxWidth(NAMES);
         GridPane.setValignment(name, VPos.TOP);
         grid.add(name, 0, row);
+        String spoken = name.getTooltip().getText();
         List<Return> returns = model.design().get().returns();
         for (int c = 0; c < returns.size(); c++) {
-            Cell cell = new Cell(name.getText(), sources, returns.get(c).id(), width);
+            Cell cell = new Cell(spoken, sources, returns.get(c).id(), width);
             cells.put(key + ">" + returns.get(c).id(), cell);
             grid.add(cell, c + 1, row);
         }

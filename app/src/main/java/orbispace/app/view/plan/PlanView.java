@@ -34,8 +34,7 @@ public final class PlanView extends Screen<PlanModel> {
         model.throwing().measured().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().clearance().addListener((o, was, is) -> refreshWhenSeen());
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 

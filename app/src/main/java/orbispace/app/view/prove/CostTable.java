@@ -1,6 +1,7 @@
 package orbispace.app.view.prove;
 
 import java.util.OptionalDouble;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.text.TextAlignment;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.desk.Proving;
@@ -17,14 +18,24 @@ final class CostTable extends ScalingCanvas {
     private static final double NAME = 112;
     private static final double ROOMY = 30;
     private static final double LIMIT_DB = 1;
+    private static final double LEAST_ROW = 26;
     private static final double MONO_LIMIT_DB = 4.5;
     private static final double LOW_LIMIT = 0.02;
     private static final String[] HEADS = {"LOUDNESS", "PEAK", "LOW END", "IN MONO"};
 
     private final ProveModel model;
+    private double rolled;
 
     CostTable(ProveModel model) {
         this.model = model;
+        setMouseTransparent(false);
+        addEventHandler(
+                ScrollEvent.SCROLL,
+                e -> {
+                    rolled -= e.getDeltaY();
+                    repaint();
+                    e.consume();
+                });
     }
 
     @Override
@@ -47,9 +58,14 @@ final class CostTable extends ScalingCanvas {
             pen.text("is being measured", 0, 60, Type.regular(12.5), pen.palette.ink3);
             return;
         }
-        double row =
-                Math.clamp((h - 44) / Math.max(1, model.design().get().returns().size()), 16, 40);
-        double y = 42;
+        int count = model.design().get().returns().size();
+        double row = Math.clamp((h - 44) / Math.max(1, count), LEAST_ROW, 40);
+        rolled = Math.clamp(rolled, 0, Math.max(0, count * row - (h - 44)));
+        pen.g.save();
+        pen.g.beginPath();
+        pen.g.rect(0, 42, w + 1, h - 42);
+        pen.g.clip();
+        double y = 42 - rolled;
         for (Return r : model.design().get().returns()) {
             ReturnFacts facts = known.returns().get(r.id());
             pen.seal(r.id(), 12, y + row / 2, 10, false);
@@ -64,6 +80,12 @@ final class CostTable extends ScalingCanvas {
             }
             y += row;
             pen.across(0, w, y, pen.palette.hair);
+        }
+        pen.g.restore();
+        double share = (h - 44) / (count * row);
+        if (share < 1) {
+            double from = 44 + rolled * share;
+            pen.line(w - 2, from, w - 2, from + (h - 44) * share, pen.palette.ink3, 3);
         }
     }
 

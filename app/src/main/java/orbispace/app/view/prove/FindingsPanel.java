@@ -1,6 +1,11 @@
 package orbispace.app.view.prove;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,15 +22,22 @@ import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Source;
 import orbispace.core.prove.Finding;
+import orbispace.core.prove.FindingLine;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
 
-/** Findings as cards with evidence, reason and remedies; those accepted with why. */
+/**
+ * Findings as cards with evidence, reason and remedies, those of one kind folded into one that can
+ * be pressed and accepted as a whole; what brings most comes first, and a line says where to stop.
+ * Those accepted stand last, with why.
+ */
 final class FindingsPanel extends VBox {
     private final ProveModel model;
     private final Proving proving;
     private final Label count = new Label();
     private final VBox cards = new VBox(8);
+    private final Set<String> unfolded = new HashSet<>();
+    private final TextField filter = new TextField();
     private String asking = "";
 
     FindingsPanel(ProveModel model) {
@@ -35,7 +47,11 @@ final class FindingsPanel extends VBox {
         Label title = new Label("Findings");
         title.getStyleClass().add("inspector-title");
         count.getStyleClass().add("caption");
-        VBox head = new VBox(-2, title, count);
+        filter.setPromptText("only those about \u2026");
+        filter.setAccessibleText("show only findings about a stem, a return or a word");
+        filter.textProperty().addListener((o, was, is) -> refresh());
+        VBox head = new VBox(-2, title, count, filter);
+        VBox.setMargin(filter, new Insets(6, 0, 0, 0));
         head.getStyleClass().add("inspector-head");
         ScrollPane scroll = new ScrollPane(cards);
         scroll.setFitToWidth(true);
@@ -63,7 +79,20 @@ final class FindingsPanel extends VBox {
 
     private void remake(boolean known, List<Finding> open) {
         cards.getChildren().clear();
-        open.forEach(f -> cards.getChildren().add(card(f)));
+        boolean stopped = false;
+        for (FindingLine line : FindingLine.of(open.stream().filter(this::asked).toList())) {
+            if (line.severity() == Severity.KNOW && !stopped) {
+                Label stop = new Label(FindingLine.STOP);
+                stop.setWrapText(true);
+                stop.getStyleClass().add("why");
+                cards.getChildren().add(stop);
+                stopped = true;
+            }
+            cards.getChildren().add(line.isFolded() ? folded(line) : card(line.first()));
+            if (line.isFolded() && unfolded.contains(kind(line))) {
+                line.findings().forEach(f -> cards.getChildren().add(card(f)));
+            }
+        }
         if (known && open.isEmpty()) {
             Label none = new Label("Nothing is left to act on, weigh or know.");
             none.setWrapText(true);
@@ -89,8 +118,7 @@ final class FindingsPanel extends VBox {
     }
 
     private String subject(Finding f) {
-        String name =
-                model.design().get().findSource(f.subject()).map(Source::name).orElse(f.subject());
+        String name = name(f.subject());
         return name.isEmpty() ? "" : name + ": ";
     }
 
@@ -114,14 +142,14 @@ final class FindingsPanel extends VBox {
             press.setAccessibleText(r.label() + ", for " + subject(f) + f.flag());
             remedies.getChildren().add(press);
         }
-        Button accept = Plate.small("Accept", () -> ask(f));
+        Button accept = Plate.small("Accept", () -> ask(key(f)));
         accept.setAccessibleText("accept " + f.rule() + " " + f.subject());
         Button show = Plate.small("Show me", () -> show(f));
         show.setAccessibleText("show " + f.rule() + " " + f.subject());
         HBox row = new HBox(6, accept, Plate.spring(), show);
         VBox box = new VBox(5, head, evidence, why, remedies, row);
         if (asking.equals(key(f))) {
-            box.getChildren().add(reason(f));
+            box.getChildren().add(reason(f.rule(), said -> proving.accept(f, said)));
         }
         box.getStyleClass()
                 .addAll(
@@ -131,23 +159,96 @@ final class FindingsPanel extends VBox {
         return Plate.clip(box);
     }
 
+    /** Whether a finding is about what is asked for: a name, a letter, a rule, the words of it. */
+    private boolean asked(Finding f) {
+        String word = filter.getText().strip().toLowerCase(Locale.ROOT);
+        return word.isEmpty()
+                || f.subject().equalsIgnoreCase(word)
+                || (subject(f) + f.flag() + " " + f.rule().replace('-', ' ') + " " + f.evidence())
+                        .toLowerCase(Locale.ROOT)
+                        .contains(word);
+    }
+
+    private static String kind(FindingLine line) {
+        return line.severity() == Severity.KNOW ? "" : line.first().rule();
+    }
+
+    private String name(String id) {
+        return model.design().get().findSource(id).map(Source::name).orElse(id);
+    }
+
+    private Node folded(FindingLine line) {
+        Label title = new Label(line.title(this::name));
+        title.getStyleClass().add("row-name");
+        Label severity = new Label(line.severity().label());
+        severity.getStyleClass().add("caps");
+        HBox head = new HBox(6, title, Plate.spring(), severity);
+        head.setAlignment(Pos.CENTER_LEFT);
+        Label subjects = new Label(line.subjects(this::name));
+        subjects.setWrapText(true);
+        subjects.getStyleClass().add("caption");
+        FlowPane presses = new FlowPane(6, 6);
+        if (line.severity() != Severity.KNOW) {
+            if (line.settled() > 0) {
+                presses.getChildren()
+                        .add(
+                                Plate.small(
+                                        "Settle " + line.settled() + gain(line),
+                                        () -> proving.settle(line, line.title(this::name))));
+            }
+            presses.getChildren().add(Plate.small("Accept all", () -> ask(kind(line))));
+        }
+        boolean open = unfolded.contains(kind(line));
+        presses.getChildren()
+                .add(
+                        Plate.small(
+                                open ? "Fold" : "Show each",
+                                () -> {
+                                    if (!unfolded.remove(kind(line))) {
+                                        unfolded.add(kind(line));
+                                    }
+                                    refresh();
+                                }));
+        VBox box = new VBox(5, head, subjects, presses);
+        if (asking.equals(kind(line)) && line.severity() != Severity.KNOW) {
+            box.getChildren()
+                    .add(
+                            reason(
+                                    kind(line),
+                                    said -> line.findings().forEach(f -> proving.accept(f, said))));
+        }
+        box.getStyleClass()
+                .addAll(
+                        "chain-card",
+                        "finding-card",
+                        line.severity() == Severity.ACT ? "act" : "weigh");
+        return Plate.clip(box);
+    }
+
+    private static String gain(FindingLine line) {
+        return line.brings()
+                .filter(b -> b.amount() > 0)
+                .map(b -> ": up to " + b.words())
+                .orElse("");
+    }
+
     private static String key(Finding f) {
         return f.rule() + "|" + f.subject();
     }
 
-    private void ask(Finding f) {
-        asking = key(f);
+    private void ask(String what) {
+        asking = what;
         refresh();
         cards.lookupAll(".text-field").stream().findFirst().ifPresent(Node::requestFocus);
     }
 
-    private Node reason(Finding f) {
+    private Node reason(String rule, Consumer<String> accept) {
         TextField why = new TextField();
         why.setPromptText("say why, and press Enter");
-        why.setAccessibleText("why " + f.rule() + " is accepted");
+        why.setAccessibleText("why " + rule + " is accepted");
         why.setOnAction(e -> {
             asking = "";
-            proving.accept(f, why.getText());
+            accept.accept(why.getText());
         });
         return why;
     }

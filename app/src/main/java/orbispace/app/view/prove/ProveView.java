@@ -52,8 +52,7 @@ public final class ProveView extends Screen<ProveModel> {
                         whenSeen(proving::measure);
                     }
                 });
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());

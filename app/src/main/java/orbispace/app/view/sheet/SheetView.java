@@ -32,8 +32,7 @@ public final class SheetView extends Screen<SheetModel> {
         model.measured()
                 .pictures()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         model.handingOver().parts().addListener((SetChangeListener<Object>) c -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         model.proving().proven().addListener((o, was, is) -> refreshWhenSeen());

@@ -56,8 +56,7 @@ final class LaneStack {
     }
 
     /** All lanes of a design for picked sources, folded groups and a height to fill. */
-    static List<Lane> lanes(
-            Design design, Set<String> picked, Set<String> folded, double room) {
+    static List<Lane> lanes(Design design, Set<String> picked, Set<String> folded, double room) {
         Groups groups = Groups.of(design);
         List<Groups.Row> rows = groups.rows(design.sources(), folded);
         double even = Math.clamp(room / Math.max(1, rows.size() + 0.6), LEAST_LANE, MOST_LANE);
@@ -72,8 +71,7 @@ final class LaneStack {
             boolean first = lanes.isEmpty() && even > 40;
             double plain = chosen ? Math.max(even, CHOSEN_LANE) : even;
             double height = first ? even * 1.6 : plain;
-            String folds =
-                    row.group().map(Group::name).orElseGet(() -> opened(groups, row, seen));
+            String folds = row.group().map(Group::name).orElseGet(() -> opened(groups, row, seen));
             boolean closed = row.group().isPresent();
             lanes.add(new Lane(row.sources(), folds, closed, row.name(), chosen, top, height));
             top += height;

@@ -1,13 +1,12 @@
 package orbispace.app.view.song;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -20,14 +19,12 @@ import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
-import orbispace.app.view.control.SendFields;
 import orbispace.app.view.control.StepSize;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Group;
 import orbispace.core.design.GroupEdit;
 import orbispace.core.design.Groups;
-import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
@@ -40,8 +37,6 @@ import orbispace.core.words.Wording;
  * distance from the others.
  */
 final class ManyPanel extends VBox {
-    private static final double FIRST_DB = -12;
-
     private final SongModel model;
     private final NameField name;
     private final Label count = new Label();
@@ -50,14 +45,14 @@ final class ManyPanel extends VBox {
     private final NameField within;
     private final NumberField fader;
     private final NumberField lean;
-    private final FlowPane sends = new FlowPane(10, 6);
-    private final Map<String, NumberField> sendFields = new LinkedHashMap<>();
+    private final ManySends sends;
     private final MenuButton like = new MenuButton("Send like\u2026");
     private final VBox withinBox;
-    private Object shape = "";
+    private final Button leave = Plate.button("Leave the group", this::leave);
 
     ManyPanel(SongModel model) {
         this.model = model;
+        sends = new ManySends(model);
         name = new NameField("name of the group", this::named);
         name.getStyleClass().add("title-field");
         count.getStyleClass().add("caption");
@@ -87,20 +82,11 @@ final class ManyPanel extends VBox {
         like.setOnShowing(e -> fillLike());
         VBox head = new VBox(0, name, count);
         head.getStyleClass().add("stem-head");
-        FlowPane buttons =
-                new FlowPane(
-                        6,
-                        6,
-                        like,
-                        Plate.button("Leave the group", this::leave),
-                        Plate.button("Take out", this::takeOut));
+        FlowPane buttons = new FlowPane(6, 6, like, leave, Plate.button("Take out", this::takeOut));
         getChildren()
                 .addAll(
                         head,
-                        new HBox(
-                                10,
-                                StemPanel.under("ROLE", role),
-                                StemPanel.under("TAKEN", kind)),
+                        new HBox(10, StemPanel.under("ROLE", role), StemPanel.under("TAKEN", kind)),
                         withinBox,
                         levels,
                         StemPanel.under("SENDS, dB", sends),
@@ -266,60 +252,10 @@ final class ManyPanel extends VBox {
         kind.show(picked.getFirst().kind());
         withinBox.setVisible(group.isPresent());
         withinBox.setManaged(group.isPresent());
+        leave.setText(group.isPresent() ? "Dissolve the group" : "Leave the group");
         within.show(group.map(Group::within).orElse(""));
         fader.show(Wording.number(faderDb(), 1), "dB");
         lean.show(Wording.number(100 * group.map(Group::lean).orElse(0.0), 0), "%");
-        List<String> letters = design.returns().stream().map(Return::id).toList();
-        if (!letters.equals(shape)) {
-            shape = letters;
-            sendFields.clear();
-            letters.forEach(id -> sendFields.put(id, sendField(id)));
-            sends.getChildren().setAll(sendFields.values());
-        }
-        for (Return r : design.returns()) {
-            OptionalDouble db = Groups.sendDb(picked, r);
-            long sent = picked.stream().filter(s -> r.sends().containsKey(s.id())).count();
-            NumberField field = sendFields.get(r.id());
-            if (field != null) {
-                String some = sent == 0 || sent == picked.size() ? "" : "of " + sent;
-                field.show(db.isPresent() ? Wording.number(db.getAsDouble(), 1) : "off", some);
-            }
-        }
-    }
-
-    private NumberField sendField(String returnId) {
-        NumberField field =
-                new NumberField(
-                        "into " + returnId,
-                        "a level like \u221212, or off",
-                        text -> sendTyped(returnId, text),
-                        (way, size) ->
-                                send(
-                                        returnId,
-                                        sendDb(returnId).orElse(FIRST_DB)
-                                                + way * SendFields.stepOf(size)),
-                        model.problem()::set);
-        field.setPrefWidth(126);
-        return field;
-    }
-
-    private OptionalDouble sendDb(String returnId) {
-        return model.design()
-                .get()
-                .findReturn(returnId)
-                .map(r -> Groups.sendDb(picked(model), r))
-                .orElse(OptionalDouble.empty());
-    }
-
-    private boolean sendTyped(String returnId, String text) {
-        if (text.strip().equalsIgnoreCase("off") || text.strip().equals("-")) {
-            return edit(new GroupEdit.SendTogether(ids(), returnId, null));
-        }
-        OptionalDouble db = Entries.db(text);
-        return db.isPresent() && send(returnId, db.getAsDouble());
-    }
-
-    private boolean send(String returnId, double db) {
-        return edit(new GroupEdit.SendTogether(ids(), returnId, db));
+        sends.show(design, picked);
     }
 }

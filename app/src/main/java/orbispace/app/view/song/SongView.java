@@ -44,8 +44,7 @@ public final class SongView extends Screen<SongModel> {
         model.selection().section().addListener((o, was, is) -> strip.repaint());
         model.selection().window().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().survey().findings().addListener((o, was, is) -> lanes.repaint());
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         model.stems()
                 .missing()
                 .addListener((MapChangeListener<Object, Object>) c -> refreshWhenSeen());

@@ -148,8 +148,7 @@ final class StemPanel extends VBox {
     private void listen() {
         model.selection().sourceId().addListener((o, was, is) -> refresh());
         model.design().addListener((o, was, is) -> refresh());
-        model.measured()
-                .survey().found().addListener((o, was, is) -> refresh());
+        model.measured().survey().found().addListener((o, was, is) -> refresh());
         model.measured().survey().findings().addListener((o, was, is) -> refresh());
         model.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
         model.transport().soloSource().addListener((o, was, is) -> refresh());

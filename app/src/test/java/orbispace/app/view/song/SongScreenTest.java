@@ -4,14 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Objects;
+import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import orbispace.app.draw.TimeWindow;
 import orbispace.app.song.FormItem;
 import orbispace.app.view.WindowCase;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
+import orbispace.core.design.Source;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
@@ -93,6 +96,41 @@ class SongScreenTest extends WindowCase {
         assertThat(design().findSource("pad")).isEmpty();
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(design().findSource("pad")).isPresent();
+    }
+
+    @Test
+    void stemsThatArePickedBecomeAGroupThatFadesLeansAndFolds() {
+        key(KeyCode.DIGIT1);
+        robot.interact(() -> desk.frame().selection().sourceId().set("lead-voice"));
+        focusCalled("stems over time");
+        key(KeyCode.DOWN, KeyCode.SHIFT);
+        assertThat(desk.frame().selection().picked().get()).hasSize(2).contains("lead-voice");
+        Set<String> picked = desk.frame().selection().picked().get();
+        focusCalled("name of the group");
+        robot.write("Quay").type(KeyCode.ENTER);
+        Groups groups = Groups.of(design());
+        assertThat(groups.members("Quay")).extracting(Source::id).hasSameElementsAs(picked);
+        double before = design().findSource("lead-voice").orElseThrow().gainDb();
+        focusCalled("fader");
+        robot.write("-2").type(KeyCode.ENTER);
+        assertThat(design().findSource("lead-voice").orElseThrow().gainDb()).isEqualTo(before - 2);
+        focusCalled("lean");
+        robot.write("50").type(KeyCode.ENTER);
+        assertThat(Groups.of(design()).require("Quay").lean()).isEqualTo(0.5);
+        focusCalled("into A");
+        robot.write("-21").type(KeyCode.ENTER);
+        assertThat(Groups.of(design()).sendDb("Quay", design().requireReturn("A"))).hasValue(-21);
+        focusCalled("stems over time");
+        key(KeyCode.ENTER);
+        assertThat(desk.frame().selection().folded().get()).containsExactly("Quay");
+        focusCalled("in the group");
+        robot.write("Quay").type(KeyCode.ENTER);
+        assertThat(desk.frame().problem().get()).contains("would hold itself");
+        press("Dissolve the group");
+        assertThat(Groups.of(design()).find("Quay")).isEmpty();
+        assertThat(design().findSource("lead-voice").orElseThrow().gainDb()).isEqualTo(before - 2);
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(Groups.of(design()).members("Quay")).hasSize(2);
     }
 
     @Test

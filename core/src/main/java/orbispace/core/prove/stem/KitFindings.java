@@ -9,6 +9,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
 import orbispace.core.material.kit.Kit;
 import orbispace.core.material.kit.KitStem;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -60,14 +61,15 @@ final class KitFindings {
                                         new SourcesEdit(moved, "line-up of the kit")));
         return Optional.of(
                 new Finding(
-                        "kit",
-                        severity(kit, late.isEmpty()),
-                        found.ids().get(reference),
-                        late.isEmpty() ? "kit" : "kit: " + late.size() + " off",
-                        evidence(kit, late),
-                        "Stems of one kit hear each other: what lies late combs their sum, and"
-                                + " every space that they share repeats it.",
-                        remedies));
+                                "kit",
+                                severity(kit, late.isEmpty()),
+                                found.ids().get(reference),
+                                late.isEmpty() ? "kit" : "kit: " + late.size() + " off",
+                                evidence(kit, late),
+                                "Stems of one kit hear each other: what lies late combs their sum,"
+                                        + " and every space that they share repeats it.",
+                                remedies)
+                        .bringing(Brings.ripple20(late.isEmpty() ? 0 : kit.rippleDb())));
     }
 
     private static String words(Design design, Source source, Kit.Line line) {

@@ -8,7 +8,9 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
+import orbispace.core.design.StemKind;
 import orbispace.core.material.LineUp;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -41,6 +43,9 @@ public final class PairFindings {
         Source moved = copy ? later : earlier;
         Source still = copy ? earlier : later;
         List<Remedy> remedies = remedies(design, moved, copy ? -frames : frames, l.inverted());
+        if (copy && later.kind() == StemKind.EFFECT) {
+            return Optional.of(printed(design, earlier, later, frames));
+        }
         boolean grouped = !moved.group().isEmpty() && moved.group().equals(still.group());
         if (copy && !grouped) {
             remedies.add(new Remedy("group with " + still.name(), grouped(design, still, moved)));
@@ -52,14 +57,31 @@ public final class PairFindings {
         }
         return Optional.of(
                 new Finding(
-                        "unaligned",
-                        severity(frames, l),
-                        moved.id(),
-                        flag(frames, copy, l.inverted()),
-                        evidence(design, earlier, later, frames, l, copy),
-                        "The two add up to a comb: some tones double, others vanish, and every"
-                                + " space they share repeats it.",
-                        remedies));
+                                "unaligned",
+                                severity(frames, l),
+                                moved.id(),
+                                flag(frames, copy, l.inverted()),
+                                evidence(design, earlier, later, frames, l, copy),
+                                "The two add up to a comb: some tones double, others vanish, and"
+                                        + " every space they share repeats it.",
+                                remedies)
+                        .bringing(Brings.ripple(inLine ? 0 : Math.sqrt(l.sharedShare()))));
+    }
+
+    /** A stem that was printed as a delayed copy of another: an echo that is there already. */
+    private static Finding printed(Design design, Source dry, Source echo, int frames) {
+        double millis = 1000 * frames / design.song().sampleRateHz();
+        return new Finding(
+                "printed-echo",
+                Severity.KNOW,
+                echo.id(),
+                Wording.text("echo of %.0f ms", millis),
+                Wording.text(
+                        "%s holds %s %.2f ms later: an echo that is printed already.",
+                        echo.name(), dry.name(), millis),
+                "An echo of the new field may take over its time or keep clear of it; sent on, it"
+                        + " would be heard twice.",
+                List.of());
     }
 
     private static Severity severity(int frames, LineUp l) {
