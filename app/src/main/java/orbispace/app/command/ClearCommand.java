@@ -2,6 +2,7 @@ package orbispace.app.command;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +35,8 @@ import tools.jackson.databind.node.ObjectNode;
         mixinStandardHelpOptions = true,
         description = "what the returns cover, and the remedies, each really rendered")
 final class ClearCommand implements Callable<Integer> {
+    private static final int MOST_PAIRS = 12;
+
     @Parameters(paramLabel = "PROJECT", description = "project file")
     private @Nullable Path project;
 
@@ -57,6 +60,9 @@ final class ClearCommand implements Callable<Integer> {
 
     @Option(names = "--overwrite", description = "let --apply replace a project that is there")
     private boolean overwrite;
+
+    @Option(names = "--all", description = "print every pair, not only those that keep least")
+    private boolean whole;
 
     private final Output output;
 
@@ -177,7 +183,10 @@ final class ClearCommand implements Callable<Integer> {
             List<RoomMove> room,
             Optional<Solution> solution) {
         output.line("%-16s %-6s %8s %8s %8s  %s", "source", "return", "kept", "worst", "bloom", "");
-        for (ClearSong.Pair p : pairs) {
+        List<ClearSong.Pair> worst = new ArrayList<>(pairs);
+        worst.sort(Comparator.comparingDouble(p -> p.cover().presenceKept().orElse(1)));
+        int shown = whole ? worst.size() : Math.min(MOST_PAIRS, worst.size());
+        for (ClearSong.Pair p : worst.subList(0, shown)) {
             output.line(
                     "%-16s %-6s %8s %8s %8s  %s",
                     p.source(),
@@ -188,6 +197,9 @@ final class ClearCommand implements Callable<Integer> {
                             ? Wording.format("%.1f dB", p.cover().bloomDb().getAsDouble())
                             : "none",
                     p.cover().state().label());
+        }
+        if (shown < worst.size()) {
+            output.line("%d more pairs keep more; --all prints them", worst.size() - shown);
         }
         List<String> words = new ArrayList<>();
         proposals.forEach(p -> words.add(p.edit().returnId() + ": " + p.change() + ": " + p.why()));

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -179,17 +178,12 @@ public record NewSong(
 
     private static Source source(
             StemFiles.Stem stem, Path folder, List<Source> before, long earliest) {
-        String file = String.valueOf(stem.file().getFileName());
-        String name = file.replaceFirst("\\.[^.]*$", "").replaceAll("[-_]+", " ").strip();
-        String shown =
-                name.isEmpty()
-                        ? "Stem"
-                        : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+        String name = StemTitle.plain(stem.file());
         StemGuess guess = StemGuess.of(name, () -> facts(stem.audio()), before);
         Source plain =
                 new Source(
                                 freshId(name, before),
-                                shown,
+                                StemTitle.among(stem.file(), before),
                                 Relocation.path(stem.file(), folder),
                                 guess.role(),
                                 0,

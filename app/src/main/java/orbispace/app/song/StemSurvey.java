@@ -38,6 +38,9 @@ import orbispace.files.project.ProjectFolder;
  * kept by the content of the stems and all that was asked of them.
  */
 public final class StemSurvey {
+    private static final String PERCUSSION = "percussion";
+    private static final int WHOLE_KIT = 3;
+
     private final FactsCache cache;
 
     /** A survey that keeps what it finds. */
@@ -70,9 +73,13 @@ public final class StemSurvey {
     public List<Finding> findings(Design design, ProjectFolder.Stems stems, Job job) {
         SongMaterial material = stems.material(design);
         Map<String, StemFindings.Stem> known = new TreeMap<>();
-        materials(design, stems, material, job)
-                .forEach((id, m) -> known.put(id, stems.measured(id, m.facts())));
         Shared shared = shared(design, stems.content(), material, job);
+        materials(design, stems, material, job)
+                .forEach((id, m) -> {
+                    StemFacts told =
+                            shared.kit().map(k -> k.facts(id, m.facts())).orElse(m.facts());
+                    known.put(id, stems.measured(id, told));
+                });
         return StemFindings.of(design, known, shared.pairs(), shared.kit());
     }
 
@@ -185,10 +192,16 @@ public final class StemSurvey {
 
     /** The kit among sources that strike; empty if no two of them share strokes. */
     Optional<KitFound> kit(List<Source> sources, ContentOf content, SongMaterial material) {
-        List<Source> drums =
+        List<Source> striking =
                 sources.stream()
                         .filter(s -> s.role() == Role.HITS && s.kind() != StemKind.EFFECT)
                         .toList();
+        List<Source> named =
+                striking.stream()
+                        .filter(s -> !StemName.of(s.name()).part().equals(PERCUSSION))
+                        .toList();
+        // Beside a drum kit what is called percussion plays with it and is no part of it.
+        List<Source> drums = named.size() >= WHOLE_KIT ? named : striking;
         if (drums.size() < 2) {
             return Optional.empty();
         }

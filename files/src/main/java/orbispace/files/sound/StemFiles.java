@@ -16,6 +16,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
@@ -28,6 +29,7 @@ public final class StemFiles {
     private static final int FOLDER_DEPTH = 4;
     private static final int MOST_FILES = 2000;
     private static final int MOST_THREADS = 4;
+    private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
 
     private StemFiles() {}
 
@@ -142,6 +144,10 @@ public final class StemFiles {
 
     private static Read readOne(Path file) {
         try {
+            if (CONTROL.matcher(file.toString()).find()) {
+                throw new FileProblem(
+                        file + ": has a line break or another control sign in its path; rename it");
+            }
             ReadSound sound = SoundReader.inPlace(file);
             return new Read(file, Optional.of(sound), StemContent.of(file), "");
         } catch (IOException e) {

@@ -241,7 +241,8 @@ final class StemPanel extends VBox {
         Material m = model.measured().materials().get(s.id());
         spectrum.show(m == null ? null : m.facts().spectrum());
         if (m != null) {
-            StemReadings.of(m).forEach(r -> facts.getChildren().add(ReadingCard.of(r)));
+            StemReadings.of(m, model.design().get().song())
+                    .forEach(r -> facts.getChildren().add(ReadingCard.of(r)));
         }
     }
 

@@ -3,9 +3,11 @@ package orbispace.app.view.song;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.app.song.Material;
+import orbispace.core.design.Song;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.PrintedRoom;
+import orbispace.core.prove.stem.SectionDrift;
 import orbispace.core.words.Wording;
 
 /** What was measured of a stem, in words. */
@@ -27,7 +29,7 @@ final class StemReadings {
         }
     }
 
-    static List<Reading> of(Material m) {
+    static List<Reading> of(Material m, Song song) {
         List<Reading> all = new ArrayList<>();
         all.add(
                 new Reading(
@@ -42,8 +44,29 @@ final class StemReadings {
                                 + " dB"));
         all.add(room(m.facts().room()).holding(PrintedRoom.HOLDS_FOR));
         m.phrases().ifPresent(p -> phrases(p, all));
-        m.hits().ifPresent(h -> hits(h, m, all));
+        m.hits()
+                .ifPresent(h -> {
+                    hits(h, m, all);
+                    drift(SectionDrift.of(song, h), all);
+                });
         return all;
+    }
+
+    private static void drift(List<SectionDrift> sections, List<Reading> all) {
+        SectionDrift.farthest(sections)
+                .ifPresent(far ->
+                        all.add(
+                                new Reading(
+                                        "AGAINST THE GRID",
+                                        Wording.signed(far.medianMillis()) + " ms",
+                                        "in "
+                                                + far.section().name()
+                                                + ", half within "
+                                                + Wording.number(far.spreadMillis(), 0)
+                                                + " ms; "
+                                                + Wording.signed(far.against(sections))
+                                                + " against the other sections",
+                                        SectionDrift.HOLDS_FOR)));
     }
 
     private static Reading room(PrintedRoom room) {

@@ -33,6 +33,9 @@ public record Kit(
     public static final String HOLDS_FOR =
             "kits with 8 strokes and more of each drum, bleed from 6 dB down";
 
+    /** What is no farther apart than this lies in line: its first notch is over 8 kHz. */
+    public static final int IN_LINE_SAMPLES = 2;
+
     /** Keeps its own list. */
     public Kit {
         stems = List.copyOf(stems);

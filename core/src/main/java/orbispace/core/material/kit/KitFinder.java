@@ -83,7 +83,8 @@ public final class KitFinder {
             for (int y = 0; y < lines.size(); y++) {
                 double gain = gains.db(x, y, Clusters.WHOLE);
                 boolean told = lines.get(x).known() && lines.get(y).known();
-                if (told && gain < 0 && lines.get(x).samples() != lines.get(y).samples()) {
+                int apart = Math.abs(lines.get(x).samples() - lines.get(y).samples());
+                if (told && gain < 0 && apart > Kit.IN_LINE_SAMPLES) {
                     double b = Decibels.toAmplitude(gain);
                     most = Math.max(most, 20 * Math.log10((1 + b) / (1 - b)));
                 }

@@ -11,7 +11,9 @@ import orbispace.core.signal.Fft;
 /**
  * How the stems of a kit lie in time. Of each two, the strokes of one are looked for in the other
  * by generalised cross-correlation with phase transform (Knapp and Carter 1976) about strokes that
- * no other stem has at the same time. Where both hear each other, half the difference of the two
+ * no other stem has at the same time. A delay that is found over the whole spectrum is taken where
+ * the loud part of it, the struck drum's own and not that of a cymbal without a microphone, backs
+ * it; else that of the loud part alone. Where both hear each other, half the difference of the two
  * delays is how much later one stem lies, and half their sum how far the microphones are apart;
  * where only one hears the other the two cannot be told from each other. The delays of all pairs
  * are made one answer by least squares, weighted with their confidence.
@@ -22,7 +24,23 @@ final class KitLines {
     private static final int MOST_STROKES = 40;
     private static final int LEAST_STROKES = 4;
     private static final int PEAK_FRAMES = 4;
+
+    /** Two halves of the strokes, each by itself, find the same delay or it is chance. */
+    private static final int AGREE_FRAMES = 2;
+
     private static final double SURE = 0.3;
+
+    /** Shares of the loudest part of the spectrum: all of it, and where the struck drum sounds. */
+    private static final double EVERYWHERE = 1e-8;
+
+    private static final double LOUD = 1e-3;
+
+    /**
+     * What is found everywhere is taken where the drum itself, not a cymbal beside it, backs it.
+     */
+    private static final double BACKED = 0.8;
+
+    private static final double SURE_WHERE_LOUD = 0.12;
     private static final double ONE_WAY = 1e-4;
     private static final double LOOSE = 1e-9;
 
@@ -139,14 +157,32 @@ final class KitLines {
     }
 
     /** How much later one stem hears the strokes of another than that does itself. */
-    private Delay delay(int hears, int struck, List<Double> strokes) {
-        if (strokes.size() < LEAST_STROKES) {
+    private Delay delay(int hears, int struck, List<Double> all) {
+        if (all.size() < LEAST_STROKES) {
             return Delay.NONE;
         }
+        List<Double> strokes = all.subList(0, Math.min(MOST_STROKES, all.size()));
+        Delay whole = once(hears, struck, strokes);
+        if (whole.confidence < SURE) {
+            return whole;
+        }
+        List<Double> odd = new ArrayList<>();
+        List<Double> even = new ArrayList<>();
+        for (int i = 0; i < strokes.size(); i++) {
+            (i % 2 == 0 ? even : odd).add(strokes.get(i));
+        }
+        boolean agree =
+                Math.abs(once(hears, struck, odd).samples - whole.samples) <= AGREE_FRAMES
+                        && Math.abs(once(hears, struck, even).samples - whole.samples)
+                                <= AGREE_FRAMES;
+        return agree ? whole : Delay.NONE;
+    }
+
+    private Delay once(int hears, int struck, List<Double> strokes) {
         double[] sum = new double[length];
         double[] x = new double[length];
         double[] y = new double[length];
-        for (double at : strokes.subList(0, Math.min(MOST_STROKES, strokes.size()))) {
+        for (double at : strokes) {
             int from = (int) ((at - BEFORE_SECONDS) * rate);
             load(audio.get(hears), from, x);
             load(audio.get(struck), from, y);
@@ -159,9 +195,24 @@ final class KitLines {
                 sum[im] += y[re] * x[im] - y[im] * x[re];
             }
         }
-        whiten(sum);
+        double[] loud = sum.clone();
+        whiten(sum, EVERYWHERE);
         fft.inverse(sum);
-        return peak(sum);
+        Delay all = peak(sum);
+        whiten(loud, LOUD);
+        fft.inverse(loud);
+        Delay own = peak(loud);
+        if (all.confidence >= SURE
+                && Math.abs(at(loud, all.samples)) >= BACKED * Math.abs(at(loud, own.samples))) {
+            return all;
+        }
+        return own.confidence >= SURE_WHERE_LOUD
+                ? new Delay(own.samples, Math.max(SURE, own.confidence), own.inverted)
+                : Delay.NONE;
+    }
+
+    private double at(double[] correlation, int delay) {
+        return correlation[Math.floorMod(delay, length)];
     }
 
     /** A window whose second half fades, so that its end is no click that both stems share. */
@@ -176,7 +227,8 @@ final class KitLines {
         }
     }
 
-    private void whiten(double[] cross) {
+    /** Keeps the phase alone, of what is so loud against the loudest. */
+    private void whiten(double[] cross, double least) {
         double most = 0;
         for (int k = 1; k < length / 2; k++) {
             most = Math.max(most, Math.hypot(cross[2 * k], cross[2 * k + 1]));
@@ -185,7 +237,7 @@ final class KitLines {
         cross[1] = 0;
         for (int k = 1; k < length / 2; k++) {
             double size = Math.hypot(cross[2 * k], cross[2 * k + 1]);
-            double scale = size > 1e-8 * most ? 1 / size : 0;
+            double scale = size > least * most ? 1 / size : 0;
             cross[2 * k] *= scale;
             cross[2 * k + 1] *= scale;
         }

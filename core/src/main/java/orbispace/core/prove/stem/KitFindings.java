@@ -39,7 +39,7 @@ final class KitFindings {
                 continue;
             }
             reference = line.samples() == 0 && reference < 0 ? s : reference;
-            if (line.samples() != 0 || line.inverted()) {
+            if (Math.abs(line.samples()) > Kit.IN_LINE_SAMPLES || line.inverted()) {
                 late.add(words(design, source.get(), line));
                 Placement placement = source.get().placement().shifted(-line.samples());
                 int at = design.sources().indexOf(source.get());

@@ -25,6 +25,8 @@ public final class StemFindings {
     private static final double LEAST_LENGTH_SECONDS = 1;
     private static final double TAIL_KEPT_SECONDS = 1;
 
+    private static final int FEW_STOPS = 4;
+
     private final Design design;
 
     private StemFindings(Design design) {
@@ -84,6 +86,7 @@ public final class StemFindings {
             rules.length(source, stem, usual).ifPresent(found::add);
             rules.rate(source, stem).ifPresent(found::add);
         }
+        found.addAll(DriftFindings.of(design, stems, inKit));
         kit.flatMap(k -> KitFindings.of(design, k)).ifPresent(found::add);
         for (SharedSound pair : kit.map(k -> k.without(pairs)).orElse(pairs)) {
             PairFindings.of(design, pair).ifPresent(found::add);
@@ -166,12 +169,17 @@ public final class StemFindings {
         return Optional.of(
                 new Finding(
                         "already-wet",
-                        source.wet() ? Severity.KNOW : Severity.WEIGH,
+                        source.wet() || isDoubtful(room.get()) ? Severity.KNOW : Severity.WEIGH,
                         source.id(),
                         Wording.text("wet, %.1f s", room.get().decaySeconds()),
                         evidence,
                         why,
                         List.of(mark)));
+    }
+
+    /** Few stops, of which the length is not sure, may be how an instrument is let go. */
+    private static boolean isDoubtful(Ambience room) {
+        return !room.sure() && room.stops() < FEW_STOPS;
     }
 
     private Optional<Finding> bleed(Source source, Stem stem) {
