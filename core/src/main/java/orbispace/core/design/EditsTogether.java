@@ -47,7 +47,8 @@ public record EditsTogether(List<Edit> edits, String subject) implements Edit {
             List<Source> kept =
                     now.sources().stream()
                             .filter(s -> !changed.contains(s.id()) || sources.containsKey(s.id()))
-                            .map(s -> changed.contains(s.id()) ? sources.get(s.id()) : s)
+                            .map(s ->
+                                    changed.contains(s.id()) ? sources.getOrDefault(s.id(), s) : s)
                             .toList();
             return changed.isEmpty() ? laid : new SourcesEdit(kept, "").applyTo(laid);
         } catch (IllegalArgumentException e) {

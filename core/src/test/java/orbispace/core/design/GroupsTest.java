@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -132,10 +133,10 @@ class GroupsTest {
                 new ReturnEdit.Ducking("B", new Duck("choir", 4, -50, 8, 6, 5, 50, 100))
                         .applyTo(design);
         Design named = new GroupEdit.Named("choir", "hymn").applyTo(ducked);
-        assertThat(named.requireReturn("B").duck().keySource()).isEqualTo("hymn");
+        assertThat(keyOf(named)).isEqualTo("hymn");
         assertThat(source(named, "l").group()).isEqualTo("hymn");
         Design gone = new GroupEdit.Dissolve("hymn").applyTo(named);
-        assertThat(gone.requireReturn("B").duck().keySource()).isEqualTo("l");
+        assertThat(keyOf(gone)).isEqualTo("l");
         assertThat(source(gone, "l").group()).isEmpty();
         assertThatThrownBy(() -> new GroupEdit.Named("choir", "crowd").applyTo(design))
                 .hasMessage("there is a group \"crowd\" already");
@@ -158,6 +159,10 @@ class GroupsTest {
         assertThat(rows(nested, Set.of())).containsExactly("lead", "l", "r", "low", "gang");
         assertThat(rows(nested, Set.of("choir"))).containsExactly("lead", "choir (3)", "gang");
         assertThat(rows(nested, Set.of("choir", "crowd"))).containsExactly("lead", "crowd (4)");
+    }
+
+    private static String keyOf(Design design) {
+        return Objects.requireNonNull(design.requireReturn("B").duck()).keySource();
     }
 
     private static List<String> rows(Design design, Set<String> folded) {

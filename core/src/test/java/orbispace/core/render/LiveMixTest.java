@@ -84,7 +84,8 @@ class LiveMixTest {
 
     @Test
     void aStoredStemIsReadOnceHoweverManyReturnsHearIt() {
-        Elsewhere voice = new Elsewhere(material.audio().get("voice"));
+        Elsewhere voice =
+                new Elsewhere(java.util.Objects.requireNonNull(material.audio().get("voice")));
         Map<String, Audio> stems = new java.util.HashMap<>(material.audio());
         stems.put("voice", Audio.stored(RATE, voice));
         SongMaterial stored = new SongMaterial(stems, RATE);

@@ -47,7 +47,7 @@ final class StemContent {
         }
         String content = read(file);
         try {
-            Files.createDirectories(known.getParent());
+            Files.createDirectories(Path.of(folder));
             AtomicFile.writeText(known, content);
         } catch (IOException e) {
             // It is read again next time.
