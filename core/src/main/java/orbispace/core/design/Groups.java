@@ -197,9 +197,4 @@ public final class Groups {
     private Optional<Group> foldedAround(Source s, Set<String> folded) {
         return around(s).reversed().stream().filter(g -> folded.contains(g.name())).findFirst();
     }
-
-    /** How many members of a group are sent to a return. */
-    public int sent(String name, Return r) {
-        return (int) members(name).stream().filter(s -> r.sends().containsKey(s.id())).count();
-    }
 }

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -57,18 +59,8 @@ final class ManyPanel extends VBox {
         name.getStyleClass().add("title-field");
         count.getStyleClass().add("caption");
         count.setWrapText(true);
-        role =
-                new Choice<>(
-                        "role of all",
-                        List.of(Role.values()),
-                        Role::label,
-                        r -> each(s -> s.withRole(r), "role"));
-        kind =
-                new Choice<>(
-                        "how all were taken",
-                        List.of(StemKind.values()),
-                        StemKind::label,
-                        k -> each(s -> s.withKind(k), "kind"));
+        role = choice("role", Role.values(), Role::label, Source::withRole);
+        kind = choice("kind", StemKind.values(), StemKind::label, Source::withKind);
         within = new NameField("in the group", this::laid);
         within.setPromptText("none");
         within.setPrefColumnCount(9);
@@ -95,6 +87,18 @@ final class ManyPanel extends VBox {
         model.design().addListener((o, was, is) -> refresh());
         model.selection().picked().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
+    }
+
+    private <T> Choice<T> choice(
+            String what,
+            T[] values,
+            Function<T, String> words,
+            BiFunction<Source, T, Source> change) {
+        return new Choice<>(
+                what + " of all",
+                List.of(values),
+                words,
+                value -> each(s -> change.apply(s, value), what));
     }
 
     /** The sources that are picked, in their order. */
@@ -159,10 +163,7 @@ final class ManyPanel extends VBox {
     }
 
     private boolean setLean(double share) {
-        Optional<Group> group = group();
-        return group.isPresent()
-                ? edit(new GroupEdit.Lean(group.get().name(), share))
-                : each(s -> s.withPan(Math.clamp(share, -1, 1)), "pan");
+        return group().filter(g -> edit(new GroupEdit.Lean(g.name(), share))).isPresent();
     }
 
     private static double gainStep(StepSize size) {
@@ -254,7 +255,12 @@ final class ManyPanel extends VBox {
         withinBox.setManaged(group.isPresent());
         leave.setText(group.isPresent() ? "Dissolve the group" : "Leave the group");
         within.show(group.map(Group::within).orElse(""));
-        fader.show(Wording.number(faderDb(), 1), "dB");
+        fader.show(Wording.number(faderDb(), 1), group.isPresent() ? "dB" : "dB more");
+        lean.setVisible(group.isPresent());
+        lean.setManaged(group.isPresent());
+        boolean grouped = picked.stream().anyMatch(s -> !s.group().isEmpty());
+        leave.setVisible(grouped);
+        leave.setManaged(grouped);
         lean.show(Wording.number(100 * group.map(Group::lean).orElse(0.0), 0), "%");
         sends.show(design, picked);
     }

@@ -12,7 +12,9 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Role;
+import orbispace.core.design.Section;
 import orbispace.core.design.Source;
+import orbispace.core.design.StemKind;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
@@ -125,11 +127,70 @@ class StemFindingsTest {
                 facts(CLEAN, Optional.of(new Ambience(0.9, 14, 5, false)), Optional.empty(), 60);
         assertThat(only(judge("voice", stem(few)), "already-wet").evidence())
                 .endsWith("Its length is not sure.");
+        assertThat(severityOfDoubtful(4)).isEqualTo(Severity.WEIGH);
+        assertThat(severityOfDoubtful(3)).as("may be how it is let go").isEqualTo(Severity.KNOW);
         assertThat(found.severity()).isEqualTo(Severity.WEIGH);
         assertThat(after(found, 0, "voice").wet()).isTrue();
         Design marked = found.remedies().getFirst().edit().applyTo(design);
         Finding known = StemFindings.of(marked, Map.of("voice", wet), List.of()).getFirst();
         assertThat(known.severity()).isEqualTo(Severity.KNOW);
+    }
+
+    private Severity severityOfDoubtful(int stops) {
+        Optional<Ambience> room = Optional.of(new Ambience(0.9, 14, stops, false));
+        StemFindings.Stem stem = stem(facts(CLEAN, room, Optional.empty(), 60));
+        return only(judge("voice", stem), "already-wet").severity();
+    }
+
+    @Test
+    void aStemThatWasPrintedAsAnEchoOfAnotherIsToldAndNotMoved() {
+        Design printed =
+                design.withSources(
+                        design.sources().stream()
+                                .map(s -> s.id().equals("shaker") ? s.withKind(StemKind.EFFECT) : s)
+                                .toList());
+        LineUp later = new LineUp(14_400, Polarity.SAME, 0.9, 0.95);
+        Finding found =
+                only(
+                        StemFindings.of(
+                                printed,
+                                Map.of(),
+                                List.of(new SharedSound("voice", "shaker", later))),
+                        "printed-echo");
+        assertThat(found.subject()).isEqualTo("shaker");
+        assertThat(found.severity()).isEqualTo(Severity.KNOW);
+        assertThat(found.evidence()).contains("300.00 ms later");
+        assertThat(found.remedies()).isEmpty();
+    }
+
+    /** Eight bars at 120 bpm in two sections of four, the second so much later. */
+    private Optional<Severity> driftOf(double lateMillis) {
+        Design two =
+                design.withSong(
+                        design.song()
+                                .withSections(
+                                        List.of(
+                                                new Section("One", 1, 4),
+                                                new Section("Two", 5, 4))));
+        List<Hits.Hit> hits = new java.util.ArrayList<>();
+        for (int beat = 0; beat < 32; beat++) {
+            double late = beat < 16 ? 0 : lateMillis / 1000;
+            hits.add(new Hits.Hit(beat * 0.5 + late, -10, -20));
+        }
+        GateKey key = new GateKey(-20, 2, 0, 0, 8, new Hits(hits, List.of()));
+        StemFindings.Stem stem = stem(facts(CLEAN, Optional.empty(), Optional.of(key), 60));
+        return StemFindings.of(two, Map.of("drum", stem), List.of()).stream()
+                .filter(f -> f.rule().equals("drift"))
+                .map(Finding::severity)
+                .findFirst();
+    }
+
+    @Test
+    void aSectionThatDriftsIsToldFromTenMillisecondsAndWeighedFromTwenty() {
+        assertThat(driftOf(9)).isEmpty();
+        assertThat(driftOf(12)).hasValue(Severity.KNOW);
+        assertThat(driftOf(-12)).hasValue(Severity.KNOW);
+        assertThat(driftOf(22)).hasValue(Severity.WEIGH);
     }
 
     @Test
