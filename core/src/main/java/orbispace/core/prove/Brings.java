@@ -7,7 +7,7 @@ import orbispace.core.words.Wording;
  *
  * @param amount how much, in its unit
  * @param unit what of, in words, such as "dB less ripple"
- * @param step the amount that is just worth a press: 1 dB, 1 LU, 5 points of presence, 3 degrees
+ * @param step the amount that is just worth a press, such as 1 dB of ripple
  */
 public record Brings(double amount, String unit, double step) {
     /** The highest ripple that is told: what cancels altogether has no end. */
@@ -16,17 +16,12 @@ public record Brings(double amount, String unit, double step) {
     /** Less ripple of a sum in which a sound comes twice, the second time at this amplitude. */
     public static Brings ripple(double second) {
         double b = Math.clamp(second, 0, 0.999);
-        return ripple20(Math.min(MOST_RIPPLE_DB, 20 * Math.log10((1 + b) / (1 - b))));
+        return lessRipple(Math.min(MOST_RIPPLE_DB, 20 * Math.log10((1 + b) / (1 - b))));
     }
 
     /** Less ripple, in dB. */
-    public static Brings ripple20(double db) {
+    public static Brings lessRipple(double db) {
         return new Brings(db, "dB less ripple", 1);
-    }
-
-    /** Less loss or cost, in dB. */
-    public static Brings decibels(double db, String unit) {
-        return new Brings(db, unit, 1);
     }
 
     /** How many steps it is, to hold unlike gains against each other. */

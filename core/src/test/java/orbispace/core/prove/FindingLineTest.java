@@ -82,11 +82,11 @@ class FindingLineTest {
 
     @Test
     void ofEqualSeverityWhatBringsMostComesFirst() {
-        Finding little = hidden("A").bringing(Brings.decibels(0.5, "dB of headroom"));
+        Finding little = hidden("A").bringing(Brings.lessRipple(0.5));
         Finding none = late("b", 20, Severity.WEIGH);
         Finding much =
                 new Finding("kit", Severity.WEIGH, "a", "kit", "kit", "why", List.of())
-                        .bringing(Brings.ripple20(6));
+                        .bringing(Brings.lessRipple(6));
         assertThat(FindingLine.of(List.of(none, little, much)))
                 .extracting(l -> l.first().rule())
                 .containsExactly("kit", "hidden", "unaligned");

@@ -5,7 +5,6 @@ import java.util.List;
 import orbispace.core.clear.ReturnCost;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -28,21 +27,20 @@ final class HeadroomCost implements FieldRule {
                 double softer = Math.max(-90, Math.rint(2 * (r.levelDb() - 2 * most)) / 2);
                 found.add(
                         new Finding(
-                                        "headroom-cost",
-                                        Severity.WEIGH,
-                                        r.id(),
-                                        Wording.text("costs %.1f dB", most),
-                                        Wording.text(
-                                                "With %s the mix is %.1f LU louder and peaks %.1f"
-                                                        + " dB higher.",
-                                                r.name(), cost.loudnessLu(), cost.truePeakDb()),
-                                        "A space that takes more than 1 dB of headroom makes the"
-                                                + " whole song quieter.",
-                                        List.of(
-                                                new Remedy(
-                                                        Wording.text("level %.1f dB", softer),
-                                                        new ReturnEdit.Level(r.id(), softer))))
-                                .bringing(Brings.decibels(most, "dB of headroom")));
+                                "headroom-cost",
+                                Severity.WEIGH,
+                                r.id(),
+                                Wording.text("costs %.1f dB", most),
+                                Wording.text(
+                                        "With %s the mix is %.1f LU louder and peaks %.1f"
+                                                + " dB higher.",
+                                        r.name(), cost.loudnessLu(), cost.truePeakDb()),
+                                "A space that takes more than 1 dB of headroom makes the"
+                                        + " whole song quieter.",
+                                List.of(
+                                        new Remedy(
+                                                Wording.text("level %.1f dB", softer),
+                                                new ReturnEdit.Level(r.id(), softer)))));
             }
         }
         return found;

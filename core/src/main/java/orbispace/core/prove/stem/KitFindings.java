@@ -69,7 +69,7 @@ final class KitFindings {
                                 "Stems of one kit hear each other: what lies late combs their sum,"
                                         + " and every space that they share repeats it.",
                                 remedies)
-                        .bringing(Brings.ripple20(late.isEmpty() ? 0 : kit.rippleDb())));
+                        .bringing(Brings.lessRipple(late.isEmpty() ? 0 : kit.rippleDb())));
     }
 
     private static String words(Design design, Source source, Kit.Line line) {
