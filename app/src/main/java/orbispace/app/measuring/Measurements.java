@@ -30,6 +30,7 @@ import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
+import orbispace.files.sound.SoundShelf;
 import org.jspecify.annotations.Nullable;
 
 /** What is measured of the open project, in the background, as it arrives. */
@@ -101,7 +102,9 @@ public final class Measurements {
                 material.frames() == 0
                         ? null
                         : new Renderer(
-                                material, material.frames(), StageCache.beside(material.bytes()));
+                                material,
+                                material.frames(),
+                                StageCache.beside(material.bytes(), SoundShelf::lay));
     }
 
     /**

@@ -23,6 +23,7 @@ import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.files.project.FactsCache;
 import orbispace.files.project.ProjectFolder;
+import orbispace.files.sound.SoundShelf;
 
 /** Findings about a whole song, measured without a window. */
 public final class CheckSong {
@@ -71,7 +72,10 @@ public final class CheckSong {
             Map<String, Words> words,
             Job job) {
         Renderer renderer =
-                new Renderer(material, material.frames(), StageCache.beside(material.bytes()));
+                new Renderer(
+                        material,
+                        material.frames(),
+                        StageCache.beside(material.bytes(), SoundShelf::lay));
         CoverAnalysis analysis = ClearSong.heard(design, renderer, job);
         return FieldFindings.of(
                 new FieldFacts(

@@ -31,6 +31,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
+import orbispace.files.sound.SoundShelf;
 
 /** A whole song measured for what its returns cover, and cleared. */
 public final class ClearSong {
@@ -73,7 +74,10 @@ public final class ClearSong {
     static CoverAnalysis heard(Design design, SongMaterial material, Job job) {
         return heard(
                 design,
-                new Renderer(material, material.frames(), StageCache.beside(material.bytes())),
+                new Renderer(
+                        material,
+                        material.frames(),
+                        StageCache.beside(material.bytes(), SoundShelf::lay)),
                 job);
     }
 

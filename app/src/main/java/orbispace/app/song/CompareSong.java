@@ -15,6 +15,7 @@ import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.project.ProjectFolder;
+import orbispace.files.sound.SoundShelf;
 
 /** Two designs of a song rendered, made equally loud and subtracted. */
 public final class CompareSong {
@@ -48,7 +49,10 @@ public final class CompareSong {
 
     private static Rendering rendered(Path folder, Design design, Job job) throws FileProblem {
         SongMaterial material = ProjectFolder.readAll(folder, design);
-        return new Renderer(material, material.frames(), StageCache.beside(material.bytes()))
+        return new Renderer(
+                        material,
+                        material.frames(),
+                        StageCache.beside(material.bytes(), SoundShelf::lay))
                 .render(design, job);
     }
 

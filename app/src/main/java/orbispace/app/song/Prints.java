@@ -24,6 +24,7 @@ import orbispace.core.render.StageCache;
 import orbispace.core.time.Span;
 import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
+import orbispace.files.sound.SoundShelf;
 import orbispace.files.sound.WavWriter;
 
 /**
@@ -110,21 +111,37 @@ public final class Prints {
                         .max()
                         .orElse(0);
         int frames = material.frames() + (int) (Math.min(LONGEST_TAIL_SECONDS, tail) * rate);
-        Renderer renderer = new Renderer(material, frames, StageCache.beside(material.bytes()));
+        Renderer renderer =
+                new Renderer(
+                        material, frames, StageCache.beside(material.bytes(), SoundShelf::lay));
         long started = System.nanoTime();
-        Map<String, Audio> wets = new LinkedHashMap<>();
-        Audio mix = Audio.silence(rate, 2, 0);
+        List<Print> prints = new ArrayList<>();
         if (order.returnId().isPresent()) {
             Return one = design.requireReturn(order.returnId().get());
-            wets.put(one.id(), ended(renderer.wet(design, one, job), material.frames()));
+            prints.add(Print.of(one, renderer.wet(design, one, job)));
         } else {
             Rendering rendering = renderer.render(design, job);
-            rendering.wets().forEach((id, a) -> wets.put(id, ended(a, material.frames())));
-            mix = ended(rendering.mix(), material.frames());
+            rendering.wets().forEach((id, a) -> prints.add(Print.of(design.requireReturn(id), a)));
+            prints.add(new Print("mix.wav", "mix", rendering.mix()));
         }
         double seconds = (System.nanoTime() - started) / 1e9;
-        Map<Path, Double> clipped = new LinkedHashMap<>();
-        List<Path> files = new ArrayList<>(write(design, wets, mix, order, clipped, job));
+        Map<Path, Double> peaks = write(prints, orders(design, order), material.frames(), job);
+        Map<Path, Double> clipped = new LinkedHashMap<>(peaks);
+        clipped.values().removeIf(peak -> peak <= 1 || order.depth() == WavWriter.Depth.FLOAT_32);
+        clipped.replaceAll((file, peak) -> Decibels.ofAmplitude(peak));
+        return new Result(List.copyOf(peaks.keySet()), seconds, frames / rate / seconds, clipped);
+    }
+
+    /** A sound to be written. */
+    private record Print(String file, String what, Audio audio) {
+        static Print of(Return r, Audio audio) {
+            return new Print(fileName(r), "return " + r.id() + ", " + r.name(), audio);
+        }
+    }
+
+    /** An order, and one for each section if these are wanted as well. */
+    private static List<Order> orders(Design design, Order order) throws FileProblem {
+        List<Order> orders = new ArrayList<>(List.of(order));
         if (order.bySection()) {
             int number = 0;
             for (Section s : design.song().sections()) {
@@ -132,11 +149,10 @@ public final class Prints {
                 String name = Wording.format("%02d-%s", number, plainName(s.name()));
                 Path folder = order.folder().resolve("sections").resolve(name);
                 makeFolder(folder);
-                Order part = order.cut(folder, design.song().span(s));
-                files.addAll(write(design, wets, mix, part, clipped, job));
+                orders.add(order.cut(folder, design.song().span(s)));
             }
         }
-        return new Result(files, seconds, frames / rate / seconds, clipped);
+        return orders;
     }
 
     /** The same with its end faded to zero, as far as that lies behind the stems. */
@@ -153,30 +169,26 @@ public final class Prints {
         return Audio.of(audio.sampleRateHz(), out);
     }
 
-    private static List<Path> write(
-            Design design,
-            Map<String, Audio> wets,
-            Audio mix,
-            Order order,
-            Map<Path, Double> clipped,
-            Job job)
-            throws FileProblem {
-        List<Path> files = new ArrayList<>();
-        for (Map.Entry<String, Audio> print : wets.entrySet()) {
-            job.check();
-            Return r = design.requireReturn(print.getKey());
-            Path file = order.folder().resolve(fileName(r));
-            String what = "return " + r.id() + ", " + r.name();
-            files.add(write(file, print.getValue(), order, what, clipped));
+    /** Writes one sound after the other; peaks by file, in the order of the orders. */
+    private static Map<Path, Double> write(
+            List<Print> prints, List<Order> orders, int stemFrames, Job job) throws FileProblem {
+        Map<Path, Double> peaks = new LinkedHashMap<>();
+        for (Order order : orders) {
+            prints.forEach(p -> peaks.put(order.folder().resolve(p.file()), 0.0));
         }
-        if (order.returnId().isEmpty()) {
-            files.add(write(order.folder().resolve("mix.wav"), mix, order, "mix", clipped));
+        for (Print print : prints) {
+            Audio sound = ended(print.audio(), stemFrames);
+            for (Order order : orders) {
+                job.check();
+                Path file = order.folder().resolve(print.file());
+                peaks.put(file, write(file, sound, order, print.what()));
+            }
         }
-        return files;
+        return peaks;
     }
 
-    private static Path write(
-            Path file, Audio audio, Order order, String what, Map<Path, Double> clipped)
+    /** Writes a part of a sound; answers with its peak. */
+    private static double write(Path file, Audio audio, Order order, String what)
             throws FileProblem {
         double rate = audio.sampleRateHz();
         Audio part =
@@ -188,11 +200,7 @@ public final class Prints {
                         .orElse(audio);
         long at = order.span().map(s -> Math.round(s.startSeconds() * rate)).orElse(0L);
         WavWriter.print(file, part, order.depth(), what, at);
-        double peak = part.peak();
-        if (peak > 1 && order.depth() != WavWriter.Depth.FLOAT_32) {
-            clipped.put(file, Decibels.ofAmplitude(peak));
-        }
-        return file;
+        return part.peak();
     }
 
     /** Name of a return's print, such as {@code B-long-pier.wav}. */

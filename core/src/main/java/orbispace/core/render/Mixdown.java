@@ -1,22 +1,27 @@
 package orbispace.core.render;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
 
 /** Sums of sounds. */
 final class Mixdown {
     private static final int PART = 8192;
 
+    /** Frames that one thread goes over, a whole number of all parts that sounds are read in. */
+    private static final int STRETCH = 1 << 19;
+
     private Mixdown() {}
 
-    /** Adds the front of a sound, read by parts. */
-    static void addPanned(float[] left, float[] right, Audio audio, double gain, double pan) {
+    /** Adds a stretch of a sound to the same stretch, read by parts. */
+    static void addPanned(
+            float[] left, float[] right, Audio audio, double gain, double pan, int from, int to) {
         float gl = (float) (gain * Renderer.leftGain(audio, pan));
         float gr = (float) (gain * Renderer.rightGain(audio, pan));
         Block part = new Block(new float[PART], new float[PART]);
-        int frames = Math.min(left.length, audio.frames());
-        for (int at = 0; at < frames; at += PART) {
-            int n = Math.min(PART, frames - at);
+        int end = Math.min(to, audio.frames());
+        for (int at = from; at < end; at += PART) {
+            int n = Math.min(PART, end - at);
             audio.read(at, n, part.left, part.right);
             for (int i = 0; i < n; i++) {
                 left[at + i] += gl * part.left[i];
@@ -25,14 +30,29 @@ final class Mixdown {
         }
     }
 
+    /** What is done to frames {@code from} to before {@code to}. */
+    interface OnStretch {
+        void take(int from, int to);
+    }
+
+    /** Goes over frames in stretches, several at a time. */
+    static void stretches(int frames, OnStretch each) {
+        IntStream.rangeClosed(0, (frames - 1) / STRETCH)
+                .parallel()
+                .forEach(i -> each.take(i * STRETCH, Math.min(frames, (i + 1) * STRETCH)));
+    }
+
     /** Adds a stereo sound of the same length. */
     static void add(float[] left, float[] right, Audio audio, double gain) {
         float g = (float) gain;
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        for (int i = 0; i < left.length; i++) {
-            left[i] += g * l[i];
-            right[i] += g * r[i];
+        Block part = new Block(new float[PART], new float[PART]);
+        for (int at = 0; at < left.length; at += PART) {
+            int n = Math.min(PART, left.length - at);
+            audio.read(at, n, part.left, part.right);
+            for (int i = 0; i < n; i++) {
+                left[at + i] += g * part.left[i];
+                right[at + i] += g * part.right[i];
+            }
         }
     }
 

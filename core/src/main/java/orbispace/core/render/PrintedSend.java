@@ -14,10 +14,14 @@ final class PrintedSend {
     private final float[] curve;
     private final GainCurve planned;
     private final int firstFrame;
-    private final float[] plannedGains = new float[SendBus.PART];
-    private final float[] left = new float[SendBus.PART];
-    private final float[] right = new float[SendBus.PART];
-    private final float[] gains = new float[SendBus.PART];
+
+    /** Memory for frames on their way, which the sends of a bus use one after the other. */
+    static final class Work {
+        private final float[] left = new float[SendBus.PART];
+        private final float[] right = new float[SendBus.PART];
+        private final float[] gains = new float[SendBus.PART];
+        private final float[] planned = new float[SendBus.PART];
+    }
 
     PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, int firstFrame, Job job) {
         this.source = source;
@@ -36,10 +40,11 @@ final class PrintedSend {
     /**
      * Adds frames of the song to the front of a bus.
      *
+     * @param work is written over
      * @param at the first frame, a whole number of steps
      * @param n how many, at most {@link SendBus#PART}
      */
-    void add(Block bus, int at, int n) {
+    void add(Block bus, Work work, int at, int n) {
         int there = Math.clamp(source.frames() - at, 0, n);
         if (there == 0 || planned.isShut(firstFrame + at, n)) {
             return;
@@ -49,24 +54,24 @@ final class PrintedSend {
         boolean open = curve.length == 0 || all(1, step, end);
         if (!planned.isEven()) {
             if (open) {
-                Arrays.fill(gains, 1);
+                Arrays.fill(work.gains, 1);
             } else {
-                fill(step, end);
+                fill(work.gains, step, end);
             }
-            planned.fill(plannedGains, firstFrame + at, n);
-            Mixdown.multiply(gains, 0, n, plannedGains);
-            source.read(at, there, left, right);
-            addGated(left, there, leftGain, bus.left);
-            addGated(right, there, rightGain, bus.right);
+            planned.fill(work.planned, firstFrame + at, n);
+            Mixdown.multiply(work.gains, 0, n, work.planned);
+            source.read(at, there, work.left, work.right);
+            addGated(work.left, work.gains, there, leftGain, bus.left);
+            addGated(work.right, work.gains, there, rightGain, bus.right);
         } else if (open) {
-            source.read(at, there, left, right);
-            add(left, there, leftGain, bus.left);
-            add(right, there, rightGain, bus.right);
+            source.read(at, there, work.left, work.right);
+            add(work.left, there, leftGain, bus.left);
+            add(work.right, there, rightGain, bus.right);
         } else if (!all(0, step, end)) {
-            fill(step, end);
-            source.read(at, there, left, right);
-            addGated(left, there, leftGain, bus.left);
-            addGated(right, there, rightGain, bus.right);
+            fill(work.gains, step, end);
+            source.read(at, there, work.left, work.right);
+            addGated(work.left, work.gains, there, leftGain, bus.left);
+            addGated(work.right, work.gains, there, rightGain, bus.right);
         }
     }
 
@@ -80,7 +85,7 @@ final class PrintedSend {
     }
 
     /** The gain runs straight from step to step; behind the last it stays. */
-    private void fill(int from, int to) {
+    private void fill(float[] gains, int from, int to) {
         int at = 0;
         for (int s = from; s < to; s++) {
             float g = curve[s];
@@ -100,7 +105,8 @@ final class PrintedSend {
         }
     }
 
-    private void addGated(float[] sound, int n, float gain, float[] into) {
+    private static void addGated(
+            float[] sound, float[] gains, int n, float gain, float[] into) {
         for (int k = 0; k < n; k++) {
             into[k] += gain * gains[k] * sound[k];
         }

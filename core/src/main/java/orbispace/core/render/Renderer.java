@@ -155,7 +155,7 @@ public final class Renderer {
         for (int upTo : new int[] {ChainSettings.ENGINE + 1, wanted}) {
             if (upTo > known && upTo <= wanted) {
                 sound = run(sound, chain.stages().subList(known, upTo), job);
-                cache.keep(chain.upTo(upTo), sound);
+                sound = cache.keep(chain.upTo(upTo), sound);
                 known = upTo;
             }
         }
@@ -207,6 +207,16 @@ public final class Renderer {
     private Audio sendMix(ChainSettings chain, Job job) {
         float[] left = new float[frames];
         float[] right = new float[frames];
+        SendBus.mixAll(sends(chain, job), left, right, job);
+        for (ChainSettings.FeedGain feed : chain.feeds().values()) {
+            ChainSettings fed = feed.chain();
+            Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
+        }
+        input(chain.input(), left, right);
+        return Audio.of(material.sampleRateHz(), left, right);
+    }
+
+    private List<PrintedSend> sends(ChainSettings chain, Job job) {
         List<PrintedSend> sends = new ArrayList<>();
         chain.sends()
                 .forEach((id, send) -> {
@@ -215,19 +225,7 @@ public final class Renderer {
                         sends.add(new PrintedSend(source, send, keys, firstFrame, job));
                     }
                 });
-        SendBus bus = new SendBus(sends);
-        for (int at = 0; at < frames; at += SendBus.PART) {
-            if (at % BLOCK_FRAMES == 0) {
-                job.check();
-            }
-            bus.mix(at, left, right);
-        }
-        for (ChainSettings.FeedGain feed : chain.feeds().values()) {
-            ChainSettings fed = feed.chain();
-            Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
-        }
-        input(chain.input(), left, right);
-        return Audio.of(material.sampleRateHz(), left, right);
+        return sends;
     }
 
     /** Lays the plan over what enters a return. */
@@ -258,12 +256,17 @@ public final class Renderer {
     public Audio dry(List<Source> sources) {
         float[] left = new float[frames];
         float[] right = new float[frames];
-        for (Source s : sources) {
-            Audio source = material.audio().get(s.id());
-            if (source != null) {
-                Mixdown.addPanned(left, right, source, Decibels.toAmplitude(s.gainDb()), s.pan());
-            }
-        }
+        Mixdown.stretches(
+                frames,
+                (from, to) -> {
+                    for (Source s : sources) {
+                        Audio source = material.audio().get(s.id());
+                        if (source != null) {
+                            double gain = Decibels.toAmplitude(s.gainDb());
+                            Mixdown.addPanned(left, right, source, gain, s.pan(), from, to);
+                        }
+                    }
+                });
         return Audio.of(material.sampleRateHz(), left, right);
     }
 

@@ -2,7 +2,9 @@ package orbispace.core.render;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.function.UnaryOperator;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Samples;
 import org.junit.jupiter.api.Test;
 
 class StageCacheTest {
@@ -32,6 +34,52 @@ class StageCacheTest {
         cache.keep("b", kilobyte());
         assertThat(cache.find("a")).isPresent();
         assertThat(cache.find("b")).isPresent();
+    }
+
+    @Test
+    void whatHasNoRoomIsLaidAsideAndTheOldestOfAllGoes() {
+        StageCache cache = new StageCache(1024, 3 * 1024, StageCacheTest::stored);
+        Audio first = kilobyte();
+        assertThat(cache.keep("a", first)).isSameAs(first);
+        Audio laid = cache.keep("b", kilobyte());
+        assertThat(laid.bytes()).isZero();
+        assertThat(cache.find("b")).containsSame(laid);
+        cache.keep("c", kilobyte());
+        assertThat(cache.find("a")).containsSame(first);
+        cache.keep("d", kilobyte());
+        assertThat(cache.find("b")).isEmpty();
+        assertThat(cache.find("a")).isPresent();
+        assertThat(cache.find("d")).isPresent();
+    }
+
+    @Test
+    void whatCannotBeLaidAsideTakesThePlaceOfWhatIsHeld() {
+        StageCache cache = new StageCache(1024, 8 * 1024, UnaryOperator.identity());
+        cache.keep("a", kilobyte());
+        cache.keep("b", kilobyte());
+        assertThat(cache.find("a")).isEmpty();
+        assertThat(cache.find("b")).isPresent();
+    }
+
+    private static Audio stored(Audio audio) {
+        return Audio.stored(
+                audio.sampleRateHz(),
+                new Samples() {
+                    @Override
+                    public int channels() {
+                        return audio.channelCount();
+                    }
+
+                    @Override
+                    public int frames() {
+                        return audio.frames();
+                    }
+
+                    @Override
+                    public void read(int from, int count, float[] left, float[] right, int at) {
+                        System.arraycopy(audio.channel(0), from, left, at, count);
+                    }
+                });
     }
 
     @Test

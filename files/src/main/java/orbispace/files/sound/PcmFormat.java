@@ -24,6 +24,8 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
     /** Four are the paths of a true stereo impulse response. */
     static final int MOST_CHANNELS = 4;
 
+    private static final int NEAR = 512;
+
     /** What to say of a file with more channels than a stem may have. */
     static FileProblem tooMany(Path file, int channels) {
         return new FileProblem(
@@ -57,27 +59,50 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
     }
 
     /**
-     * Decodes a channel of whole frames at the front of a buffer.
+     * Decodes whole frames at the front of a buffer.
      *
-     * @param channel which of them
-     * @param channels how many a frame has
-     * @param into takes the samples, full scale at 1
+     * @param left takes the samples of the first channel, full scale at 1
+     * @param right takes those of the second, if there is one
      * @param at where the first is put
      */
-    void decode(ByteBuffer b, int channel, int channels, float[] into, int at, int frames) {
-        int bytes = bytesPerSample();
-        int step = bytes * channels;
-        int first = bytes * channel;
+    void decode(ByteBuffer b, float[] left, float[] right, int at, int frames) {
+        // Both channels of a few frames at a time, while their bytes are near.
+        for (int from = 0; from < frames; from += NEAR) {
+            int n = Math.min(NEAR, frames - from);
+            decode(b, from * frameBytes(), left, at + from, n);
+            if (channels == 2) {
+                decode(b, from * frameBytes() + bytesPerSample(), right, at + from, n);
+            }
+        }
+    }
+
+    private void decode(ByteBuffer b, int first, float[] into, int at, int frames) {
+        int step = frameBytes();
         if (coding == Coding.SIGNED && bits == 24 && order == ByteOrder.LITTLE_ENDIAN) {
+            threes(b, first, step, into, at, frames);
+            return;
+        }
+        if (coding == Coding.FLOAT && bits == 32) {
             for (int i = 0; i < frames; i++) {
-                int p = first + i * step;
-                int low = (b.getShort(p) & 0xFFFF) | b.get(p + 2) << 16;
-                into[at + i] = low / 8388608f;
+                into[at + i] = b.getFloat(first + i * step);
             }
             return;
         }
         for (int i = 0; i < frames; i++) {
             into[at + i] = sample(b.position(first + i * step));
+        }
+    }
+
+    /** Three bytes each, read with the one before them and shifted into place. */
+    private static void threes(
+            ByteBuffer b, int first, int step, float[] into, int at, int frames) {
+        int whole = 0;
+        if (first == 0 && frames > 0) {
+            into[at] = ((b.getShort(0) & 0xFFFF) | b.get(2) << 16) / 8388608f;
+            whole = 1;
+        }
+        for (int i = whole; i < frames; i++) {
+            into[at + i] = (b.getInt(first + i * step - 1) >> 8) / 8388608f;
         }
     }
 

@@ -59,12 +59,7 @@ final class StoredPcm implements Samples {
             int n = Math.min(most, count - done);
             part.clear().limit(n * frameBytes).order(format.order());
             fill(part, start + (long) (from + done) * frameBytes);
-            if (format.channels() == 1) {
-                format.decode(part, 0, 1, left, at + done, n);
-            } else {
-                format.decode(part, 0, 2, left, at + done, n);
-                format.decode(part, 1, 2, right, at + done, n);
-            }
+            format.decode(part, left, right, at + done, n);
         }
     }
 

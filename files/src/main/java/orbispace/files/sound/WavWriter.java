@@ -112,23 +112,24 @@ public final class WavWriter {
     private static void samples(OutputStream out, Audio audio, Depth depth, Dither dither)
             throws IOException {
         int channels = audio.channelCount();
-        ByteBuffer frame =
-                ByteBuffer.allocate(channels * depth.bits / 8).order(ByteOrder.LITTLE_ENDIAN);
+        int frameBytes = channels * depth.bits / 8;
+        ByteBuffer part =
+                ByteBuffer.allocate(PART_FRAMES * frameBytes).order(ByteOrder.LITTLE_ENDIAN);
         float[] left = new float[PART_FRAMES];
         float[] right = new float[PART_FRAMES];
         for (int at = 0; at < audio.frames(); at += PART_FRAMES) {
             int n = Math.min(PART_FRAMES, audio.frames() - at);
             audio.read(at, n, left, right);
+            part.clear();
             for (int i = 0; i < n; i++) {
-                frame.clear();
-                put(frame, dither.of(left[i]), depth);
+                put(part, dither.of(left[i]), depth);
                 if (channels == 2) {
-                    put(frame, dither.of(right[i]), depth);
+                    put(part, dither.of(right[i]), depth);
                 }
-                out.write(frame.array());
             }
+            out.write(part.array(), 0, part.position());
         }
-        if ((long) audio.frames() * frame.capacity() % 2 == 1) {
+        if ((long) audio.frames() * frameBytes % 2 == 1) {
             out.write(0);
         }
     }
