@@ -51,6 +51,7 @@ final class CoverMeasurements {
     private @Nullable Window window;
     private HearingLevel heardAt = HearingLevel.USUAL;
     private OptionalDouble listeningLufs = OptionalDouble.empty();
+    private boolean estimated;
 
     /** An analysis of a section alone. */
     private record Window(Span span, double runUpSeconds, CoverAnalysis analysis) {}
@@ -75,6 +76,7 @@ final class CoverMeasurements {
     /** Forgets a song. */
     void begin() {
         listeningLufs = OptionalDouble.empty();
+        estimated = false;
         renew();
     }
 
@@ -90,11 +92,31 @@ final class CoverMeasurements {
         return Optional.ofNullable(whole);
     }
 
+    /** Makes the analysis of a song whose mix is not measured yet. */
+    synchronized void estimate(Renderer renderer, Design design, OptionalDouble lufs) {
+        estimated = true;
+        heardAt(renderer, design, lufs);
+    }
+
     /**
      * Makes the analysis of a song whose mix was measured, if there is none. The listening level is
-     * frozen with the first mix, so that a fader does not shift the scale.
+     * frozen with the first mix, so that a fader does not shift the scale; until then it is an
+     * estimate.
+     *
+     * @return whether what was measured at an estimate has to be measured again
      */
-    synchronized void open(Renderer renderer, Design design, OptionalDouble mixLufs) {
+    synchronized boolean open(Renderer renderer, Design design, OptionalDouble mixLufs) {
+        boolean again = estimated;
+        if (estimated) {
+            estimated = false;
+            listeningLufs = OptionalDouble.empty();
+            whole = null;
+        }
+        heardAt(renderer, design, mixLufs);
+        return again;
+    }
+
+    private void heardAt(Renderer renderer, Design design, OptionalDouble mixLufs) {
         HearingLevel wanted = design.aims().hearing();
         if (whole == null || !wanted.equals(heardAt)) {
             double lufs = listeningLufs.orElse(mixLufs.orElse(-20));
@@ -108,6 +130,11 @@ final class CoverMeasurements {
     /** Whether the section can be measured before the mix is. */
     boolean isOpen(Design design) {
         return whole != null && design.aims().hearing().equals(heardAt);
+    }
+
+    /** Whether the whole mix is known that is heard at the listening level. */
+    private synchronized boolean isEstimated() {
+        return estimated;
     }
 
     /**
@@ -214,7 +241,8 @@ final class CoverMeasurements {
                 SongCourse.NONE,
                 List.of(),
                 copies,
-                ducks);
+                ducks,
+                isEstimated());
     }
 
     /** Pairs of the field before that were others; what is heard less or more is seen beside it. */

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -15,14 +16,17 @@ import javafx.collections.ObservableMap;
 import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Jobs;
 import orbispace.app.song.Clearance;
+import orbispace.app.song.KnownMixes;
 import orbispace.app.song.Material;
 import orbispace.app.song.MixLoudness;
 import orbispace.app.song.MixMeasure;
 import orbispace.app.song.ReturnPicture;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.clear.ListeningLevel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Setting;
+import orbispace.core.measure.Loudness;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -114,7 +118,7 @@ public final class Measurements {
      * @param pair what is heard against each other
      * @param barred kinds of remedies not to look for; empty to look for none at all
      * @param judged who is judged
-     * @param afterPictures what else is to be measured when the pictures are there
+     * @param afterSection what else is to be measured when it is known how the section stands
      */
     public void update(
             Design design,
@@ -122,7 +126,7 @@ public final class Measurements {
             Span span,
             Optional<Set<Setting>> barred,
             Judged judged,
-            Runnable afterPictures) {
+            Runnable afterSection) {
         jobs.cancel("clear");
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
@@ -133,11 +137,7 @@ public final class Measurements {
                 wanted.put(r.id(), recipe);
             }
         }
-        Runnable rest =
-                () -> {
-                    afterPictures.run();
-                    measureSound(design, pair, span, barred, judged);
-                };
+        Runnable rest = () -> measureSound(design, pair, span, barred, judged, afterSection);
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
             rest.run();
@@ -188,34 +188,77 @@ public final class Measurements {
             ComparedPair pair,
             Span span,
             Optional<Set<Setting>> barred,
-            Judged judged) {
+            Judged judged,
+            Runnable afterSection) {
         Renderer render = renderer;
         if (render == null) {
+            afterSection.run();
             return;
         }
         Runnable remedies = () -> cover.measureRemedies(render, design, span, barred, judged);
+        Runnable section =
+                () -> cover.measureSection(render, design, span, barred, judged, remedies);
+        Runnable mixed =
+                () -> {
+                    afterSection.run();
+                    measureMix(render, design, pair, span, section, remedies);
+                };
+        Runnable sectionFirst =
+                () -> cover.measureSection(render, design, span, barred, judged, mixed);
         if (cover.isOpen(design)) {
-            Runnable mixed = () -> measureMix(render, design, pair, span, remedies);
-            cover.measureSection(render, design, span, barred, judged, mixed);
+            sectionFirst.run();
         } else {
-            Runnable section =
-                    () -> cover.measureSection(render, design, span, barred, judged, remedies);
-            measureMix(render, design, pair, span, section);
+            estimateLevel(render, design, sectionFirst);
         }
     }
 
+    /** The level at which the mix is heard, as it was measured before or else estimated. */
+    private void estimateLevel(Renderer render, Design design, Runnable then) {
+        KnownMixes before = survey.mixes();
+        jobs.start(
+                "level",
+                "Listening to the mix",
+                (job, d) -> {
+                    Optional<Loudness> measured = before.loudness(design);
+                    OptionalDouble lufs =
+                            measured.isPresent()
+                                    ? measured.get().integratedLufs()
+                                    : ListeningLevel.estimate(render, design, job);
+                    return new Level(lufs, measured.isEmpty());
+                },
+                (level, d) -> {
+                    if (level.estimated) {
+                        cover.estimate(render, design, level.lufs);
+                    } else {
+                        cover.open(render, design, level.lufs);
+                    }
+                    then.run();
+                },
+                this::failed);
+    }
+
+    /** How loud the mix is. */
+    private record Level(OptionalDouble lufs, boolean estimated) {}
+
     private void measureMix(
-            Renderer render, Design design, ComparedPair pair, Span span, Runnable then) {
+            Renderer render,
+            Design design,
+            ComparedPair pair,
+            Span span,
+            Runnable again,
+            Runnable then) {
         Design before = pair.before().get();
         Design other = pair.after();
+        KnownMixes kept = survey.mixes();
         jobs.start(
                 "mix",
                 "Rendering the field",
-                (job, d) -> new MixLoudness(render, job).of(design, before, other, span),
+                (job, d) -> new MixLoudness(render, kept, job).of(design, before, other, span),
                 (measured, d) -> {
                     mix.set(measured);
-                    cover.open(render, design, measured.after().integratedLufs());
-                    then.run();
+                    boolean wasEstimated =
+                            cover.open(render, design, measured.after().integratedLufs());
+                    (wasEstimated ? again : then).run();
                 },
                 this::failed);
     }

@@ -1,6 +1,7 @@
 package orbispace.app.measuring;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,11 +16,13 @@ import javafx.beans.property.SimpleObjectProperty;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.SongStems;
+import orbispace.app.song.KnownMixes;
 import orbispace.app.song.Material;
 import orbispace.app.song.Shared;
 import orbispace.app.song.StemSurvey;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.stem.KitFound;
@@ -40,6 +43,7 @@ public final class Survey {
     private static final String PAIRS_JOB = "pairs";
 
     private final Jobs jobs;
+    private final FactsCache cache;
     private final StemSurvey survey;
     private final Consumer<String> problem;
     private final ObjectProperty<Map<String, Material>> found =
@@ -49,6 +53,7 @@ public final class Survey {
     private Heard heard = nothing();
     private Shared shared = Shared.NOTHING;
     private String paired = "";
+    private Runnable whenLeadsAreKnown = () -> {};
 
     /**
      * A survey of no stems.
@@ -58,6 +63,7 @@ public final class Survey {
      */
     public Survey(Jobs jobs, FactsCache cache, Consumer<String> problem) {
         this.jobs = jobs;
+        this.cache = cache;
         survey = new StemSurvey(cache);
         this.problem = problem;
     }
@@ -98,6 +104,11 @@ public final class Survey {
         return findings;
     }
 
+    /** How loud the mixes of these stems were found before. */
+    KnownMixes mixes() {
+        return new KnownMixes(cache, heard.design(), heard.material(), heard.stems().content());
+    }
+
     /** Forgets the stems of a song. */
     public void clear() {
         jobs.cancel(JOB);
@@ -136,6 +147,9 @@ public final class Survey {
             comparePairs();
             return;
         }
+        // What is judged is asked for first.
+        tasks.sort(Comparator.comparing((Task t) -> t.source().role() != Role.LEAD));
+        whenLeadsAreKnown = measured;
         jobs.start(
                 JOB,
                 "Listening to the stems",
@@ -174,7 +188,17 @@ public final class Survey {
             now.put(next.task.source().id(), next.material);
             next = arrived.poll();
         }
+        boolean knew = knowsLeads();
         found.set(Map.copyOf(now));
+        if (!knew && knowsLeads()) {
+            whenLeadsAreKnown.run();
+        }
+    }
+
+    private boolean knowsLeads() {
+        return materials()
+                .keySet()
+                .containsAll(heard.design().sourcesOf(Role.LEAD).stream().map(Source::id).toList());
     }
 
     private void comparePairs() {

@@ -27,6 +27,7 @@ import orbispace.core.time.Span;
  * @param costs what each return takes of the mix; none if it was not asked for
  * @param copies returns that are short copies of the source, by letter
  * @param ducks what the duckers do, by letter
+ * @param estimated whether the loudness of the whole mix was no more than estimated
  */
 public record Clearance(
         Design design,
@@ -38,7 +39,8 @@ public record Clearance(
         SongCourse song,
         List<ReturnCost> costs,
         Map<String, ShortCopy> copies,
-        Map<String, DuckCourse> ducks) {
+        Map<String, DuckCourse> ducks,
+        boolean estimated) {
     /** Keeps its own maps. */
     public Clearance {
         pairs = Map.copyOf(pairs);
@@ -62,13 +64,14 @@ public record Clearance(
     /** The same with remedies. */
     public Clearance withProposals(Map<String, List<Proposal>> found) {
         return new Clearance(
-                design, source, span, pairs, before, found, song, costs, copies, ducks);
+                design, source, span, pairs, before, found, song, costs, copies, ducks, estimated);
     }
 
     /** The same with what was measured over the whole song. */
     public Clearance withSong(SongCourse course, List<ReturnCost> found) {
         return new Clearance(
-                design, source, span, pairs, before, proposals, course, found, copies, ducks);
+                design, source, span, pairs, before, proposals, course, found, copies, ducks,
+                estimated);
     }
 
     /** One return's pair, if it was measured. */

@@ -2,11 +2,8 @@ package orbispace.app.song;
 
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Objects;
-import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
-import orbispace.core.measure.Loudness;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -15,41 +12,44 @@ import orbispace.core.time.Span;
 /** Measures mixes of designs, each once. */
 public final class MixLoudness {
     private final Renderer renderer;
+    private final KnownMixes known;
     private final Job job;
-    private final Map<Design, Loudness> whole = new HashMap<>();
-    private final Map<Design, OptionalDouble> parts = new HashMap<>();
+    private final Map<Design, KnownMixes.Measured> found = new HashMap<>();
 
-    public MixLoudness(Renderer renderer, Job job) {
+    /**
+     * A meter of a song's mixes.
+     *
+     * @param known what was measured before
+     */
+    public MixLoudness(Renderer renderer, KnownMixes known, Job job) {
         this.renderer = renderer;
+        this.known = known;
         this.job = job;
     }
 
     /** The field as it stands, and a pair over the stretch in which it is compared. */
     public MixMeasure of(Design design, Design before, Design other, Span span) {
-        for (Design d : new Design[] {design, before, other}) {
-            measure(d, span);
-        }
+        KnownMixes.Measured first = measured(before, span);
+        KnownMixes.Measured second = measured(other, span);
         return new MixMeasure(
                 design,
-                Objects.requireNonNull(whole.get(design)),
-                Objects.requireNonNull(whole.get(before)),
-                Objects.requireNonNull(whole.get(other)),
-                new MixMeasure.Matched(
-                        span,
-                        Objects.requireNonNull(parts.get(before)),
-                        Objects.requireNonNull(parts.get(other))));
+                measured(design, span).whole(),
+                first.whole(),
+                second.whole(),
+                new MixMeasure.Matched(span, first.partLufs(), second.partLufs()));
     }
 
-    private void measure(Design design, Span span) {
-        if (whole.containsKey(design)) {
-            return;
-        }
+    private KnownMixes.Measured measured(Design design, Span span) {
+        return found.computeIfAbsent(design, d -> known.of(d, span, () -> measure(d, span)));
+    }
+
+    private KnownMixes.Measured measure(Design design, Span span) {
         job.check();
         Audio mix = renderer.render(design, job).mix();
-        whole.put(design, LoudnessMeter.measure(mix));
         double rate = mix.sampleRateHz();
         int from = (int) Math.round(span.startSeconds() * rate);
         int to = (int) Math.round(span.endSeconds() * rate);
-        parts.put(design, LoudnessMeter.integratedLufs(mix.slice(from, to)));
+        return new KnownMixes.Measured(
+                LoudnessMeter.measure(mix), LoudnessMeter.integratedLufs(mix.slice(from, to)));
     }
 }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
@@ -14,6 +15,7 @@ import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
+import orbispace.core.hearing.WetShare;
 import orbispace.core.material.GateKey;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -147,7 +149,7 @@ public final class CoverAnalysis {
 
     /** What each return takes of the mix. */
     public List<ReturnCost> costs(Design design, Job job) {
-        return ReturnCost.of(renderer().render(design, job));
+        return song.costs(design, job);
     }
 
     /** The whole song, bar by bar. */
@@ -259,16 +261,24 @@ public final class CoverAnalysis {
     }
 
     /**
-     * How a question's source stands against its return alone, with that at another level: the
-     * excitation is scaled instead of rendered anew.
+     * The wet share of a question's return alone by its level in dB: its excitation is scaled
+     * instead of rendered anew.
      */
-    public PairView atLevel(Question q, double levelDb, Job job) {
-        Design even = q.design().withReturn(q.ret().withLevel(0));
-        Excitation wet = wet(even, even.requireReturn(q.returnId()), job);
-        return withWet(q.alone(), wet.times(Decibels.toPower(levelDb)), job);
+    public DoubleUnaryOperator shareByLevel(Question q, Job job) {
+        List<Source> layers = q.design().layersOf(q.source());
+        Excitation rest = others(q, job).plus(song.sourcesBut(q.design(), layers));
+        Excitation dry = slice(song.part(layers), q.span());
+        Excitation wet = slice(wet(q.design(), q.ret(), job), q.span());
+        Excitation beside = slice(rest, q.span());
+        return db ->
+                WetShare.of(
+                        dry,
+                        wet.times(Decibels.toPower(db - q.ret().levelDb())),
+                        beside,
+                        roomPower);
     }
 
-    /** The same with the return louder by so many dB than it is. */
+    /** How a question's source stands with its return alone louder by so many dB than it is. */
     public PairView louder(Question q, double db, Job job) {
         return withWet(q.alone(), wet(q.design(), q.ret(), job).times(Decibels.toPower(db)), job);
     }

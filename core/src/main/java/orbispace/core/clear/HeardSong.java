@@ -29,11 +29,15 @@ final class HeardSong {
     private static final int MOST_KEPT = 64;
     private static final int PLAN_STEP = 64;
 
+    /** Up to so many sources are heard each by itself. */
+    private static final int ONE_BY_ONE = 24;
+
     private final Renderer renderer;
     private final Ear ear;
     private final Map<Object, Excitation> excitations = few();
     private final Map<Object, LowShare> spectra = few();
     private final Map<Object, TwoEars> ears = few();
+    private final Map<Object, List<ReturnCost>> costs = few();
     private final Map<String, Optional<GateKey>> gateKeys = new HashMap<>();
 
     HeardSong(Renderer renderer, Ear ear) {
@@ -75,11 +79,20 @@ final class HeardSong {
                 : heard(layers.stream().map(HeardSong::level).toList(), () -> renderer.dry(layers));
     }
 
-    /** The sum of all sources but some. */
+    /**
+     * The sum of all sources but some. In a song of many they are heard as one sound, since each by
+     * itself would take as long as all else together.
+     */
     Excitation sourcesBut(Design design, List<Source> out) {
+        List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
+        if (design.sources().size() > ONE_BY_ONE) {
+            List<Object> key = List.of("as one", others.stream().map(HeardSong::level).toList());
+            return heard(key, () -> renderer.dryBut(design, out));
+        }
+        others.parallelStream().forEach(this::dry);
         Excitation sum = silence();
-        for (Source s : design.sources()) {
-            sum = out.contains(s) ? sum : sum.plus(dry(s));
+        for (Source s : others) {
+            sum = sum.plus(dry(s));
         }
         return sum;
     }
@@ -92,12 +105,22 @@ final class HeardSong {
 
     /** The sum of some returns. */
     Excitation wets(Design design, List<Return> returns, Job job) {
+        hear(design, returns, job);
         Excitation sum = silence();
         for (Return r : returns) {
             job.check();
             sum = sum.plus(wet(design, r, job));
         }
         return sum;
+    }
+
+    /** Hears returns beside each other that were not heard yet. */
+    private void hear(Design design, List<Return> returns, Job job) {
+        returns.parallelStream()
+                .forEach(r -> {
+                    job.check();
+                    wet(design, r, job);
+                });
     }
 
     /** A return before its ducker and level, but with what the plan makes of its level. */
@@ -126,8 +149,7 @@ final class HeardSong {
 
     /** Everything that sounds but some sources, as two ears have it. */
     TwoEars earsBut(Design design, List<Source> out, Job job) {
-        List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
-        TwoEars sum = RoomFinder.ears(renderer.dry(others), ear);
+        TwoEars sum = RoomFinder.ears(renderer.dryBut(design, out), ear);
         for (Return r : design.returns()) {
             job.check();
             sum =
@@ -160,6 +182,11 @@ final class HeardSong {
                             ? Optional.empty()
                             : GateKeyFinder.find(audio, HitFinder.find(audio));
                 });
+    }
+
+    /** What each return takes of the mix. */
+    List<ReturnCost> costs(Design design, Job job) {
+        return kept(costs, design, () -> ReturnCost.of(renderer.render(design, job)));
     }
 
     private static List<Object> level(Source source) {

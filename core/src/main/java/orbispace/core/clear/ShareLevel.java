@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.OptionalDouble;
+import java.util.function.DoubleUnaryOperator;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 
@@ -30,12 +31,21 @@ public final class ShareLevel {
             double leastDb,
             double mostDb,
             Job job) {
+        return of(analysis.shareByLevel(q, job), share, leastDb, mostDb, job);
+    }
+
+    private static double of(
+            DoubleUnaryOperator shareByLevel,
+            double share,
+            double leastDb,
+            double mostDb,
+            Job job) {
         double low = leastDb;
         double high = mostDb;
         while (high - low > ACCURACY_DB) {
             job.check();
             double middle = (low + high) / 2;
-            if (analysis.atLevel(q, middle, job).cover().wetShare() < share) {
+            if (shareByLevel.applyAsDouble(middle) < share) {
                 low = middle;
             } else {
                 high = middle;
@@ -47,9 +57,10 @@ public final class ShareLevel {
     /** The level that aims at a state, to the half decibel; empty if no level has that state. */
     public static OptionalDouble aiming(
             CoverAnalysis analysis, Question q, WetState state, Job job) {
-        double db = of(analysis, q, state.aimShare(), LEAST_DB, MOST_DB, job);
+        DoubleUnaryOperator shareByLevel = analysis.shareByLevel(q, job);
+        double db = of(shareByLevel, state.aimShare(), LEAST_DB, MOST_DB, job);
         double level = Math.rint(2 * db) / 2;
-        double share = analysis.atLevel(q, level, job).cover().wetShare();
+        double share = shareByLevel.applyAsDouble(level);
         return WetState.of(share) == state ? OptionalDouble.of(level) : OptionalDouble.empty();
     }
 }

@@ -3,7 +3,6 @@ package orbispace.core.hearing;
 import java.util.BitSet;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
-import orbispace.core.audio.Quantile;
 
 /**
  * Measures {@link Cover}: partial loudness of the dry without and with the wet, and of the wet
@@ -14,7 +13,6 @@ import orbispace.core.audio.Quantile;
  * being seen here.
  */
 public final class CoverMeter {
-    private static final double WINDOW_SECONDS = 3;
     private static final double CLASH_BELOW = 0.8;
     private static final double IMPORTANT_SHARE = 0.8;
     private static final double LEAST_BLOOM = 1e-6;
@@ -25,12 +23,9 @@ public final class CoverMeter {
     private final Passages passages;
     private final double[] dryWithout;
     private final double[] dryWith;
-    private final double[] wetHeard;
-    private final double[] wetAlone;
-    private final double[] all;
-    private final double[] withoutWet;
     private final double[] dryPower;
     private final double[] wetBloom;
+    private final WetShare share;
     private final BitSet clashes;
     private final int importantInPhrases;
 
@@ -53,12 +48,9 @@ public final class CoverMeter {
         this.passages = passages;
         dryWithout = new double[frames];
         dryWith = new double[frames];
-        wetHeard = new double[frames];
-        wetAlone = new double[frames];
-        all = new double[frames];
-        withoutWet = new double[frames];
         dryPower = new double[frames];
         wetBloom = new double[frames];
+        share = new WetShare(frames, framesPerSecond);
         clashes = new BitSet(frames * HearingModel.BANDS);
         boolean[][] clashRows = new boolean[frames][];
         int[] important = new int[frames];
@@ -95,14 +87,9 @@ public final class CoverMeter {
             dryWithout[f] += without[b];
             dryWith[f] += with[b];
             dryPower[f] += s;
-            withoutWet[f] += HearingModel.loudness(b, s + r);
+            share.hear(f, b, s, w, r, room);
             if (w > 0) {
-                wetHeard[f] += HearingModel.partialLoudness(b, w, s + r + room);
-                wetAlone[f] += HearingModel.loudness(b, w);
                 wetBloom[f] += HearingModel.audibility(b, w, s + r + room) * w;
-                all[f] += HearingModel.loudness(b, s + w + r);
-            } else {
-                all[f] += HearingModel.loudness(b, s + r);
             }
         }
         return markClashes(without, with, dryWithout[f], clash);
@@ -134,9 +121,13 @@ public final class CoverMeter {
         return new Cover(
                 kept(passages.speaking()),
                 worstPhrase(),
-                wetShare(),
-                ratio(mean(wetHeard, passages.speaking()), mean(all, passages.speaking())),
-                ratio(mean(wetHeard, passages.resting()), mean(dryWithout, passages.speaking())),
+                share.share(),
+                ratio(
+                        mean(share.wetHeard(), passages.speaking()),
+                        mean(share.all(), passages.speaking())),
+                ratio(
+                        mean(share.wetHeard(), passages.resting()),
+                        mean(dryWithout, passages.speaking())),
                 bloom(),
                 importantInPhrases == 0 ? 0 : clashesInPhrases() / (double) importantInPhrases);
     }
@@ -176,7 +167,7 @@ public final class CoverMeter {
 
     /** Loudness of the wet in a frame beside everything else, in sones. */
     public double wetSonesAt(int frame) {
-        return wetHeard[frame];
+        return share.wetHeard()[frame];
     }
 
     private OptionalDouble kept(BitSet frameSet) {
@@ -209,49 +200,6 @@ public final class CoverMeter {
         return ratio > LEAST_BLOOM
                 ? OptionalDouble.of(10 * Math.log10(ratio))
                 : OptionalDouble.empty();
-    }
-
-    private double wetShare() {
-        int window = Math.min(frames, (int) Math.round(WINDOW_SECONDS * framesPerSecond));
-        int step = Math.max(1, (int) Math.round(framesPerSecond));
-        if (window == 0) {
-            return 0;
-        }
-        double reference = sectionReference();
-        double[] alone = windowMeans(wetAlone, window, step);
-        double[] heard = windowMeans(wetHeard, window, step);
-        double[] total = windowMeans(all, window, step);
-        double loudest = java.util.Arrays.stream(alone).max().orElse(0);
-        if (loudest <= 0) {
-            return 0;
-        }
-        double[] shares =
-                IntStream.range(0, alone.length)
-                        .filter(i -> alone[i] >= 0.1 * loudest)
-                        .mapToDouble(i -> heard[i] / Math.max(1e-30, Math.max(total[i], reference)))
-                        .toArray();
-        return Quantile.of(shares, 0.95);
-    }
-
-    private double sectionReference() {
-        double limit = 0.1 * Quantile.of(withoutWet, 0.95);
-        return java.util.Arrays.stream(withoutWet).filter(n -> n > limit).average().orElse(0);
-    }
-
-    private static double[] windowMeans(double[] values, int window, int step) {
-        // The last window ends with the stretch, so that all of it is measured.
-        int last = values.length - window;
-        int count = (last + step - 1) / step + 1;
-        double[] means = new double[count];
-        for (int i = 0; i < count; i++) {
-            int from = Math.min(last, i * step);
-            double sum = 0;
-            for (int k = from; k < from + window; k++) {
-                sum += values[k];
-            }
-            means[i] = sum / window;
-        }
-        return means;
     }
 
     private static double sum(double[] values, BitSet set) {

@@ -90,6 +90,10 @@ public final class Ear {
                             + " Hz, the ear is made for "
                             + sampleRateHz);
         }
+        float[][] channels = new float[audio.channelCount()][];
+        for (int c = 0; c < channels.length; c++) {
+            channels[c] = audio.channel(c);
+        }
         int frames = framesOf(audio.frames());
         float[] cells = new float[frames * HearingModel.BANDS];
         int parts = Math.max(1, frames / FRAMES_PER_PART);
@@ -97,7 +101,7 @@ public final class Ear {
                 .parallel()
                 .forEach(p ->
                         analyse(
-                                audio,
+                                channels,
                                 cells,
                                 (int) ((long) p * frames / parts),
                                 (int) ((long) (p + 1) * frames / parts)));
@@ -105,15 +109,15 @@ public final class Ear {
         return new Excitation(cells, framesPerSecond());
     }
 
-    private void analyse(Audio audio, float[] cells, int from, int to) {
+    private void analyse(float[][] channels, float[] cells, int from, int to) {
         Fft fft = new Fft(bins);
         double[] buffer = new double[bins];
         double[] power = new double[bins / 2];
         double[] sums = new double[HearingModel.BANDS];
         for (int f = from; f < to; f++) {
             Arrays.fill(power, 0);
-            for (int c = 0; c < audio.channelCount(); c++) {
-                addPower(audio.channel(c), f * hop - length / 2, fft, buffer, power);
+            for (float[] channel : channels) {
+                addPower(channel, f * hop - length / 2, fft, buffer, power);
             }
             spreadInto(power, sums, cells, f * HearingModel.BANDS);
         }

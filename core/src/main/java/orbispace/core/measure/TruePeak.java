@@ -1,5 +1,6 @@
 package orbispace.core.measure;
 
+import java.util.Arrays;
 import orbispace.core.audio.Audio;
 
 /**
@@ -11,13 +12,11 @@ import orbispace.core.audio.Audio;
 public final class TruePeak {
     private static final int PHASES = 8;
     private static final int TAPS = 32;
+    private static final int BLOCK = 64;
     private static final float[][] FILTERS = filters();
 
     /** No interpolated value exceeds the largest sample in its reach by more than this factor. */
     private static final double MOST_OVERSHOOT = mostOvershoot();
-
-    /** The most that a sample at each tap adds to any interpolated value, rounding included. */
-    private static final float[] MOST = most();
 
     private TruePeak() {}
 
@@ -32,18 +31,44 @@ public final class TruePeak {
 
     private static double ofChannel(float[] x, double least) {
         double peak = least;
-        int block = 64;
-        for (int start = 0; start < x.length; start += block) {
-            int end = Math.min(x.length, start + block);
+        float[] near = new float[BLOCK + TAPS];
+        float[] shifted = new float[BLOCK];
+        float[][] sums = new float[PHASES][BLOCK];
+        for (int start = 0; start < x.length; start += BLOCK) {
+            int end = Math.min(x.length, start + BLOCK);
             if (largest(x, start - TAPS, end + TAPS) * MOST_OVERSHOOT > peak) {
-                for (int i = start; i < end; i++) {
-                    if (bound(x, i) > peak) {
-                        peak = Math.max(peak, largestAround(x, i));
-                    }
+                for (int i = 0; i < near.length; i++) {
+                    int at = start - TAPS / 2 + 1 + i;
+                    near[i] = at >= 0 && at < x.length ? x[at] : 0;
                 }
+                interpolate(near, shifted, sums);
+                peak = Math.max(peak, largest(sums, end - start));
             }
         }
         return peak;
+    }
+
+    /** The values after each sample of a block, tap by tap for all of them at once. */
+    private static void interpolate(float[] near, float[] shifted, float[][] sums) {
+        for (int p = 1; p < PHASES; p++) {
+            Arrays.fill(sums[p], 0);
+        }
+        for (int k = 0; k < TAPS; k++) {
+            System.arraycopy(near, k, shifted, 0, BLOCK);
+            for (int p = 1; p < PHASES; p++) {
+                addTap(shifted, FILTERS[p][k], sums[p]);
+            }
+        }
+    }
+
+    private static float largest(float[][] sums, int n) {
+        float most = 0;
+        for (int p = 1; p < PHASES; p++) {
+            for (int i = 0; i < n; i++) {
+                most = Math.max(most, Math.abs(sums[p][i]));
+            }
+        }
+        return most;
     }
 
     private static double largest(float[] x, int from, int to) {
@@ -54,28 +79,11 @@ public final class TruePeak {
         return most;
     }
 
-    /** What no value between a sample and the next exceeds. */
-    private static double bound(float[] x, int i) {
-        float sum = 0;
-        int first = i - TAPS / 2 + 1;
-        for (int k = Math.max(0, -first); k < TAPS && first + k < x.length; k++) {
-            sum += MOST[k] * Math.abs(x[first + k]);
+    /** All arrays of a loop are read at one index; otherwise it would not be made parallel. */
+    private static void addTap(float[] samples, float gain, float[] sums) {
+        for (int i = 0; i < BLOCK; i++) {
+            sums[i] += gain * samples[i];
         }
-        return sum;
-    }
-
-    private static double largestAround(float[] x, int i) {
-        double most = 0;
-        for (int p = 1; p < PHASES; p++) {
-            float[] h = FILTERS[p];
-            float sum = 0;
-            int first = i - TAPS / 2 + 1;
-            for (int k = Math.max(0, -first); k < TAPS && first + k < x.length; k++) {
-                sum += h[k] * x[first + k];
-            }
-            most = Math.max(most, Math.abs(sum));
-        }
-        return most;
     }
 
     /** Filter p gives the value p/8 of a sample after the middle tap. */
@@ -106,16 +114,6 @@ public final class TruePeak {
                 sum += Math.abs(x);
             }
             most = Math.max(most, sum);
-        }
-        return most;
-    }
-
-    private static float[] most() {
-        float[] most = new float[TAPS];
-        for (float[] h : FILTERS) {
-            for (int k = 0; k < TAPS; k++) {
-                most[k] = Math.max(most[k], 1.0001F * Math.abs(h[k]));
-            }
         }
         return most;
     }

@@ -3,6 +3,7 @@ package orbispace.core.render;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
@@ -102,9 +103,11 @@ public final class DepthMeter {
 
     private static double[] sum(Audio audio, WindowedSpectrum part, int hop) {
         double[] sum = new double[LENGTH / 2];
+        Block read = new Block(new float[LENGTH], new float[LENGTH]);
         for (int at = 0; at < audio.frames(); at += hop) {
-            for (int c = 0; c < 2; c++) {
-                part.take(audio.channel(c), at);
+            audio.read(at, LENGTH, read.left, read.right);
+            for (float[] channel : List.of(read.left, read.right)) {
+                part.take(channel, 0);
                 part.addPower(sum);
             }
         }

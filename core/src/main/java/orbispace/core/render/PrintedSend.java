@@ -105,8 +105,7 @@ final class PrintedSend {
         }
     }
 
-    private static void addGated(
-            float[] sound, float[] gains, int n, float gain, float[] into) {
+    private static void addGated(float[] sound, float[] gains, int n, float gain, float[] into) {
         for (int k = 0; k < n; k++) {
             into[k] += gain * gains[k] * sound[k];
         }

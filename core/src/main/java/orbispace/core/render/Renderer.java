@@ -26,6 +26,7 @@ public final class Renderer {
     private static final int BLOCK_FRAMES = 8192;
     private static final int START_STEP = 4096;
     private static final long WINDOW_BYTES = 400_000_000;
+    private static final int MANY_TIMES = 16;
 
     private final SongMaterial material;
     private final int frames;
@@ -244,7 +245,28 @@ public final class Renderer {
 
     /** All sources at their faders and pans. */
     public Audio dryMix(Design design) {
-        return dry(design.sources());
+        List<Object> key = List.of("dry", design.sources().stream().map(Renderer::place).toList());
+        return cache.find(key).orElseGet(() -> cache.keep(key, dry(design.sources())));
+    }
+
+    /** All sources but some. Where many are left, what is out is taken from the whole. */
+    public Audio dryBut(Design design, List<Source> out) {
+        List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
+        if (out.isEmpty()) {
+            return dryMix(design);
+        }
+        if (others.size() <= MANY_TIMES * out.size()) {
+            return dry(others);
+        }
+        Audio less = dryMix(design);
+        float[] left = less.channel(0).clone();
+        float[] right = less.channel(1).clone();
+        Mixdown.add(left, right, dry(out), -1);
+        return Audio.of(material.sampleRateHz(), left, right);
+    }
+
+    private static List<Object> place(Source source) {
+        return List.of(source.id(), source.gainDb(), source.pan());
     }
 
     /** One source at its fader and pan. */

@@ -14,6 +14,7 @@ public final class DelayLine {
     public static final int FADE_FRAMES = 1024;
 
     private static final int SPARE = SincTable.TAPS;
+    private static final int ROW = 256;
     private static final float SIXTH = 1 / 6f;
 
     /** From this delay on a fraction is read from many samples on both sides. */
@@ -21,6 +22,8 @@ public final class DelayLine {
 
     private final float[] ring;
     private final int mask;
+    private final float[] near = new float[ROW + SincTable.TAPS];
+    private final SincTable.Row row = new SincTable.Row(ROW);
     private int write;
     private double delay;
     private double next;
@@ -80,11 +83,40 @@ public final class DelayLine {
 
     /** Delays frames {@code from} to before {@code to} in place; any delay from 0. */
     public void process(float[] samples, int from, int to) {
-        for (int i = from; i < to; i++) {
+        int i = from;
+        if (fadeLeft == 0 && delay >= WIDE_FRAMES) {
+            while (i < to) {
+                int n = Math.min(ROW, to - i);
+                steady(samples, i, n);
+                i += n;
+            }
+        }
+        for (; i < to; i++) {
             ring[write & mask] = samples[i];
             float delayed = ahead(0);
             advance();
             samples[i] = delayed;
+        }
+    }
+
+    /** Delays frames in place by a delay that stays as it is. */
+    private void steady(float[] samples, int from, int n) {
+        int whole = (int) delay;
+        float f = (float) (delay - whole);
+        int first = -whole - 1 - (SincTable.TAPS / 2 - 1);
+        for (int k = 0; k < n + SincTable.TAPS; k++) {
+            int at = first + k;
+            near[k] = at < 0 ? ring[(write + at) & mask] : at < n ? samples[from + at] : 0;
+        }
+        for (int k = 0; k < n; k++) {
+            ring[(write + k) & mask] = samples[from + k];
+        }
+        write = (write + n) & mask;
+        if (f == 0) {
+            System.arraycopy(near, SincTable.TAPS / 2, samples, from, n);
+        } else {
+            SincTable.row(near, 1 - f, row, n);
+            System.arraycopy(row.low, 0, samples, from, n);
         }
     }
 

@@ -1,5 +1,7 @@
 package orbispace.core.signal;
 
+import java.util.Arrays;
+
 /**
  * Interpolation between samples by a windowed sine cardinal of {@link #TAPS} taps (Kaiser, beta 7):
  * within 0.01 dB to three quarters of half the sample rate, whatever the fraction, where
@@ -55,5 +57,54 @@ public final class SincTable {
             high += TABLE[row + TAPS + k] * x;
         }
         return low + share * (high - low);
+    }
+
+    /**
+     * The values between samples, all the same way to the next, as {@link #between} gives them one
+     * by one.
+     *
+     * @param samples half the taps less one before the first, and on to half after the last
+     * @param fraction 0 to 1, of the way to the next
+     * @param work takes the values in {@link Row#low}
+     * @param n how many
+     */
+    static void row(float[] samples, float fraction, Row work, int n) {
+        float place = fraction * PHASES;
+        int phase = Math.min(PHASES - 1, (int) place);
+        float share = place - phase;
+        int row = phase * TAPS;
+        Arrays.fill(work.low, 0, n, 0);
+        Arrays.fill(work.high, 0, n, 0);
+        for (int k = 0; k < TAPS; k++) {
+            System.arraycopy(samples, k, work.shifted, 0, n);
+            addTap(work, TABLE[row + k], TABLE[row + TAPS + k], n);
+        }
+        for (int i = 0; i < n; i++) {
+            work.low[i] += share * (work.high[i] - work.low[i]);
+        }
+    }
+
+    /** All arrays of a loop are read at one index; otherwise it would not be made parallel. */
+    private static void addTap(Row work, float low, float high, int n) {
+        float[] x = work.shifted;
+        float[] a = work.low;
+        float[] b = work.high;
+        for (int i = 0; i < n; i++) {
+            a[i] += low * x[i];
+            b[i] += high * x[i];
+        }
+    }
+
+    /** Memory in which a row of values is worked out. */
+    static final class Row {
+        final float[] low;
+        private final float[] high;
+        private final float[] shifted;
+
+        Row(int most) {
+            low = new float[most];
+            high = new float[most];
+            shifted = new float[most];
+        }
     }
 }

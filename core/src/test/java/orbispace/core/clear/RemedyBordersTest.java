@@ -46,7 +46,7 @@ import org.junit.jupiter.api.Test;
 /** Where each remedy begins, where it ends, and every word of what it says. */
 class RemedyBordersTest {
     private static PairView at(Return r, double levelDb) {
-        return ANALYSIS.atLevel(question(r, Aims.NONE), levelDb, Job.QUIET);
+        return ANALYSIS.louder(question(r, Aims.NONE), levelDb - r.levelDb(), Job.QUIET);
     }
 
     private static Targets asking(double presence, double worst, WetState state) {
@@ -390,9 +390,9 @@ class RemedyBordersTest {
         for (EarLine.Answer a : List.of(line.loudest(), line.sparsest())) {
             Question over = q.over(a.phrase());
             double obvious = WetState.OBVIOUS.fromShare();
-            assertThat(ANALYSIS.atLevel(over, a.obviousDb() - 0.4, Job.QUIET).cover().wetShare())
+            assertThat(ANALYSIS.shareByLevel(over, Job.QUIET).applyAsDouble(a.obviousDb() - 0.4))
                     .isLessThan(obvious);
-            assertThat(ANALYSIS.atLevel(over, a.obviousDb() + 0.4, Job.QUIET).cover().wetShare())
+            assertThat(ANALYSIS.shareByLevel(over, Job.QUIET).applyAsDouble(a.obviousDb() + 0.4))
                     .isGreaterThan(obvious);
             assertThat(2 * a.feltDb()).isEqualTo(Math.rint(2 * a.feltDb()));
             assertThat(a.obviousDb()).isGreaterThan(a.feltDb());

@@ -40,16 +40,28 @@ public final class FactsCache {
      * @param type of what is measured: records of numbers, texts and lists
      */
     public <T> T of(String key, Class<T> type, Supplier<T> measure) {
-        if (this == NONE) {
-            return measure.get();
-        }
-        Path file = file(type.getSimpleName() + "|" + key);
-        return found(file, type)
+        return known(key, type)
                 .orElseGet(() -> {
                     T measured = measure.get();
-                    keep(file, measured);
+                    keep(key, measured);
                     return measured;
                 });
+    }
+
+    /** What is kept under a key of a type; empty if nothing is. */
+    public <T> Optional<T> known(String key, Class<T> type) {
+        return this == NONE ? Optional.empty() : found(file(key, type), type);
+    }
+
+    /** Keeps what was measured under a key and its type. */
+    public void keep(String key, Object measured) {
+        if (this != NONE) {
+            keep(file(key, measured.getClass()), measured);
+        }
+    }
+
+    private Path file(String key, Class<?> type) {
+        return file(type.getSimpleName() + "|" + key);
     }
 
     private static <T> Optional<T> found(Path file, Class<T> type) {

@@ -81,6 +81,13 @@ public final class ProjectFile {
                 design, Logbook.EMPTY, JsonNodeFactory.instance.objectNode(), "", "");
     }
 
+    /** All that a design says, as one text that is the same for the same design alone. */
+    public static String contentOf(Design design) {
+        ObjectNode node = JsonNodeFactory.instance.objectNode();
+        ProjectWriter.write(node, design);
+        return node.toString();
+    }
+
     /** The design it holds. */
     public Design design() {
         return design;

@@ -1,5 +1,7 @@
 package orbispace.files.sound;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
@@ -25,6 +27,14 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
     static final int MOST_CHANNELS = 4;
 
     private static final int NEAR = 512;
+
+    /** What decoding writes over: one byte more than a few frames of two doubles have. */
+    static final int MOST_NEAR_BYTES = NEAR * 2 * Double.BYTES + 1;
+
+    private static final VarHandle INTS =
+            MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle FLOATS =
+            MethodHandles.byteArrayViewVarHandle(float[].class, ByteOrder.LITTLE_ENDIAN);
 
     /** What to say of a file with more channels than a stem may have. */
     static FileProblem tooMany(Path file, int channels) {
@@ -61,48 +71,40 @@ record PcmFormat(Coding coding, int channels, int rate, int bits, ByteOrder orde
     /**
      * Decodes whole frames at the front of a buffer.
      *
+     * @param near {@link #MOST_NEAR_BYTES} bytes that are written over
      * @param left takes the samples of the first channel, full scale at 1
      * @param right takes those of the second, if there is one
      * @param at where the first is put
      */
-    void decode(ByteBuffer b, float[] left, float[] right, int at, int frames) {
+    void decode(ByteBuffer b, byte[] near, float[] left, float[] right, int at, int frames) {
         // Both channels of a few frames at a time, while their bytes are near.
         for (int from = 0; from < frames; from += NEAR) {
             int n = Math.min(NEAR, frames - from);
-            decode(b, from * frameBytes(), left, at + from, n);
+            b.get(from * frameBytes(), near, 1, n * frameBytes());
+            decode(near, 1, left, at + from, n);
             if (channels == 2) {
-                decode(b, from * frameBytes() + bytesPerSample(), right, at + from, n);
+                decode(near, 1 + bytesPerSample(), right, at + from, n);
             }
         }
     }
 
-    private void decode(ByteBuffer b, int first, float[] into, int at, int frames) {
+    private void decode(byte[] b, int first, float[] into, int at, int frames) {
         int step = frameBytes();
-        if (coding == Coding.SIGNED && bits == 24 && order == ByteOrder.LITTLE_ENDIAN) {
-            threes(b, first, step, into, at, frames);
-            return;
-        }
-        if (coding == Coding.FLOAT && bits == 32) {
+        boolean little = order == ByteOrder.LITTLE_ENDIAN;
+        if (little && coding == Coding.SIGNED && bits == 24) {
+            // Three bytes each, read with the one before them and shifted into place.
             for (int i = 0; i < frames; i++) {
-                into[at + i] = b.getFloat(first + i * step);
+                into[at + i] = ((int) INTS.get(b, first + i * step - 1) >> 8) / 8388608f;
             }
-            return;
-        }
-        for (int i = 0; i < frames; i++) {
-            into[at + i] = sample(b.position(first + i * step));
-        }
-    }
-
-    /** Three bytes each, read with the one before them and shifted into place. */
-    private static void threes(
-            ByteBuffer b, int first, int step, float[] into, int at, int frames) {
-        int whole = 0;
-        if (first == 0 && frames > 0) {
-            into[at] = ((b.getShort(0) & 0xFFFF) | b.get(2) << 16) / 8388608f;
-            whole = 1;
-        }
-        for (int i = whole; i < frames; i++) {
-            into[at + i] = (b.getInt(first + i * step - 1) >> 8) / 8388608f;
+        } else if (little && coding == Coding.FLOAT && bits == 32) {
+            for (int i = 0; i < frames; i++) {
+                into[at + i] = (float) FLOATS.get(b, first + i * step);
+            }
+        } else {
+            ByteBuffer all = ByteBuffer.wrap(b).order(order);
+            for (int i = 0; i < frames; i++) {
+                into[at + i] = sample(all.position(first + i * step));
+            }
         }
     }
 

@@ -103,20 +103,22 @@ public final class SoundShelf {
         int channels = audio.channelCount();
         float[] left = new float[PART_FRAMES];
         float[] right = new float[PART_FRAMES];
+        float[] frames = new float[channels * PART_FRAMES];
         ByteBuffer part =
                 ByteBuffer.allocateDirect(4 * channels * PART_FRAMES)
                         .order(ByteOrder.nativeOrder());
         for (int at = 0; at < audio.frames(); at += PART_FRAMES) {
             int n = Math.min(PART_FRAMES, audio.frames() - at);
             audio.read(at, n, left, right);
-            part.clear();
             for (int i = 0; i < n; i++) {
-                part.putFloat(left[i]);
+                frames[channels * i] = left[i];
                 if (channels == 2) {
-                    part.putFloat(right[i]);
+                    frames[2 * i + 1] = right[i];
                 }
             }
-            part.flip();
+            part.clear();
+            part.asFloatBuffer().put(frames, 0, channels * n);
+            part.limit(4 * channels * n);
             while (part.hasRemaining()) {
                 channel.write(part);
             }

@@ -21,6 +21,9 @@ final class StoredPcm implements Samples {
     private static final ThreadLocal<ByteBuffer> PART =
             ThreadLocal.withInitial(() -> ByteBuffer.allocateDirect(PART_BYTES));
 
+    private static final ThreadLocal<byte[]> NEAR =
+            ThreadLocal.withInitial(() -> new byte[PcmFormat.MOST_NEAR_BYTES]);
+
     private final Path file;
     private final long start;
     private final PcmFormat format;
@@ -55,11 +58,12 @@ final class StoredPcm implements Samples {
         int frameBytes = format.frameBytes();
         int most = PART_BYTES / frameBytes;
         ByteBuffer part = PART.get();
+        byte[] near = NEAR.get();
         for (int done = 0; done < count; done += most) {
             int n = Math.min(most, count - done);
             part.clear().limit(n * frameBytes).order(format.order());
             fill(part, start + (long) (from + done) * frameBytes);
-            format.decode(part, left, right, at + done, n);
+            format.decode(part, near, left, right, at + done, n);
         }
     }
 

@@ -23,6 +23,9 @@ import org.jspecify.annotations.Nullable;
 
 /** How a source stands against a return: presence, bloom, state, and what supports them. */
 final class StandingPanel extends VBox {
+    private static final String ESTIMATED =
+            "The loudness of the whole mix is an estimate until it is rendered. ";
+
     private final ClearModel model;
     private final AskedMenu asking;
     private final AskedNumber askedPresence;
@@ -87,7 +90,8 @@ final class StandingPanel extends VBox {
                 copy.isPresent() ? "combs" : cover.map(x -> x.state().label()).orElse("\u2013"));
         states.show(copy.isPresent() ? Optional.empty() : cover.map(Cover::state), id);
         low.setText(
-                copy.map(StandingPanel::comb).orElse("")
+                (measured.filter(Clearance::estimated).isPresent() ? ESTIMATED : "")
+                        + copy.map(StandingPanel::comb).orElse("")
                         + cover.map(StandingPanel::supporting).orElse("")
                         + measured.flatMap(x -> x.cost(id)).map(StandingPanel::costs).orElse(""));
     }

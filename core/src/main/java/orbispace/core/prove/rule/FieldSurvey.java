@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.DuckCourse;
@@ -57,18 +58,26 @@ public final class FieldSurvey {
     public Map<String, ReturnFacts> measure(Design design, Map<String, StemFacts> stems, Job job) {
         Rendering rendering = renderer.render(design, job);
         Map<String, ReturnCost> costs = new TreeMap<>();
-        ReturnCost.of(rendering).forEach(c -> costs.put(c.returnId(), c));
-        Map<String, ReturnFacts> facts = new LinkedHashMap<>();
+        analysis.costs(design, job).forEach(c -> costs.put(c.returnId(), c));
+        Map<String, ReturnFacts> found = new ConcurrentHashMap<>();
         Optional<Source> judged =
                 design.sourcesOf(Role.LEAD).stream()
                         .findFirst()
                         .or(() -> design.sources().stream().findFirst());
+        design.returns().parallelStream()
+                .forEach(r -> {
+                    job.check();
+                    Audio wet = rendering.wets().get(r.id());
+                    ReturnCost cost = costs.get(r.id());
+                    if (wet != null && cost != null) {
+                        found.put(r.id(), of(design, r, wet, cost, judged, stems, job));
+                    }
+                });
+        Map<String, ReturnFacts> facts = new LinkedHashMap<>();
         for (Return r : design.returns()) {
-            job.check();
-            Audio wet = rendering.wets().get(r.id());
-            ReturnCost cost = costs.get(r.id());
-            if (wet != null && cost != null) {
-                facts.put(r.id(), of(design, r, wet, cost, judged, stems, job));
+            ReturnFacts of = found.get(r.id());
+            if (of != null) {
+                facts.put(r.id(), of);
             }
         }
         return facts;
