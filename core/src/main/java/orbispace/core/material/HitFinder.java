@@ -68,15 +68,18 @@ public final class HitFinder {
         for (int f = 0; f < flux.length; f++) {
             if (flux[f] > least
                     && isLargest(flux, f, apart)
-                    && flux[f] > overMedian(median(flux, f - reach, f + reach))) {
+                    && flux[f]
+                            > overMedian(
+                                    median(flux, f - reach, f + reach),
+                                    Math.min(least, OVER_MEDIAN_DB))) {
                 peaks.add(f);
             }
         }
         return peaks;
     }
 
-    private static double overMedian(double median) {
-        return Math.max(median + OVER_MEDIAN_DB, OVER_MEDIAN * median);
+    private static double overMedian(double median, double overDb) {
+        return Math.max(median + overDb, OVER_MEDIAN * median);
     }
 
     private static boolean isLargest(double[] flux, int f, int reach) {

@@ -74,8 +74,7 @@ final class BleedGains {
         }
         for (int x = 0; x < stems; x++) {
             for (int y = x + 1; y < stems; y++) {
-                boolean kin = !parts.get(x).isEmpty() && parts.get(x).equals(parts.get(y));
-                if (!kin) {
+                if (!isKin(x, y)) {
                     pair(clusters, x, y);
                 }
             }
@@ -190,5 +189,22 @@ final class BleedGains {
     /** How much louder than in its own stem a stroke is in another, dB; -infinity if not known. */
     double db(int hears, int struck, int part) {
         return gains[hears][struck][part];
+    }
+
+    /** How far a stem's event lies over the bleed that every other stem predicts. */
+    double marginDb(Clusters clusters, int c, int x, int part) {
+        double margin = Double.POSITIVE_INFINITY;
+        for (int y = 0; y < clusters.stems(); y++) {
+            if (db(x, y, Clusters.WHOLE) > NONE) {
+                double predicted = predictedDb(clusters, c, x, y, part);
+                margin = Math.min(margin, clusters.levelDb(c, x, part) - predicted);
+            }
+        }
+        return margin;
+    }
+
+    /** Whether two stems hear one drum. */
+    boolean isKin(int one, int other) {
+        return !parts.get(one).isEmpty() && parts.get(one).equals(parts.get(other));
     }
 }

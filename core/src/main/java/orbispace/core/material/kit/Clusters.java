@@ -24,7 +24,7 @@ final class Clusters {
     private static final double TOGETHER_SECONDS = 0.025;
     private static final double HEARD_SECONDS = 0.03;
     private static final double BEFORE_SECONDS = 0.0025;
-    private static final double LEAST_RISE_DB = 1.5;
+    private static final double LEAST_RISE_DB = 1.3;
     private static final double LEAST = 1e-16;
     private static final double TYPICAL = 0.8;
     private static final int LOUDEST = 5;
@@ -81,7 +81,7 @@ final class Clusters {
         loud = java.util.stream.IntStream.range(0, stems).mapToDouble(this::loud).toArray();
     }
 
-    private static double[] level(OnsetBands bands, double at) {
+    static double[] level(OnsetBands bands, double at) {
         double[] power = bands.added(Math.max(0, at - BEFORE_SECONDS), HEARD_SECONDS, EDGES_HZ);
         double[] level = new double[PARTS];
         double all = 0;

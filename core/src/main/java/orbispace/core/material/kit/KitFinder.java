@@ -13,10 +13,9 @@ import orbispace.core.material.GateKeyFinder;
 import orbispace.core.material.Hits;
 
 /**
- * Tells own strokes from bleed across the stems of a kit. A stroke is a stem's own where it lies 4
- * dB or more over the bleed that every other stem predicts ({@link OwnSound}); where no stem's is,
- * it belongs to the one that comes nearest, unless that hardly hears it. Bleed is reckoned twice:
- * from loud strokes, then from all that were found to be own.
+ * Tells own strokes from bleed across the stems of a kit ({@link OwnStrokes}). Bleed is reckoned
+ * twice: from loud strokes, then from all that were found to be own; then it is taken out where its
+ * waveform is known ({@link Unbled}).
  */
 public final class KitFinder {
     private static final double GHOST_DB = 12;
@@ -33,9 +32,11 @@ public final class KitFinder {
      */
     public static Kit find(List<Audio> audio, List<String> parts) {
         Clusters clusters = new Clusters(audio);
-        boolean[][] first = own(clusters, new BleedGains(clusters, parts));
-        BleedGains gains = new BleedGains(clusters, parts, first);
-        boolean[][] own = own(clusters, gains);
+        boolean[][] loud = new OwnStrokes(clusters, new BleedGains(clusters, parts)).byLevel();
+        BleedGains gains = new BleedGains(clusters, parts, loud);
+        OwnStrokes strokes = new OwnStrokes(clusters, gains);
+        boolean[][] byLevel = strokes.byLevel();
+        boolean[][] own = strokes.byWaveform(byLevel, new Unbled(audio, clusters, byLevel, gains));
         List<KitStem> stems =
                 IntStream.range(0, audio.size())
                         .parallel()
@@ -44,22 +45,20 @@ public final class KitFinder {
         KitLines search = new KitLines(audio);
         List<Kit.Line> lines =
                 search.of(
-                        alone(clusters, own, parts),
+                        alone(clusters, own, gains),
                         stems.stream().map(KitFinder::energy).toList());
         return new Kit(stems, search.sharing(), lines, rippleDb(gains, lines), clock(stems));
     }
 
     /** When a stem is struck and no other drum is, by stem. */
-    private static List<List<Double>> alone(
-            Clusters clusters, boolean[][] own, List<String> parts) {
+    private static List<List<Double>> alone(Clusters clusters, boolean[][] own, BleedGains gains) {
         List<List<Double>> alone = new ArrayList<>();
         for (int s = 0; s < clusters.stems(); s++) {
             List<Double> times = new ArrayList<>();
             for (int c = 0; c < own.length; c++) {
                 boolean others = false;
                 for (int o = 0; o < own[c].length; o++) {
-                    boolean kin = !parts.get(s).isEmpty() && parts.get(o).equals(parts.get(s));
-                    others |= own[c][o] && o != s && !kin;
+                    others |= own[c][o] && o != s && !gains.isKin(s, o);
                 }
                 Hits.Hit struck = clusters.event(c, s);
                 if (!others && own[c][s] && struck != null) {
@@ -91,49 +90,6 @@ public final class KitFinder {
             }
         }
         return most;
-    }
-
-    /** By cluster and stem. */
-    static boolean[][] own(Clusters clusters, BleedGains gains) {
-        int stems = clusters.stems();
-        OwnSound[] sounds = new OwnSound[stems];
-        for (int x = 0; x < stems; x++) {
-            sounds[x] = OwnSound.of(clusters, gains, x);
-        }
-        boolean[][] own = new boolean[clusters.size()][stems];
-        for (int c = 0; c < clusters.size(); c++) {
-            int nearest = -1;
-            double most = Double.NEGATIVE_INFINITY;
-            boolean any = false;
-            for (int x = 0; x < stems; x++) {
-                if (clusters.event(c, x) == null) {
-                    continue;
-                }
-                double margin = marginDb(clusters, gains, c, x, Clusters.WHOLE);
-                own[c][x] = sounds[x].has(clusters, gains, c, x);
-                any |= own[c][x];
-                if (margin > most) {
-                    most = margin;
-                    nearest = x;
-                }
-            }
-            if (!any && nearest >= 0 && sounds[nearest].isHeard(clusters, c, nearest)) {
-                own[c][nearest] = true;
-            }
-        }
-        return own;
-    }
-
-    /** How far a stem's event lies over the bleed that every other stem predicts. */
-    static double marginDb(Clusters clusters, BleedGains gains, int c, int x, int part) {
-        double margin = Double.POSITIVE_INFINITY;
-        for (int y = 0; y < clusters.stems(); y++) {
-            if (gains.db(x, y, Clusters.WHOLE) > BleedGains.NONE) {
-                double predicted = gains.predictedDb(clusters, c, x, y, part);
-                margin = Math.min(margin, clusters.levelDb(c, x, part) - predicted);
-            }
-        }
-        return margin;
     }
 
     private static KitStem stem(Clusters clusters, boolean[][] own, int s, Audio audio) {

@@ -14,7 +14,8 @@ import orbispace.core.audio.Quantile;
 record OwnSound(int part, double levelDb) {
     private static final double CERTAIN_DB = 8;
     private static final double OVER_DB = 4;
-    private static final double SOFTEST_DB = 20;
+    private static final double SOFTEST_DB = 22;
+    private static final double LOUD_DB = 20;
     private static final double STRONG_DB = 15;
     private static final int LEAST = 4;
 
@@ -22,8 +23,8 @@ record OwnSound(int part, double levelDb) {
         List<Integer> certain = new ArrayList<>();
         for (int c = 0; c < clusters.size(); c++) {
             if (clusters.event(c, x) != null
-                    && clusters.levelDb(c, x, Clusters.WHOLE) >= clusters.loudDb(x) - SOFTEST_DB
-                    && KitFinder.marginDb(clusters, gains, c, x, Clusters.WHOLE) >= CERTAIN_DB) {
+                    && clusters.levelDb(c, x, Clusters.WHOLE) >= clusters.loudDb(x) - LOUD_DB
+                    && gains.marginDb(clusters, c, x, Clusters.WHOLE) >= CERTAIN_DB) {
                 certain.add(c);
             }
         }
@@ -43,10 +44,7 @@ record OwnSound(int part, double levelDb) {
             double margin =
                     Quantile.of(
                             certain.stream()
-                                    .map(c ->
-                                            Math.min(
-                                                    40,
-                                                    KitFinder.marginDb(clusters, gains, c, x, k)))
+                                    .map(c -> Math.min(40, gains.marginDb(clusters, c, x, k)))
                                     .toList(),
                             0.5);
             if (levels[part] >= levels[Clusters.WHOLE] - STRONG_DB && margin > most) {
@@ -63,8 +61,8 @@ record OwnSound(int part, double levelDb) {
 
     /** Whether a stem's event is its own stroke. */
     boolean has(Clusters clusters, BleedGains gains, int c, int x) {
-        double here = KitFinder.marginDb(clusters, gains, c, x, part);
-        double whole = KitFinder.marginDb(clusters, gains, c, x, Clusters.WHOLE);
+        double here = gains.marginDb(clusters, c, x, part);
+        double whole = gains.marginDb(clusters, c, x, Clusters.WHOLE);
         return isHeard(clusters, c, x) && (here >= OVER_DB || (whole >= OVER_DB && here >= 0));
     }
 }
