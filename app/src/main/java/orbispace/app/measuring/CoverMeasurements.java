@@ -29,7 +29,6 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
-import orbispace.core.render.ChainSettings;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -40,21 +39,14 @@ import org.jspecify.annotations.Nullable;
  * rendered alone, then remedies for it, then the whole song bar by bar.
  */
 final class CoverMeasurements {
-    private static final double LEAST_RUN_UP_SECONDS = 4;
-    private static final double MOST_RUN_UP_SECONDS = 30;
-    private static final double WORTH_A_WINDOW = 0.7;
-
     private final Jobs jobs;
     private final Consumer<Exception> failed;
     private final ObjectProperty<@Nullable Clearance> clearance = new SimpleObjectProperty<>();
     private @Nullable CoverAnalysis whole;
-    private @Nullable Window window;
+    private @Nullable SectionWindow window;
     private HearingLevel heardAt = HearingLevel.USUAL;
     private OptionalDouble listeningLufs = OptionalDouble.empty();
     private boolean estimated;
-
-    /** An analysis of a section alone. */
-    private record Window(Span span, double runUpSeconds, CoverAnalysis analysis) {}
 
     /** What is to be measured. */
     private record Task(
@@ -147,33 +139,15 @@ final class CoverMeasurements {
         if (all == null) {
             return Optional.empty();
         }
-        double seconds = renderer.frames() / renderer.material().sampleRateHz();
-        double runUp = runUp(renderer, design);
-        if (span.seconds() + runUp > WORTH_A_WINDOW * seconds) {
-            return Optional.of(all);
-        }
-        Window now = window;
-        if (now == null || !now.span.equals(span) || now.runUpSeconds < runUp) {
-            now = new Window(span, runUp, all.window(span, runUp));
-            window = now;
-        }
-        return Optional.of(now.analysis);
+        SectionWindow now = SectionWindow.of(window, all, renderer, design, span);
+        window = now;
+        return Optional.of(now.analysis());
     }
 
     /** The same for a job, which ends if the song's sound was forgotten meanwhile. */
     CoverAnalysis wanted(Renderer renderer, Design design, Span span) {
         return analysis(renderer, design, span)
                 .orElseThrow(() -> new CancellationException("no longer wanted"));
-    }
-
-    /** How long the field may ring. */
-    private static double runUp(Renderer renderer, Design design) {
-        double longest = LEAST_RUN_UP_SECONDS;
-        for (Return r : design.returns()) {
-            ChainSettings chain = renderer.chain(design, r);
-            longest = Math.max(longest, chain.ringSeconds());
-        }
-        return Math.min(MOST_RUN_UP_SECONDS, longest);
     }
 
     /** Measures the section, and then goes on with something. */

@@ -65,6 +65,20 @@ final class Mixdown {
         return Audio.of(first.sampleRateHz(), left, right);
     }
 
+    /** Lays a curve over both channels, whose first frame is so far in the song. */
+    static void multiply(float[] left, float[] right, GainCurve curve, int firstFrame) {
+        if (curve.isEven()) {
+            return;
+        }
+        float[] gains = new float[PART];
+        for (int at = 0; at < left.length; at += PART) {
+            int to = Math.min(left.length, at + PART);
+            curve.fill(gains, firstFrame + at, to - at);
+            multiply(left, at, to, gains);
+            multiply(right, at, to, gains);
+        }
+    }
+
     /** Multiplies frames {@code from} to before {@code to} by as many gains. */
     static void multiply(float[] sound, int from, int to, float[] gains) {
         for (int i = from; i < to; i++) {

@@ -213,7 +213,7 @@ public final class Renderer {
             ChainSettings fed = feed.chain();
             Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
         }
-        input(chain.input(), left, right);
+        Mixdown.multiply(left, right, chain.input(), firstFrame);
         return Audio.of(material.sampleRateHz(), left, right);
     }
 
@@ -227,20 +227,6 @@ public final class Renderer {
                     }
                 });
         return sends;
-    }
-
-    /** Lays the plan over what enters a return. */
-    private void input(GainCurve curve, float[] left, float[] right) {
-        if (curve.isEven()) {
-            return;
-        }
-        float[] gains = new float[BLOCK_FRAMES];
-        for (int at = 0; at < frames; at += BLOCK_FRAMES) {
-            int to = Math.min(frames, at + BLOCK_FRAMES);
-            curve.fill(gains, firstFrame + at, to - at);
-            Mixdown.multiply(left, at, to, gains);
-            Mixdown.multiply(right, at, to, gains);
-        }
     }
 
     /** All sources at their faders and pans. */

@@ -76,4 +76,15 @@ class CoverMeterTest {
         Passages over = Passages.ofLoudness(parts(1e5, 10, power(0.055 * loud), 20));
         assertThat(over.speaking().cardinality()).isEqualTo(2000);
     }
+
+    @Test
+    void theShareAskedForAloneIsThatAmongTheMeasures() {
+        Excitation dry = parts(1e5, 1, 3, 6);
+        Excitation wet = parts(1e3, 2, 40, 6);
+        Excitation rest = parts(20, 3, 1e4, 6);
+        Passages passages = Passages.ofPhrases(List.of(new Span(0, 1)), dry.frames(), FPS);
+        assertThat(WetShare.of(dry, wet, rest, 10))
+                .isPositive()
+                .isEqualTo(new CoverMeter(dry, wet, rest, 10, passages).cover().wetShare());
+    }
 }

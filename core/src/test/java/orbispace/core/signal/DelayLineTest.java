@@ -122,4 +122,22 @@ class DelayLineTest {
             assertThat(w[i] + w[i + 32]).isCloseTo(1, within(1e-12));
         }
     }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {13, 13.2, 300.7, 4000.5, 4999})
+    void aDelayThatStaysIsTheSameAsFrameByFrameToTheLastBit(double delay) {
+        float[] x = Signals.noise(0.3, 100, 20000, 0.3, 48000, 5);
+        DelayLine rows = new DelayLine(5000);
+        rows.setDelay(delay, true);
+        float[] whole = x.clone();
+        // Parts that are no whole number of rows.
+        for (int at = 0; at < whole.length; at += 617) {
+            rows.process(whole, at, Math.min(whole.length, at + 617));
+        }
+        DelayLine single = new DelayLine(5000);
+        for (int i = 0; i < x.length; i++) {
+            x[i] = single.next(x[i], delay);
+        }
+        assertThat(whole).isEqualTo(x);
+    }
 }

@@ -54,6 +54,18 @@ class FactsCacheTest {
         assertThat(FactsCache.NONE.of("a", StemFacts.class, () -> other)).isSameAs(other);
     }
 
+    @Test
+    void whatIsNotKeptIsNotKnown() {
+        FactsCache cache = new FactsCache(folder.resolve("facts"));
+        assertThat(cache.known("a", StemFacts.class)).isEmpty();
+        StemFacts facts = facts(1);
+        cache.keep("a", facts);
+        assertThat(cache.known("a", StemFacts.class)).contains(facts);
+        assertThat(cache.known("a", Whole.class)).isEmpty();
+        FactsCache.NONE.keep("a", facts);
+        assertThat(FactsCache.NONE.known("a", StemFacts.class)).isEmpty();
+    }
+
     /** What the program keeps of a whole song. */
     record Whole(Optional<KitFound> kit, List<SharedSound> pairs, String silhouette) {}
 

@@ -13,8 +13,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * What the stems of a kit hear once the bleed is taken out whose waveform is known: how a
  * microphone hears another drum is learnt from that drum's loud strokes ({@link ShortFilter}), and
- * what the drum's own stem makes through it is subtracted. A stroke of the stem's own stays,
- * however much louder the bleed is with which it comes.
+ * what the drum's own stem makes through it is subtracted. A stroke of the stem's own stays, also
+ * where it always comes with the same bleed.
  */
 final class Unbled {
     private static final double BEFORE_SECONDS = 0.1;

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -51,7 +53,7 @@ class KitFinderTest {
                 wrong += own.stream().filter(t -> near(truth, t) == 0).count();
             }
         }
-        assertThat(found / (double) strokes).isGreaterThan(0.94);
+        assertThat(found / (double) strokes).isGreaterThan(0.97);
         assertThat(wrong / (double) claimed).isLessThan(0.015);
     }
 
@@ -147,5 +149,51 @@ class KitFinderTest {
                 .as("what is none of the stems'")
                 .allMatch(b -> b.from() < 0);
         assertThat(IntStream.range(0, 2).map(i -> kit.lines().get(i).samples()).sum()).isZero();
+    }
+
+    /** A snare, and a hat that comes with each of its strokes and once between them. */
+    private static List<Audio> hatUnderSnare(double bleedDb) {
+        int frames = 30 * 44100;
+        SplittableRandom random = new SplittableRandom(3);
+        float[] snare = new float[frames];
+        float[] hat = new float[frames];
+        float bleed = (float) Decibels.toAmplitude(bleedDb);
+        for (int stroke = 0; stroke < 56; stroke++) {
+            int from = 4410 + stroke * 22050;
+            double low = 0;
+            for (int i = 0; i < 20000 && from + i + 40 < frames; i++) {
+                double noise = 2 * random.nextDouble() - 1;
+                double hiss = 2 * random.nextDouble() - 1;
+                low += 0.35 * (hiss - low);
+                double t = i / 44100.0;
+                float struck = (float) (stroke % 2 == 0 ? 0.5 * Math.exp(-t / 0.07) * noise : 0);
+                float shut = (float) (0.1 * Math.exp(-t / 0.03) * (hiss - low));
+                snare[from + i] += struck + 0.1f * shut;
+                hat[from + i] += shut;
+                hat[from + i + 40] += bleed * struck;
+            }
+        }
+        return List.of(Audio.of(44100, snare), Audio.of(44100, hat));
+    }
+
+    @Test
+    void strokesThatAlwaysComeWithBleedAreFoundBeneathIt() {
+        // The snare never comes without the hat: by level its bleed is all that is heard there.
+        Kit kit = KitFinder.find(hatUnderSnare(-24), List.of("snare", "hat"));
+        assertThat(kit.stems().get(1).own()).hasSizeBetween(54, 56);
+        assertThat(kit.stems().get(0).own()).hasSizeBetween(28, 29);
+    }
+
+    @Test
+    void levinsonSolvesASymmetricSystemOfShiftedRows() {
+        double[] row = {4, 1.5, -0.5, 0.25};
+        double[] x = {1, -2, 0.5, 3};
+        double[] wanted = new double[4];
+        for (int i = 0; i < 4; i++) {
+            for (int j = 0; j < 4; j++) {
+                wanted[i] += row[Math.abs(i - j)] * x[j];
+            }
+        }
+        assertThat(ShortFilter.levinson(row, wanted)).containsExactly(x, within(1e-9));
     }
 }
