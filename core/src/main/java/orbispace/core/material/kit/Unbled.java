@@ -204,9 +204,8 @@ final class Unbled {
 
     private void subtract(double[] from, double[] filter, double[] of, int part) {
         int first = Math.max(1, (int) Math.ceil(Clusters.EDGES_HZ[part] * length / rate));
-        int end =
-                (int) Math.min(length / 2, Math.ceil(Clusters.EDGES_HZ[part + 1] * length / rate));
-        for (int k = first; k < end; k++) {
+        int end = (int) Math.ceil(Clusters.EDGES_HZ[part + 1] * length / rate);
+        for (int k = first; k < Math.min(length / 2, end); k++) {
             int re = 2 * k;
             int im = re + 1;
             from[re] -= filter[re] * of[re] - filter[im] * of[im];
