@@ -118,7 +118,7 @@ public final class Measurements {
      * @param pair what is heard against each other
      * @param barred kinds of remedies not to look for; empty to look for none at all
      * @param judged who is judged
-     * @param afterSection what else is to be measured when it is known how the section stands
+     * @param afterPictures what else is to be measured when the pictures are there
      */
     public void update(
             Design design,
@@ -126,7 +126,7 @@ public final class Measurements {
             Span span,
             Optional<Set<Setting>> barred,
             Judged judged,
-            Runnable afterSection) {
+            Runnable afterPictures) {
         jobs.cancel("clear");
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
@@ -137,7 +137,11 @@ public final class Measurements {
                 wanted.put(r.id(), recipe);
             }
         }
-        Runnable rest = () -> measureSound(design, pair, span, barred, judged, afterSection);
+        Runnable rest =
+                () -> {
+                    afterPictures.run();
+                    measureSound(design, pair, span, barred, judged);
+                };
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
             rest.run();
@@ -188,21 +192,15 @@ public final class Measurements {
             ComparedPair pair,
             Span span,
             Optional<Set<Setting>> barred,
-            Judged judged,
-            Runnable afterSection) {
+            Judged judged) {
         Renderer render = renderer;
         if (render == null) {
-            afterSection.run();
             return;
         }
         Runnable remedies = () -> cover.measureRemedies(render, design, span, barred, judged);
         Runnable section =
                 () -> cover.measureSection(render, design, span, barred, judged, remedies);
-        Runnable mixed =
-                () -> {
-                    afterSection.run();
-                    measureMix(render, design, pair, span, section, remedies);
-                };
+        Runnable mixed = () -> measureMix(render, design, pair, span, section, remedies);
         Runnable sectionFirst =
                 () -> cover.measureSection(render, design, span, barred, judged, mixed);
         if (cover.isOpen(design)) {
