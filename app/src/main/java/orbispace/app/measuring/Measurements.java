@@ -113,7 +113,7 @@ public final class Measurements {
 
     /**
      * Measures again what a change of the design has touched: pictures first, since they are looked
-     * at, then the mix, then what the returns cover.
+     * at, then what the returns cover in the section, then the mix, then remedies.
      *
      * @param pair what is heard against each other
      * @param barred kinds of remedies not to look for; empty to look for none at all

@@ -234,8 +234,8 @@ public final class CoverAnalysis {
     }
 
     private Excitation others(Question q, Job job) {
-        List<Return> others = new ArrayList<>(q.design().returns());
-        others.removeIf(r -> r.id().equals(q.returnId()));
+        List<Return> others =
+                q.design().returns().stream().filter(r -> !r.id().equals(q.returnId())).toList();
         return song.wets(q.design(), others, job);
     }
 
@@ -266,16 +266,12 @@ public final class CoverAnalysis {
      */
     public DoubleUnaryOperator shareByLevel(Question q, Job job) {
         List<Source> layers = q.design().layersOf(q.source());
-        Excitation rest = others(q, job).plus(song.sourcesBut(q.design(), layers));
+        Excitation others = others(q, job).plus(song.sourcesBut(q.design(), layers));
+        Excitation rest = slice(others, q.span());
         Excitation dry = slice(song.part(layers), q.span());
         Excitation wet = slice(wet(q.design(), q.ret(), job), q.span());
-        Excitation beside = slice(rest, q.span());
-        return db ->
-                WetShare.of(
-                        dry,
-                        wet.times(Decibels.toPower(db - q.ret().levelDb())),
-                        beside,
-                        roomPower);
+        double now = q.ret().levelDb();
+        return db -> WetShare.of(dry, wet.times(Decibels.toPower(db - now)), rest, roomPower);
     }
 
     /** How a question's source stands with its return alone louder by so many dB than it is. */

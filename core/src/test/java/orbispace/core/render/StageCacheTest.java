@@ -3,8 +3,8 @@ package orbispace.core.render;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.function.UnaryOperator;
+import orbispace.core.Elsewhere;
 import orbispace.core.audio.Audio;
-import orbispace.core.audio.Samples;
 import org.junit.jupiter.api.Test;
 
 class StageCacheTest {
@@ -38,7 +38,7 @@ class StageCacheTest {
 
     @Test
     void whatHasNoRoomIsLaidAsideAndTheOldestOfAllGoes() {
-        StageCache cache = new StageCache(1024, 3 * 1024, StageCacheTest::stored);
+        StageCache cache = new StageCache(1024, 3 * 1024, Elsewhere::stored);
         Audio first = kilobyte();
         assertThat(cache.keep("a", first)).isSameAs(first);
         Audio laid = cache.keep("b", kilobyte());
@@ -59,27 +59,6 @@ class StageCacheTest {
         cache.keep("b", kilobyte());
         assertThat(cache.find("a")).isEmpty();
         assertThat(cache.find("b")).isPresent();
-    }
-
-    private static Audio stored(Audio audio) {
-        return Audio.stored(
-                audio.sampleRateHz(),
-                new Samples() {
-                    @Override
-                    public int channels() {
-                        return audio.channelCount();
-                    }
-
-                    @Override
-                    public int frames() {
-                        return audio.frames();
-                    }
-
-                    @Override
-                    public void read(int from, int count, float[] left, float[] right, int at) {
-                        System.arraycopy(audio.channel(0), from, left, at, count);
-                    }
-                });
     }
 
     @Test
