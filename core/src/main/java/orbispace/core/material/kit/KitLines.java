@@ -19,7 +19,11 @@ import orbispace.core.signal.Fft;
  * are made one answer by least squares, weighted with their confidence.
  */
 final class KitLines {
-    private static final double BEFORE_SECONDS = 0.005;
+    private static final double BEFORE_SECONDS = 0.012;
+
+    /** Rings of earlier strokes fade in: begun at once they were a click in both stems, at 0. */
+    private static final double FADE_IN_SECONDS = 0.006;
+
     private static final double MOST_SECONDS = 0.025;
     private static final int MOST_STROKES = 40;
     private static final int LEAST_STROKES = 4;
@@ -215,14 +219,15 @@ final class KitLines {
         return correlation[Math.floorMod(delay, length)];
     }
 
-    /** A window whose second half fades, so that its end is no click that both stems share. */
+    /** A window that fades in and out, so that neither end is a click that both stems share. */
     private void load(Audio from, int start, double[] into) {
         int half = length / 2;
         float[] l = new float[half];
         float[] r = new float[half];
         from.read(start, half, l, r);
+        double in = FADE_IN_SECONDS * rate;
         for (int i = 0; i < length; i++) {
-            double fade = i < half / 2 ? 1 : Math.max(0, 1 - (i - half / 2.0) / (half / 2.0));
+            double fade = Math.clamp(Math.min(i / in, (half - i) / (half / 2.0)), 0, 1);
             into[i] = i < half ? fade * ((double) l[i] + r[i]) : 0;
         }
     }
