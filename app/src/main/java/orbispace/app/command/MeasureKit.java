@@ -2,6 +2,7 @@ package orbispace.app.command;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -12,6 +13,7 @@ import orbispace.core.material.GateKey;
 import orbispace.core.material.kit.Kit;
 import orbispace.core.material.kit.KitFinder;
 import orbispace.core.material.kit.KitStem;
+import orbispace.core.prove.Brings;
 import orbispace.core.signal.Resampler;
 import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
@@ -89,7 +91,7 @@ final class MeasureKit implements Callable<Integer> {
                     .put("known", line.known())
                     .put("inverted", line.inverted());
         }
-        document.put("rippleDb", kit.rippleDb());
+        document.put("rippleDb", rippleDb(kit));
         return document;
     }
 
@@ -138,6 +140,7 @@ final class MeasureKit implements Callable<Integer> {
                             .orElse("no gate parts them"),
                     Wording.format("%+d samples", line.samples())
                             + (line.known() ? "" : ", its distance included")
+                            + (line.isOff() ? ", not in line" : "")
                             + (line.inverted() ? ", inverted" : ""));
         }
         output.line(
@@ -145,6 +148,10 @@ final class MeasureKit implements Callable<Integer> {
                 kit.hitClockSeconds().isPresent()
                         ? Wording.format("%.3f s", kit.hitClockSeconds().getAsDouble())
                         : "none",
-                kit.rippleDb());
+                rippleDb(kit));
+    }
+
+    private static double rippleDb(Kit kit) {
+        return Brings.ripple(kit.combed(Collections.nCopies(kit.stems().size(), 0.0))).amount();
     }
 }

@@ -1,9 +1,9 @@
 package orbispace.core.material.kit;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.IntStream;
 import orbispace.core.audio.Decibels;
 
@@ -40,21 +40,20 @@ final class BleedGains {
      */
     private static final double LOUD_DB = 8;
 
-    private static final Set<String> HEAR_ALL = Set.of("overhead", "room");
     static final double NONE = Double.NEGATIVE_INFINITY;
 
     /** By hearing stem, struck stem and part of the spectrum. */
     private final double[][][] gains;
 
-    private final List<String> parts;
+    private final DrumParts parts;
     private final boolean[][] own;
 
     /**
      * Finds the gains.
      *
-     * @param parts what each stem stands at, in one word; stems of one part hear one drum
+     * @param parts what each stem stands at
      */
-    BleedGains(Clusters clusters, List<String> parts) {
+    BleedGains(Clusters clusters, DrumParts parts) {
         this(clusters, parts, new boolean[0][]);
     }
 
@@ -62,9 +61,9 @@ final class BleedGains {
      * The same where it is known which strokes are whose: then soft ones tell as well, and those
      * that another stem does not hear at all.
      */
-    BleedGains(Clusters clusters, List<String> parts, boolean[][] own) {
+    BleedGains(Clusters clusters, DrumParts parts, boolean[][] own) {
         this.own = own;
-        this.parts = List.copyOf(parts);
+        this.parts = parts;
         int stems = clusters.stems();
         gains = new double[stems][stems][Clusters.PARTS];
         for (double[][] of : gains) {
@@ -74,7 +73,7 @@ final class BleedGains {
         }
         for (int x = 0; x < stems; x++) {
             for (int y = x + 1; y < stems; y++) {
-                if (!isKin(x, y)) {
+                if (!parts.isKin(x, y)) {
                     pair(clusters, x, y);
                 }
             }
@@ -87,10 +86,10 @@ final class BleedGains {
         double inX = median(clusters, bledIntoX, x, y, Clusters.WHOLE);
         double inY = median(clusters, bledIntoY, y, x, Clusters.WHOLE);
         boolean apart = inX + inY <= TWO_MODES_DB;
-        if (inX > NONE && !hearsAll(y) && (apart || inX < -FAINTER_DB)) {
+        if (inX > NONE && !parts.hearsAll(y) && (apart || inX < -FAINTER_DB)) {
             take(clusters, bledIntoX, x, y);
         }
-        if (inY > NONE && !hearsAll(x) && (apart || inY < -FAINTER_DB)) {
+        if (inY > NONE && !parts.hearsAll(x) && (apart || inY < -FAINTER_DB)) {
             take(clusters, bledIntoY, y, x);
         }
     }
@@ -106,11 +105,6 @@ final class BleedGains {
                                 : clusters.event(c, hears) != null
                                         && clusters.levelDb(c, struck, Clusters.WHOLE) >= loud)
                 .toArray();
-    }
-
-    /** What hangs over the kit or stands in its room has hardly a stroke of its own. */
-    private boolean hearsAll(int stem) {
-        return HEAR_ALL.contains(parts.get(stem));
     }
 
     /** The gains of a pair part by part: bleed is never much brighter than what it comes from. */
@@ -205,6 +199,23 @@ final class BleedGains {
 
     /** Whether two stems hear one drum. */
     boolean isKin(int one, int other) {
-        return !parts.get(one).isEmpty() && parts.get(one).equals(parts.get(other));
+        return parts.isKin(one, other);
+    }
+
+    /** How loud stems hear each other's own strokes, as far as that is known. */
+    List<Kit.Heard> heard(Clusters clusters) {
+        List<Kit.Heard> heard = new ArrayList<>();
+        for (int x = 0; x < gains.length; x++) {
+            for (int y = 0; y < gains.length; y++) {
+                double db =
+                        x != y && isKin(x, y)
+                                ? median(clusters, struck(clusters, x, y), x, y, Clusters.WHOLE)
+                                : db(x, y, Clusters.WHOLE);
+                if (x != y && db > NONE) {
+                    heard.add(new Kit.Heard(x, y, db));
+                }
+            }
+        }
+        return heard;
     }
 }

@@ -31,9 +31,10 @@ public final class KitFinder {
      *     one drum
      */
     public static Kit find(List<Audio> audio, List<String> parts) {
+        DrumParts drums = new DrumParts(parts);
         Clusters clusters = new Clusters(audio);
-        boolean[][] loud = new OwnStrokes(clusters, new BleedGains(clusters, parts)).byLevel();
-        BleedGains gains = new BleedGains(clusters, parts, loud);
+        boolean[][] loud = new OwnStrokes(clusters, new BleedGains(clusters, drums)).byLevel();
+        BleedGains gains = new BleedGains(clusters, drums, loud);
         OwnStrokes strokes = new OwnStrokes(clusters, gains);
         boolean[][] byLevel = strokes.byLevel();
         boolean[][] own = strokes.byWaveform(byLevel, new Unbled(audio, clusters, byLevel, gains));
@@ -42,12 +43,12 @@ public final class KitFinder {
                         .parallel()
                         .mapToObj(s -> stem(clusters, own, s, audio.get(s)))
                         .toList();
-        KitLines search = new KitLines(audio);
+        KitLines search = new KitLines(audio, drums);
         List<Kit.Line> lines =
                 search.of(
                         alone(clusters, own, gains),
                         stems.stream().map(KitFinder::energy).toList());
-        return new Kit(stems, search.sharing(), lines, rippleDb(gains, lines), clock(stems));
+        return new Kit(stems, search.sharing(), lines, gains.heard(clusters), clock(stems));
     }
 
     /** When a stem is struck and no other drum is, by stem. */
@@ -73,23 +74,6 @@ public final class KitFinder {
     /** Energy of a stem's own strokes. */
     private static double energy(KitStem stem) {
         return stem.own().stream().mapToDouble(o -> Decibels.toPower(o.peakDb())).sum();
-    }
-
-    /** 20 lg((1 + b) / (1 - b)) of the loudest bleed between stems that do not lie in line. */
-    private static double rippleDb(BleedGains gains, List<Kit.Line> lines) {
-        double most = 0;
-        for (int x = 0; x < lines.size(); x++) {
-            for (int y = 0; y < lines.size(); y++) {
-                double gain = gains.db(x, y, Clusters.WHOLE);
-                boolean told = lines.get(x).known() && lines.get(y).known();
-                int apart = Math.abs(lines.get(x).samples() - lines.get(y).samples());
-                if (told && gain < 0 && apart > Kit.IN_LINE_SAMPLES) {
-                    double b = Decibels.toAmplitude(gain);
-                    most = Math.max(most, 20 * Math.log10((1 + b) / (1 - b)));
-                }
-            }
-        }
-        return most;
     }
 
     private static KitStem stem(Clusters clusters, boolean[][] own, int s, Audio audio) {

@@ -16,7 +16,7 @@ import orbispace.core.signal.Fft;
  * it; else that of the loud part alone. Where both hear each other, half the difference of the two
  * delays is how much later one stem lies, and half their sum how far the microphones are apart;
  * where only one hears the other the two cannot be told from each other. The delays of all pairs
- * are made one answer by least squares, weighted with their confidence.
+ * are made one answer ({@link TimeGraph}).
  */
 final class KitLines {
     private static final double BEFORE_SECONDS = 0.012;
@@ -45,10 +45,12 @@ final class KitLines {
     private static final double BACKED = 0.8;
 
     private static final double SURE_WHERE_LOUD = 0.12;
-    private static final double ONE_WAY = 1e-4;
-    private static final double LOOSE = 1e-9;
+
+    /** Microphones stand a hand's breadth or two from where their drums are struck: 17 cm. */
+    private static final double NATURAL_SECONDS = 0.0005;
 
     private final List<Audio> audio;
+    private final DrumParts parts;
     private final int length;
     private final double rate;
     private final Fft fft;
@@ -58,8 +60,9 @@ final class KitLines {
         static final Delay NONE = new Delay(0, 0, false);
     }
 
-    KitLines(List<Audio> audio) {
+    KitLines(List<Audio> audio, DrumParts parts) {
         this.audio = List.copyOf(audio);
+        this.parts = parts;
         rate = audio.getFirst().sampleRateHz();
         length = Integer.highestOneBit((int) (0.06 * rate)) * 2;
         fft = new Fft(length);
@@ -79,85 +82,48 @@ final class KitLines {
                 delays[x][y] = x == y ? Delay.NONE : delay(x, y, strokes.get(y));
             }
         }
-        double[][] later = new double[n][n];
-        double[][] weight = new double[n][n];
-        boolean[] known = new boolean[n];
+        TimeGraph graph = new TimeGraph(parts, energy, NATURAL_SECONDS * rate);
         for (int x = 0; x < n; x++) {
-            for (int y = 0; y < n; y++) {
+            for (int y = x + 1; y < n; y++) {
                 Delay there = delays[x][y];
                 Delay back = delays[y][x];
                 if (there.confidence >= SURE && back.confidence >= SURE) {
-                    later[x][y] = (there.samples - back.samples) / 2.0;
-                    weight[x][y] = Math.min(there.confidence, back.confidence);
-                    known[x] = true;
-                    sharing.addAll(List.of(x, y));
-                } else if (there.confidence >= SURE || back.confidence >= SURE) {
-                    boolean hears = there.confidence >= back.confidence;
-                    sharing.addAll(List.of(x, y));
-                    later[x][y] = hears ? there.samples : -back.samples;
-                    weight[x][y] = ONE_WAY * Math.max(there.confidence, back.confidence);
+                    double later = (there.samples - back.samples) / 2.0;
+                    graph.bothWays(x, y, later, Math.min(there.confidence, back.confidence));
+                } else if (there.confidence >= SURE) {
+                    graph.oneWay(x, y, there.samples, there.confidence);
+                } else if (back.confidence >= SURE) {
+                    graph.oneWay(y, x, back.samples, back.confidence);
+                } else {
+                    continue;
                 }
+                sharing.addAll(List.of(x, y));
             }
         }
-        int reference = reference(energy, known);
-        double[] offsets = leastSquares(later, weight, reference);
+        double[] offsets = graph.offsets();
+        int[] late = graph.late(offsets);
         List<Kit.Line> lines = new ArrayList<>();
         for (int x = 0; x < n; x++) {
+            int drum = graph.anchor(x);
+            int reference = graph.reference();
+            boolean turned = turned(delays[x][drum]) != turned(delays[drum][reference]);
             lines.add(
                     new Kit.Line(
                             (int) Math.round(offsets[x]),
-                            known[x],
-                            delays[x][reference].inverted
-                                    && delays[x][reference].confidence >= SURE));
+                            graph.isKnown(x),
+                            turned,
+                            late[x]));
         }
         return lines;
+    }
+
+    private static boolean turned(Delay delay) {
+        return delay.inverted && delay.confidence >= SURE;
     }
 
     /** Stems in which strokes of others were found, or whose strokes others hear. */
     List<Integer> sharing() {
         return List.copyOf(sharing);
-    }
-
-    /** The stem with the most energy, of those that hear others and are heard if there are any. */
-    private static int reference(List<Double> energy, boolean[] known) {
-        int best = 0;
-        for (int s = 1; s < known.length; s++) {
-            boolean louder = energy.get(s) > energy.get(best);
-            best = known[s] == known[best] ? (louder ? s : best) : (known[s] ? s : best);
-        }
-        return best;
-    }
-
-    /** The offsets that fit all pairs best; that of the reference is 0. */
-    private static double[] leastSquares(double[][] later, double[][] weight, int reference) {
-        int n = later.length;
-        double[][] rows = new double[n][n + 1];
-        for (int x = 0; x < n; x++) {
-            rows[x][x] = LOOSE;
-            for (int y = 0; y < n && x != reference; y++) {
-                rows[x][x] += weight[x][y];
-                rows[x][y] -= y == reference ? 0 : weight[x][y];
-                rows[x][n] += weight[x][y] * later[x][y];
-            }
-        }
-        // Diagonally dominant: no pivots are needed.
-        for (int k = 0; k < n; k++) {
-            for (int i = k + 1; i < n; i++) {
-                double share = rows[i][k] / rows[k][k];
-                for (int j = k; j <= n; j++) {
-                    rows[i][j] -= share * rows[k][j];
-                }
-            }
-        }
-        double[] offsets = new double[n];
-        for (int k = n - 1; k >= 0; k--) {
-            double sum = rows[k][n];
-            for (int j = k + 1; j < n; j++) {
-                sum -= rows[k][j] * offsets[j];
-            }
-            offsets[k] = sum / rows[k][k];
-        }
-        return offsets;
     }
 
     /** How much later one stem hears the strokes of another than that does itself. */

@@ -132,7 +132,43 @@ class KitFinderTest {
         assertThat(kit.lines())
                 .filteredOn(Kit.Line::known)
                 .allMatch(l -> Math.abs(l.samples()) <= 1);
-        assertThat(kit.rippleDb()).isZero();
+        assertThat(kit.combed(List.of(0.0, 0.0))).isZero();
+    }
+
+    /** A snare from above and from below, one upside down, and a kick. */
+    private static List<Audio> fromBothSides(boolean above) {
+        SplittableRandom random = new SplittableRandom(5);
+        float[][] stems = new float[3][30 * 44100];
+        for (int stroke = 0; stroke < 56; stroke++) {
+            int from = 4410 + stroke * 22050;
+            boolean kick = stroke % 2 == 0;
+            for (int i = 0; i < 9000; i++) {
+                double t = i / 44100.0;
+                double noise = 2 * random.nextDouble() - 1;
+                double drum =
+                        Math.exp(-t / 0.06)
+                                * (Math.sin(2 * Math.PI * (kick ? 60 : 190) * t)
+                                        + 0.3 * noise);
+                stems[0][from + i] += (float) ((above ? -1 : 1) * (kick ? 0.04 : 0.5) * drum);
+                stems[1][from + i + 30] += (float) ((above ? 1 : -1) * (kick ? 0.03 : 0.3) * drum);
+                stems[2][from + i + (kick ? 0 : 60)] += (float) ((kick ? 0.5 : 0.05) * drum);
+            }
+        }
+        return List.of(
+                Audio.of(44100, stems[0]), Audio.of(44100, stems[1]), Audio.of(44100, stems[2]));
+    }
+
+    @Test
+    void oneOfTwoStemsOfADrumIsTurnedAndNotBoth() {
+        for (boolean above : new boolean[] {false, true}) {
+            Kit kit = KitFinder.find(fromBothSides(above), List.of("snare", "snare", "kick"));
+            assertThat(kit.lines()).extracting(Kit.Line::known).containsOnly(true);
+            assertThat(kit.lines().get(0).inverted())
+                    .isNotEqualTo(kit.lines().get(1).inverted());
+            assertThat(Math.abs(kit.lines().get(1).late() - kit.lines().get(0).late()))
+                    .isEqualTo(30);
+            assertThat(kit.combed(List.of(0.0, 0.0, 0.0))).isCloseTo(0.6, within(0.03));
+        }
     }
 
     @Test
