@@ -111,7 +111,7 @@ final class CheckCommand implements Callable<Integer> {
         if (line.isFolded()) {
             line.findings().forEach(each -> output.line("        %s", each.evidence()));
         }
-        if (!f.remedies().isEmpty()) {
+        if (line.settled() > 0 && !f.remedies().isEmpty()) {
             output.line(
                     "      %s%s%s",
                     f.remedies().getFirst().label(),

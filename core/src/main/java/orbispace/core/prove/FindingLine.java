@@ -118,12 +118,14 @@ public record FindingLine(List<Finding> findings) {
     public Optional<Brings> brings() {
         return findings.stream()
                 .flatMap(f -> f.brings().stream())
+                .filter(b -> b.amount() > 0)
                 .max(Comparator.comparingDouble(Brings::steps));
     }
 
-    /** How many can be settled by a press. */
+    /** How many can be settled by one press; none of unlike things that are only worth knowing. */
     public int settled() {
-        return (int) findings.stream().filter(f -> !f.remedies().isEmpty()).count();
+        boolean unlike = findings.stream().anyMatch(f -> !f.rule().equals(first().rule()));
+        return unlike ? 0 : (int) findings.stream().filter(f -> !f.remedies().isEmpty()).count();
     }
 
     /** One change with the first remedy of each. */

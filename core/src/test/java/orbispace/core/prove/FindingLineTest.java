@@ -109,6 +109,15 @@ class FindingLineTest {
     }
 
     @Test
+    void unlikeThingsThatAreOnlyWorthKnowingHaveNoCommonPress() {
+        Finding echo = late("b", 20, Severity.KNOW);
+        FindingLine line = FindingLine.of(List.of(echo, know("rate"))).getFirst();
+        assertThat(line.isFolded()).isTrue();
+        assertThat(line.settled()).isZero();
+        assertThat(FindingLine.of(List.of(echo)).getFirst().settled()).isEqualTo(1);
+    }
+
+    @Test
     void onePressSettlesAllOfAKindThoughEachWasProposedAlone() {
         List<Finding> all = new ArrayList<>();
         all.add(late("b", 20, Severity.ACT));

@@ -108,11 +108,7 @@ final class KitLines {
             int reference = graph.reference();
             boolean turned = turned(delays[x][drum]) != turned(delays[drum][reference]);
             lines.add(
-                    new Kit.Line(
-                            (int) Math.round(offsets[x]),
-                            graph.isKnown(x),
-                            turned,
-                            late[x]));
+                    new Kit.Line((int) Math.round(offsets[x]), graph.isKnown(x), turned, late[x]));
         }
         return lines;
     }

@@ -41,13 +41,16 @@ final class AmbienceDoubled implements FieldRule {
         String inside =
                 room.map(a ->
                                 Wording.text(
-                                        "%s holds a room of %.2f s, %.0f dB under it",
-                                        s.name(), a.decaySeconds(), a.underDb()))
+                                        "%s %s a room of %.2f s, %.0f dB under it",
+                                        s.name(),
+                                        a.sure() ? "holds" : "may hold",
+                                        a.decaySeconds(),
+                                        a.underDb()))
                         .orElse(s.name() + " is marked as wet");
         double softer = Math.max(-90, send.levelDb() - SOFTER_DB);
         return new Finding(
                 "ambience-doubled",
-                Severity.WEIGH,
+                room.isPresent() && !room.get().sure() && !s.wet() ? Severity.KNOW : Severity.WEIGH,
                 r.id(),
                 "ambience doubled",
                 inside + Wording.text(", and is sent to %s at %.1f dB.", r.name(), send.levelDb()),

@@ -6,6 +6,7 @@ import java.util.Optional;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -52,25 +53,32 @@ final class DecayTooLong implements FieldRule {
             return Optional.empty();
         }
         double level = -Fit.tailLevelDb(event, predelay, tail.decaySeconds());
+        double then = -Fit.tailLevelDb(event, predelay, fits);
         return Optional.of(
                 new Finding(
-                        "decay-too-long",
-                        Severity.WEIGH,
-                        r.id(),
-                        "too long",
-                        Wording.text(
-                                "%s is only %.0f dB down at the next %s, %.2f s later; its decay is"
-                                        + " %.2f s.",
-                                r.name(),
-                                level,
-                                byGap ? "phrase" : "hit",
-                                event,
-                                tail.decaySeconds()),
-                        Wording.text(
-                                "A tail %.0f dB down stays out of the way of what comes.", down),
-                        List.of(
-                                new Remedy(
-                                        Wording.text("decay %.2f s", fits),
-                                        new ReturnEdit.Decay(r.id(), fits)))));
+                                "decay-too-long",
+                                Severity.WEIGH,
+                                r.id(),
+                                "too long",
+                                Wording.text(
+                                        "%s is only %.0f dB down at the next %s, %.2f s later; its"
+                                                + " decay is %.2f s.",
+                                        r.name(),
+                                        level,
+                                        byGap ? "phrase" : "hit",
+                                        event,
+                                        tail.decaySeconds()),
+                                Wording.text(
+                                        "A tail %.0f dB down stays out of the way of what comes.",
+                                        down),
+                                List.of(
+                                        new Remedy(
+                                                Wording.text("decay %.2f s", fits),
+                                                new ReturnEdit.Decay(r.id(), fits))))
+                        .bringing(
+                                new Brings(
+                                        then - level,
+                                        "dB less at the next " + (byGap ? "phrase" : "hit"),
+                                        3)));
     }
 }

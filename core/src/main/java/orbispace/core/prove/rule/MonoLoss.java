@@ -3,10 +3,12 @@ package orbispace.core.prove.rule;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import orbispace.core.audio.Decibels;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Width;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -39,7 +41,8 @@ final class MonoLoss implements FieldRule {
                             .filter(b -> b.monoFoldLossDb().orElse(0) > NOTCH_DB)
                             .toList();
             if (whole > MOST_DB) {
-                found.add(finding(r, "mono-loss", evidence(r, whole)));
+                Finding lost = finding(r, "mono-loss", evidence(r, whole));
+                found.add(whole < Double.MAX_VALUE ? lost.bringing(less(r, whole)) : lost);
             } else if (!notches.isEmpty()) {
                 found.add(
                         finding(
@@ -55,6 +58,18 @@ final class MonoLoss implements FieldRule {
         return found;
     }
 
+    /** What is lost is the side: the narrower it is, the less. */
+    private static Brings less(Return r, double lossDb) {
+        double side = Decibels.toPower(lossDb) - 1;
+        double factor = factor(r) / r.chain().width().factor();
+        double then = Decibels.ofPower(1 + side * factor * factor);
+        return new Brings(lossDb - then, "dB less lost in mono", 0.5);
+    }
+
+    private static double factor(Return r) {
+        return Math.rint(100 * NARROWER * r.chain().width().factor()) / 100;
+    }
+
     private static String evidence(Return r, double loss) {
         return loss == Double.MAX_VALUE
                 ? "Folded to mono, nothing of " + r.name() + " is left."
@@ -62,7 +77,7 @@ final class MonoLoss implements FieldRule {
     }
 
     private static Finding finding(Return r, String rule, String evidence) {
-        double factor = Math.rint(100 * NARROWER * r.chain().width().factor()) / 100;
+        double factor = factor(r);
         Width narrower = new Width(factor, r.chain().width().monoBelowHz());
         return new Finding(
                 rule,

@@ -5,6 +5,7 @@ import java.util.List;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -29,25 +30,27 @@ final class RepeatsRunOn implements FieldRule {
             double spacing = facts.seconds(r, echo.time());
             double end = Fit.repeatsEndSeconds(spacing, echo.feedback(), DOWN_DB);
             double fits = Fit.feedbackOfWholeRepeats(spacing, gap, DOWN_DB);
+            double then = Fit.repeatsEndSeconds(spacing, fits, DOWN_DB);
             if (end > LATE * Math.max(gap, spacing) && fits < echo.feedback()) {
                 found.add(
                         new Finding(
-                                "repeats-run-on",
-                                Severity.WEIGH,
-                                r.id(),
-                                "repeats run on",
-                                Wording.text(
-                                        "%d repeats of %s end %.2f s after the word; the median gap"
-                                                + " is %.2f s.",
-                                        Fit.arrivalsAbove(echo.feedback(), DOWN_DB),
-                                        r.name(),
-                                        end,
-                                        gap),
-                                "Repeats under the next phrase crowd its words.",
-                                List.of(
-                                        new Remedy(
-                                                Wording.text("feedback %.2f", fits),
-                                                new ReturnEdit.Feedback(r.id(), fits)))));
+                                        "repeats-run-on",
+                                        Severity.WEIGH,
+                                        r.id(),
+                                        "repeats run on",
+                                        Wording.text(
+                                                "%d repeats of %s end %.2f s after the word; the"
+                                                        + " median gap is %.2f s.",
+                                                Fit.arrivalsAbove(echo.feedback(), DOWN_DB),
+                                                r.name(),
+                                                end,
+                                                gap),
+                                        "Repeats under the next phrase crowd its words.",
+                                        List.of(
+                                                new Remedy(
+                                                        Wording.text("feedback %.2f", fits),
+                                                        new ReturnEdit.Feedback(r.id(), fits))))
+                                .bringing(new Brings(end - then, "s less of repeats", 0.1)));
             }
         }
         return found;

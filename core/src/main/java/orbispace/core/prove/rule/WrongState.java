@@ -10,6 +10,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
+import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
@@ -30,7 +31,7 @@ final class WrongState implements FieldRule {
             double share = known.get().wetShare().getAsDouble();
             // A short copy combs at levels that the hearing model calls hidden.
             if (WetState.of(share) == WetState.HIDDEN && known.get().copies().isEmpty()) {
-                found.add(hidden(r, share, known.get().askedLevelDb()));
+                found.add(hidden(r, share, aim(facts, r), known.get().askedLevelDb()));
             }
             Optional<Source> lead = facts.lead();
             boolean felt =
@@ -44,7 +45,20 @@ final class WrongState implements FieldRule {
         return found;
     }
 
-    private static Finding hidden(Return r, double share, OptionalDouble asked) {
+    /** The share that the level aims at. */
+    private static double aim(FieldFacts facts, Return r) {
+        return facts.lead()
+                .map(s -> Targets.asked(facts.design(), s, r).state().aimShare())
+                .orElse(WetState.FELT.aimShare());
+    }
+
+    /** Half a point of the loudness is just worth a press. */
+    private static Brings share(double more) {
+        String which = more > 0 ? "more" : "less";
+        return new Brings(100 * Math.abs(more), "% " + which + " of the loudness", 0.5);
+    }
+
+    private static Finding hidden(Return r, double share, double aim, OptionalDouble asked) {
         List<Remedy> remedies = new ArrayList<>();
         asked.ifPresent(db -> remedies.add(level(r, db)));
         remedies.add(new Remedy("take it out", new FieldEdit.Remove(r.id())));
@@ -52,17 +66,20 @@ final class WrongState implements FieldRule {
                 Wording.text(
                         "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
                         r.name(), 100 * share);
-        return new Finding(
-                "hidden",
-                Severity.WEIGH,
-                r.id(),
-                "not heard",
-                asked.isPresent()
-                        ? evidence
-                        : evidence + " No level of the return alone makes it heard as asked.",
-                "What is not heard still takes headroom and attention: bring it up or take it"
-                        + " out.",
-                remedies);
+        Finding found =
+                new Finding(
+                        "hidden",
+                        Severity.WEIGH,
+                        r.id(),
+                        "not heard",
+                        asked.isPresent()
+                                ? evidence
+                                : evidence
+                                        + " No level of the return alone makes it heard as asked.",
+                        "What is not heard still takes headroom and attention: bring it up or take"
+                                + " it out.",
+                        remedies);
+        return asked.isPresent() ? found.bringing(share(aim - share)) : found;
     }
 
     /** The level that the ear line finds, so that one press is enough. */
@@ -72,16 +89,18 @@ final class WrongState implements FieldRule {
 
     private static Finding obvious(Return r, double share, OptionalDouble asked) {
         double softer = asked.orElse(Math.max(-90, r.levelDb() - DOWN_DB));
-        return new Finding(
-                "too-obvious",
-                Severity.WEIGH,
-                r.id(),
-                "too obvious",
-                Wording.text(
-                        "%s has %.0f %% of the loudness where felt, up to 3 %%, is asked.",
-                        r.name(), 100 * share),
-                "A space that is noticed takes the listener out of the song, unless that is"
-                        + " meant.",
-                List.of(level(r, softer)));
+        Finding found =
+                new Finding(
+                        "too-obvious",
+                        Severity.WEIGH,
+                        r.id(),
+                        "too obvious",
+                        Wording.text(
+                                "%s has %.0f %% of the loudness where felt, up to 3 %%, is asked.",
+                                r.name(), 100 * share),
+                        "A space that is noticed takes the listener out of the song, unless that is"
+                                + " meant.",
+                        List.of(level(r, softer)));
+        return asked.isPresent() ? found.bringing(share(WetState.FELT.aimShare() - share)) : found;
     }
 }

@@ -19,8 +19,8 @@ import orbispace.core.words.Wording;
 /**
  * One finding for a kit: whose strokes were found, and which stems do not lie in line, all in one
  * remedy. How far the microphones stood apart is no fault: it is said and left alone. What the sums
- * of late stems ripple by in the mix decides how much it matters: under 1 dB it is worth knowing, to
- * 3 dB worth weighing; so does what stems that are upside down take from each other's low notes.
+ * of late stems ripple by in the mix decides how much it matters: under 1 dB it is worth knowing,
+ * to 3 dB worth weighing; so does what stems that are upside down take from each other's low notes.
  */
 final class KitFindings {
     private static final double MATTERS_DB = 1;
@@ -49,9 +49,7 @@ final class KitFindings {
                 Placement placement = source.get().placement().shifted(-line.late());
                 boolean turned = line.known() && line.inverted();
                 int at = design.sources().indexOf(source.get());
-                moved.set(
-                        at,
-                        source.get().withPlacement(turned ? placement.turned() : placement));
+                moved.set(at, source.get().withPlacement(turned ? placement.turned() : placement));
             } else if (Math.abs(line.samples()) > Kit.IN_LINE_SAMPLES) {
                 away.add(later(design, source.get(), line.samples()));
             }

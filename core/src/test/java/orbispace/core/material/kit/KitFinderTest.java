@@ -147,8 +147,7 @@ class KitFinderTest {
                 double noise = 2 * random.nextDouble() - 1;
                 double drum =
                         Math.exp(-t / 0.06)
-                                * (Math.sin(2 * Math.PI * (kick ? 60 : 190) * t)
-                                        + 0.3 * noise);
+                                * (Math.sin(2 * Math.PI * (kick ? 60 : 190) * t) + 0.3 * noise);
                 stems[0][from + i] += (float) ((above ? -1 : 1) * (kick ? 0.04 : 0.5) * drum);
                 stems[1][from + i + 30] += (float) ((above ? 1 : -1) * (kick ? 0.03 : 0.3) * drum);
                 stems[2][from + i + (kick ? 0 : 60)] += (float) ((kick ? 0.5 : 0.05) * drum);
@@ -163,8 +162,7 @@ class KitFinderTest {
         for (boolean above : new boolean[] {false, true}) {
             Kit kit = KitFinder.find(fromBothSides(above), List.of("snare", "snare", "kick"));
             assertThat(kit.lines()).extracting(Kit.Line::known).containsOnly(true);
-            assertThat(kit.lines().get(0).inverted())
-                    .isNotEqualTo(kit.lines().get(1).inverted());
+            assertThat(kit.lines().get(0).inverted()).isNotEqualTo(kit.lines().get(1).inverted());
             assertThat(Math.abs(kit.lines().get(1).late() - kit.lines().get(0).late()))
                     .isEqualTo(30);
             assertThat(kit.combed(List.of(0.0, 0.0, 0.0))).isCloseTo(0.6, within(0.03));

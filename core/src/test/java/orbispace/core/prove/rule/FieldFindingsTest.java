@@ -53,6 +53,17 @@ class FieldFindingsTest extends RuleCase {
         Design sent = design(Fields.hall("A", 1, Map.of("pad", -6.0)));
         assertThat(rules(sent)).containsExactly("ambience-doubled");
         assertFirstRemedyClears(sent, "ambience-doubled");
+        assertThat(findings(sent).getFirst().severity()).isEqualTo(Severity.WEIGH);
+        stems.put(
+                "pad",
+                stem(
+                        Optional.of(new Ambience(0.9, 14, 5, false)),
+                        Optional.empty(),
+                        Optional.empty()));
+        assertThat(findings(sent).getFirst().severity())
+                .as("a room that is not sure is no reason to act")
+                .isEqualTo(Severity.KNOW);
+        assertThat(findings(sent).getFirst().evidence()).contains("may hold a room of 0.90 s");
         assertThat(rules(design(Fields.hall("A", 1, Map.of("voice", -6.0))))).isEmpty();
         Source marked = Fields.source("voice", Role.LEAD).withWet(true);
         Design plain = design(Fields.hall("A", 1, Map.of("voice", -6.0)));
@@ -94,10 +105,13 @@ class FieldFindingsTest extends RuleCase {
     @Test
     void aDecayIsTooLongForTheGapOrTheHit() {
         voiceSings();
-        // (1.2 s - predelay of 45 ms) x 60 / 20 = 3.5 s; a seventh more is let pass.
+        // (1.2 s - predelay of 20 ms) x 60 / 20 = 3.5 s; a seventh more is let pass.
         Design longer = design(voiceHall(4.3));
         assertThat(rules(longer)).containsExactly("decay-too-long");
         assertFirstRemedyClears(longer, "decay-too-long");
+        // 60 dB in 4.3 s: 16.5 dB in 1.18 s; in 3.54 s: 20.0.
+        assertThat(findings(longer).getFirst().brings().orElseThrow().words())
+                .isEqualTo("3.5 dB less at the next phrase");
         assertThat(rules(design(voiceHall(3.4)))).isEmpty();
         Hits beats =
                 new Hits(

@@ -17,6 +17,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Space;
+import orbispace.core.design.Width;
 import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
@@ -140,6 +141,61 @@ class FieldSurveyTest {
                     .as("%s from %.0f dB", found.remedies().getFirst().label(), level)
                     .noneMatch(f -> List.of("hidden", "too-obvious").contains(f.rule()));
         }
+    }
+
+    private static Finding found(Design design, String rule) {
+        return findings(design).stream()
+                .filter(f -> f.rule().equals(rule))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static double brings(Finding finding) {
+        return finding.brings().orElseThrow().amount();
+    }
+
+    private static Return pressed(Return r, String rule) {
+        Design design = design(r);
+        return found(design, rule)
+                .remedies()
+                .getFirst()
+                .edit()
+                .applyTo(design)
+                .returns()
+                .getFirst();
+    }
+
+    @Test
+    void whatAPressIsSaidToBringIsThereOnceItIsPressed() {
+        Return quiet = hall(-45);
+        double more = pressedShare(quiet, "hidden");
+        assertThat(more)
+                .isGreaterThan(1)
+                .isCloseTo(brings(found(design(quiet), "hidden")), within(0.15));
+        Return loud = hall(12);
+        assertThat(-pressedShare(loud, "too-obvious"))
+                .isGreaterThan(5)
+                .isCloseTo(brings(found(design(loud), "too-obvious")), within(0.15));
+        Return wide = hall(-6).withChain(hall(0).chain().withWidth(new Width(1.9, 0)));
+        assertThat(fold(wide) - fold(pressed(wide, "mono-loss")))
+                .isCloseTo(brings(found(design(wide), "mono-loss")), within(0.05));
+        Return copy = at(new Space.Reverb(ReverbKind.ROOM, 0.1, 1, 1, 0.5), 0);
+        assertThat(ripple(copy) - ripple(pressed(copy, "short-offset")))
+                .isCloseTo(brings(found(design(copy), "short-offset")), within(0.1));
+    }
+
+    private static double pressedShare(Return r, String rule) {
+        return 100
+                * (facts(pressed(r, rule)).wetShare().orElseThrow()
+                        - facts(r).wetShare().orElseThrow());
+    }
+
+    private static double fold(Return r) {
+        return facts(r).stereo().monoFoldLossDb().orElseThrow();
+    }
+
+    private static double ripple(Return r) {
+        return Objects.requireNonNull(facts(r).copies().get("voice")).rippleDb();
     }
 
     /** A space that answers 2 ms after the dry sound. */

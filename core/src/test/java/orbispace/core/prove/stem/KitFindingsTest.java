@@ -45,8 +45,7 @@ class KitFindingsTest {
                         new Hits(List.of(new Hits.Hit(1, -6, -12)), List.of()),
                         Optional.empty(),
                         Optional.empty());
-        List<Kit.Line> lines =
-                List.of(IN_LINE, tom, new Kit.Line(140, false, false, 0));
+        List<Kit.Line> lines = List.of(IN_LINE, tom, new Kit.Line(140, false, false, 0));
         return new KitFound(
                 IDS,
                 new Kit(
@@ -128,7 +127,6 @@ class KitFindingsTest {
     @Test
     void pairsWithWhatIsNotOfTheKitAreKept() {
         SharedSound other = new SharedSound("voice", "tom", new LineUp(5, Polarity.SAME, 0.9, 0.5));
-        assertThat(kit(0, IN_LINE).without(List.of(other)))
-                .containsExactly(other);
+        assertThat(kit(0, IN_LINE).without(List.of(other))).containsExactly(other);
     }
 }
