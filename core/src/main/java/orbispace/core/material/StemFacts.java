@@ -17,6 +17,7 @@ import orbispace.core.measure.LoudnessMeter;
  * @param soundingShare how much of its time it sounds, above -60 dB under its peak
  * @param lastSoundSeconds when it falls silent for good
  * @param room whether a room is printed into it
+ * @param echo the slap or echo that is printed into it, if one was found
  * @param phrases where it sings, if that was asked for
  * @param hits its strokes, if that was asked for
  * @param gate what parts its strokes from bleed, if that was asked for and anything does
@@ -30,6 +31,7 @@ public record StemFacts(
         double soundingShare,
         double lastSoundSeconds,
         PrintedRoom room,
+        Optional<PrintedEcho> echo,
         Optional<Phrases> phrases,
         Optional<Hits> hits,
         Optional<GateKey> gate) {
@@ -46,22 +48,16 @@ public record StemFacts(
 
     /** The same with phrases found otherwise, such as in all layers of a part together. */
     public StemFacts withPhrases(Phrases other) {
-        return new StemFacts(
-                check,
-                spectrum,
-                integratedLufs,
-                peakDbfs,
-                crestDb,
-                soundingShare,
-                lastSoundSeconds,
-                room,
-                Optional.of(other),
-                hits,
-                gate);
+        return with(Optional.of(other), hits, gate);
     }
 
     /** The same with strokes told otherwise, such as across all stems of a kit. */
     public StemFacts withStrokes(Hits own, Optional<GateKey> parting) {
+        return with(phrases, Optional.of(own), parting);
+    }
+
+    private StemFacts with(
+            Optional<Phrases> sung, Optional<Hits> struck, Optional<GateKey> parting) {
         return new StemFacts(
                 check,
                 spectrum,
@@ -71,8 +67,9 @@ public record StemFacts(
                 soundingShare,
                 lastSoundSeconds,
                 room,
-                phrases,
-                Optional.of(own),
+                echo,
+                sung,
+                struck,
                 parting);
     }
 
@@ -92,6 +89,7 @@ public record StemFacts(
                 sounding.share,
                 sounding.lastSeconds,
                 AmbienceFinder.look(audio),
+                EchoFinder.find(audio),
                 wanted.phrases() ? Optional.of(PhraseFinder.find(audio)) : Optional.empty(),
                 gate.map(GateKey::events).or(() -> hits),
                 gate);

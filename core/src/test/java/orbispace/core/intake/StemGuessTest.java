@@ -141,6 +141,7 @@ class StemGuessTest {
                 PrintedRoom.NONE,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 

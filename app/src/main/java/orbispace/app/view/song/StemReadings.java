@@ -2,10 +2,12 @@ package orbispace.app.view.song;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import orbispace.app.song.Material;
 import orbispace.core.design.Song;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
+import orbispace.core.material.PrintedEcho;
 import orbispace.core.material.PrintedRoom;
 import orbispace.core.prove.stem.SectionDrift;
 import orbispace.core.words.Wording;
@@ -43,6 +45,7 @@ final class StemReadings {
                                 + Wording.number(m.facts().crestDb(), 0)
                                 + " dB"));
         all.add(room(m.facts().room()).holding(PrintedRoom.HOLDS_FOR));
+        m.facts().echo().ifPresent(e -> all.add(echo(e)));
         m.phrases().ifPresent(p -> phrases(p, all));
         m.hits()
                 .ifPresent(h -> {
@@ -85,6 +88,14 @@ final class StemReadings {
                                         "PRINTED ROOM",
                                         "not sure",
                                         "too few ends, or as slow as a short room"));
+    }
+
+    private static Reading echo(PrintedEcho echo) {
+        return new Reading(
+                "PRINTED " + echo.word().toUpperCase(Locale.ROOT),
+                Wording.number(1000 * echo.seconds(), 0) + " ms",
+                Wording.number(echo.underDb(), 0) + " dB under the sound",
+                PrintedEcho.HOLDS_FOR);
     }
 
     private static String levels(Phrases.Levels l) {

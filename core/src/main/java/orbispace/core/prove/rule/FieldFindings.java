@@ -10,6 +10,7 @@ public final class FieldFindings {
     private static final List<FieldRule> RULES =
             List.of(
                     new AmbienceDoubled(),
+                    new EchoDoubled(),
                     new PartlyWet(),
                     new WetLows(),
                     new DecayTooLong(),

@@ -79,8 +79,7 @@ public final class PairFindings {
                 Wording.text(
                         "%s holds %s %.2f ms later: an echo that is printed already.",
                         echo.name(), dry.name(), millis),
-                "An echo of the new field may take over its time or keep clear of it; sent on, it"
-                        + " would be heard twice.",
+                StemFindings.ECHO_WHY,
                 List.of());
     }
 

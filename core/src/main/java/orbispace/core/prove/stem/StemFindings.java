@@ -14,6 +14,7 @@ import orbispace.core.design.SourcesEdit;
 import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
+import orbispace.core.material.PrintedEcho;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
@@ -22,6 +23,10 @@ import orbispace.core.words.Wording;
 
 /** The rules about the material of a song: one stem by itself, and against its neighbours. */
 public final class StemFindings {
+    static final String ECHO_WHY =
+            "An echo of the new field may take over its time or keep clear of it; sent on, it would"
+                    + " be heard twice.";
+
     private static final double LEAST_LENGTH_SECONDS = 1;
     private static final double TAIL_KEPT_SECONDS = 1;
 
@@ -80,6 +85,7 @@ public final class StemFindings {
             rules.clipped(source, stem).ifPresent(found::add);
             rules.offset(source, stem).ifPresent(found::add);
             rules.wet(source, stem).ifPresent(found::add);
+            stem.facts().echo().map(e -> echo(source, e)).ifPresent(found::add);
             if (!inKit.contains(source.id())) {
                 rules.bleed(source, stem).ifPresent(found::add);
             }
@@ -175,6 +181,19 @@ public final class StemFindings {
                         evidence,
                         why,
                         List.of(mark)));
+    }
+
+    private static Finding echo(Source source, PrintedEcho echo) {
+        return new Finding(
+                "printed-echo",
+                Severity.KNOW,
+                source.id(),
+                Wording.text("%s of %.0f ms", echo.word(), 1000 * echo.seconds()),
+                Wording.text(
+                        "%s holds a %s of itself %.0f ms later, %.0f dB under it.",
+                        source.name(), echo.word(), 1000 * echo.seconds(), echo.underDb()),
+                ECHO_WHY,
+                List.of());
     }
 
     /** Few stops, of which the length is not sure, may be how an instrument is let go. */

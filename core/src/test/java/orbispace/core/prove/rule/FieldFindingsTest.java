@@ -27,6 +27,8 @@ import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.LineUp;
+import orbispace.core.material.PrintedEcho;
+import orbispace.core.material.StemFacts;
 import orbispace.core.measure.StereoReport;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.Words;
@@ -70,6 +72,38 @@ class FieldFindingsTest extends RuleCase {
         List<Source> sources = new ArrayList<>(plain.sources());
         sources.set(0, marked);
         assertThat(rules(plain.withSources(sources))).containsExactly("ambience-doubled");
+    }
+
+    @Test
+    void anEchoNearOneThatIsPrintedAlreadyStumbles() {
+        StemFacts plain = stem(Optional.empty(), Optional.empty(), Optional.empty());
+        stems.put("pad", withEcho(plain, new PrintedEcho(0.46, 9)));
+        // A quarter at 120 bpm is 500 ms.
+        Design near = design(Fields.echo("A", "1/4", 0.1, Map.of("pad", -8.0)));
+        assertThat(rules(near)).containsExactly("echo-doubled");
+        assertFirstRemedyClears(near, "echo-doubled");
+        assertThat(rules(design(Fields.echo("A", "1/4", 0.1, Map.of("drum", -8.0)))))
+                .doesNotContain("echo-doubled");
+        for (double apart : new double[] {0.43, 0.4985}) {
+            stems.put("pad", withEcho(plain, new PrintedEcho(apart, 9)));
+            assertThat(rules(near)).as("%s s", apart).doesNotContain("echo-doubled");
+        }
+    }
+
+    private static StemFacts withEcho(StemFacts f, PrintedEcho echo) {
+        return new StemFacts(
+                f.check(),
+                f.spectrum(),
+                f.integratedLufs(),
+                f.peakDbfs(),
+                f.crestDb(),
+                f.soundingShare(),
+                f.lastSoundSeconds(),
+                f.room(),
+                Optional.of(echo),
+                f.phrases(),
+                f.hits(),
+                f.gate());
     }
 
     @Test

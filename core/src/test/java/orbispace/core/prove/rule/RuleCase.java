@@ -58,6 +58,7 @@ abstract class RuleCase {
                 0.8,
                 9,
                 new PrintedRoom(ambience, true),
+                Optional.empty(),
                 phrases,
                 gate.map(GateKey::events),
                 gate);

@@ -51,6 +51,7 @@ class StemFindingsTest {
                 last,
                 new PrintedRoom(room, true),
                 Optional.empty(),
+                Optional.empty(),
                 gate.map(GateKey::events),
                 gate);
     }
