@@ -29,11 +29,7 @@ final class Onsets {
         levels = new double[audio.frames() / step];
         Arrays.setAll(
                 levels,
-                i ->
-                        10
-                                * Math.log10(
-                                        audio.slice(i * step, (i + 1) * step).meanSquare()
-                                                + 1e-15));
+                i -> 10 * Math.log10(audio.slice(i * step, (i + 1) * step).meanSquare() + 1e-15));
         double loud = levels.length == 0 ? 0 : Quantile.of(levels, 0.95);
         for (int i = RISING_STEPS; i < levels.length; i++) {
             double before = levels[i - 1];

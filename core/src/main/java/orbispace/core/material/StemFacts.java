@@ -48,16 +48,24 @@ public record StemFacts(
 
     /** The same with phrases found otherwise, such as in all layers of a part together. */
     public StemFacts withPhrases(Phrases other) {
-        return with(Optional.of(other), hits, gate);
+        return with(room, Optional.of(other), hits, gate);
     }
 
     /** The same with strokes told otherwise, such as across all stems of a kit. */
     public StemFacts withStrokes(Hits own, Optional<GateKey> parting) {
-        return with(phrases, Optional.of(own), parting);
+        return with(room, phrases, Optional.of(own), parting);
+    }
+
+    /** The same with a room that was found otherwise, such as against what the drums play. */
+    public StemFacts withRoom(Ambience heard) {
+        return with(PrintedRoom.of(heard), phrases, hits, gate);
     }
 
     private StemFacts with(
-            Optional<Phrases> sung, Optional<Hits> struck, Optional<GateKey> parting) {
+            PrintedRoom printed,
+            Optional<Phrases> sung,
+            Optional<Hits> struck,
+            Optional<GateKey> parting) {
         return new StemFacts(
                 check,
                 spectrum,
@@ -66,7 +74,7 @@ public record StemFacts(
                 crestDb,
                 soundingShare,
                 lastSoundSeconds,
-                room,
+                printed,
                 echo,
                 sung,
                 struck,

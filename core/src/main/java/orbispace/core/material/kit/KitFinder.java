@@ -41,7 +41,7 @@ public final class KitFinder {
         List<KitStem> stems =
                 IntStream.range(0, audio.size())
                         .parallel()
-                        .mapToObj(s -> stem(clusters, own, s, audio.get(s)))
+                        .mapToObj(s -> stem(clusters, own, s, audio, drums))
                         .toList();
         KitLines search = new KitLines(audio, drums);
         List<Kit.Line> lines =
@@ -76,7 +76,9 @@ public final class KitFinder {
         return stem.own().stream().mapToDouble(o -> Decibels.toPower(o.peakDb())).sum();
     }
 
-    private static KitStem stem(Clusters clusters, boolean[][] own, int s, Audio audio) {
+    private static KitStem stem(
+            Clusters clusters, boolean[][] own, int s, List<Audio> all, DrumParts drums) {
+        Audio audio = all.get(s);
         List<Hits.Hit> strokes = new ArrayList<>();
         List<Hits.Hit> others = new ArrayList<>();
         List<KitStem.Bleed> bleed = new ArrayList<>();
@@ -103,13 +105,23 @@ public final class KitFinder {
                                         h.seconds(), h.peakDb(), h.peakDb() <= median - GHOST_DB))
                         .toList();
         List<Hits.Hit> full = strokes.stream().filter(h -> h.peakDb() > median - GHOST_DB).toList();
-        Optional<GateKey> all = gate(audio, strokes, others);
+        Optional<GateKey> gate = gate(audio, strokes, others);
         return new KitStem(
                 told,
                 bleed,
                 new Hits(strokes, others),
-                full.size() == strokes.size() ? all : gate(audio, full, others),
-                full.size() == strokes.size() ? Optional.empty() : all);
+                full.size() == strokes.size() ? gate : gate(audio, full, others),
+                full.size() == strokes.size() ? Optional.empty() : gate,
+                drums.hearsAll(s)
+                        ? RoomMicrophone.look(audio, close(all, drums))
+                        : Optional.empty());
+    }
+
+    private static List<Audio> close(List<Audio> all, DrumParts drums) {
+        return IntStream.range(0, all.size())
+                .filter(s -> !drums.hearsAll(s))
+                .mapToObj(all::get)
+                .toList();
     }
 
     private static Optional<GateKey> gate(

@@ -2,6 +2,7 @@ package orbispace.core.material.kit;
 
 import java.util.List;
 import java.util.Optional;
+import orbispace.core.material.Ambience;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 
@@ -13,13 +14,15 @@ import orbispace.core.material.Hits;
  * @param events the same as one stem's hits, its own strokes as hits
  * @param gate what parts its own strokes from all bleed, ghosts left out; empty where nothing does
  * @param gateWithGhosts the same with its ghosts; empty where nothing does or there are none
+ * @param room that a microphone over the kit or in its room hears, if it can be told
  */
 public record KitStem(
         List<Stroke> own,
         List<Bleed> bleed,
         Hits events,
         Optional<GateKey> gate,
-        Optional<GateKey> gateWithGhosts) {
+        Optional<GateKey> gateWithGhosts,
+        Optional<Ambience> room) {
     /**
      * A stroke.
      *

@@ -24,13 +24,14 @@ public record KitFound(List<String> ids, Kit kit) {
         return kit.sharing().stream().map(ids::get).collect(Collectors.toSet());
     }
 
-    /** What is known of a source, with its strokes as the whole kit tells them. */
+    /** What is known of a source, with its strokes and room as the whole kit tells them. */
     public StemFacts facts(String id, StemFacts alone) {
         if (!members().contains(id)) {
             return alone;
         }
         KitStem stem = kit.stems().get(ids.indexOf(id));
-        return alone.withStrokes(stem.events(), stem.gate().or(stem::gateWithGhosts));
+        StemFacts told = alone.withStrokes(stem.events(), stem.gate().or(stem::gateWithGhosts));
+        return stem.room().map(told::withRoom).orElse(told);
     }
 
     /** Pairs of which not both belong to the kit: those that do are told as one. */

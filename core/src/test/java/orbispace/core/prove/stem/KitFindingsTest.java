@@ -12,6 +12,7 @@ import orbispace.core.audio.Polarity;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Role;
+import orbispace.core.material.Ambience;
 import orbispace.core.material.Hits;
 import orbispace.core.material.LineUp;
 import orbispace.core.material.kit.Kit;
@@ -44,7 +45,8 @@ class KitFindingsTest {
                         List.of(),
                         new Hits(List.of(new Hits.Hit(1, -6, -12)), List.of()),
                         Optional.empty(),
-                        Optional.empty());
+                        Optional.empty(),
+                        Optional.of(new Ambience(0.7, 3, 24)));
         List<Kit.Line> lines = List.of(IN_LINE, tom, new Kit.Line(140, false, false, 0));
         return new KitFound(
                 IDS,
