@@ -1,6 +1,10 @@
 package orbispace.app.desk;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableMap;
 import orbispace.app.session.Editor;
@@ -10,6 +14,7 @@ import orbispace.app.session.SongStems;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
 import orbispace.core.render.Depth;
 import orbispace.core.render.DepthMeter;
 import orbispace.core.render.SongMaterial;
@@ -54,24 +59,43 @@ public final class Depths implements OfSong {
                 });
     }
 
+    /** How far back some sources stand together: the middle one of those that are sent. */
+    public OptionalDouble distance(List<Source> together) {
+        double[] all =
+                together.stream()
+                        .flatMap(s -> Optional.ofNullable(depths.get(s.id())).stream())
+                        .flatMapToDouble(d -> d.criticalDistances().stream())
+                        .sorted()
+                        .toArray();
+        return all.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(all[all.length / 2]);
+    }
+
     /**
-     * Puts a source at a distance: all of its sends move alike, in one step.
+     * Puts sources at a distance, each keeping its own from the others: all of their sends move
+     * alike, in one step.
      *
-     * @return false if it is sent nowhere, or not measured yet
+     * @return false if they are sent nowhere, or not measured yet
      */
-    public boolean place(String source, double criticalDistances) {
-        Depth depth = depths.get(source);
-        if (depth == null || !(criticalDistances > 0)) {
+    public boolean place(List<Source> together, double criticalDistances) {
+        OptionalDouble now = distance(together);
+        if (now.isEmpty() || !(criticalDistances > 0)) {
             return false;
         }
-        Map<String, Double> levels = Depth.sendsFor(editor.now(), source, depth, criticalDistances);
-        if (levels.isEmpty()) {
-            return false;
-        }
+        double factor = criticalDistances / now.getAsDouble();
         Design placed = editor.now();
-        for (Map.Entry<String, Double> e : levels.entrySet()) {
-            placed = new ReturnEdit.SendLevel(e.getKey(), source, e.getValue()).applyTo(placed);
+        for (Source s : together) {
+            Depth depth = depths.get(s.id());
+            if (depth != null && depth.criticalDistances().isPresent()) {
+                double to = factor * depth.criticalDistances().getAsDouble();
+                Map<String, Double> levels = Depth.sendsFor(placed, s.id(), depth, to);
+                for (Map.Entry<String, Double> e : levels.entrySet()) {
+                    placed =
+                            new ReturnEdit.SendLevel(e.getKey(), s.id(), e.getValue())
+                                    .applyTo(placed);
+                }
+            }
         }
-        return editor.edit(new FieldEdit.Adopt(placed.returns(), "depth of " + source));
+        String what = together.stream().map(Source::id).collect(Collectors.joining(", "));
+        return editor.edit(new FieldEdit.Adopt(placed.returns(), "depth of " + what));
     }
 }

@@ -37,7 +37,8 @@ final class Listening {
         transport.dimDb().addListener((o, was, is) -> hear());
         transport.clicking().addListener((o, was, is) -> hear());
         transport.soloReturn().addListener((o, was, is) -> hear());
-        transport.soloSource().addListener((o, was, is) -> hear());
+        transport.soloed().addListener((o, was, is) -> hear());
+        transport.muted().addListener((o, was, is) -> hear());
         transport.looping().addListener((o, was, is) -> loop());
         mix.addListener((o, was, is) -> hear());
     }

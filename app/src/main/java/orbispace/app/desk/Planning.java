@@ -138,11 +138,17 @@ public final class Planning implements OfSong {
     }
 
     /** Sends a source more or less into the chosen return in all chosen sections. */
-    public void changeSend(String sourceId, double byDb) {
+    public void changeSends(List<String> sourceIds, double byDb) {
         String id = selection.returnId().get();
         plan(
-                p -> p.withSend(id, sourceId, Math.rint(10 * (p.sendDb(id, sourceId) + byDb)) / 10),
-                "send of " + sourceId + " into " + id,
+                p -> {
+                    SectionPlan plan = p;
+                    for (String s : sourceIds) {
+                        plan = plan.withSend(id, s, Math.rint(10 * (p.sendDb(id, s) + byDb)) / 10);
+                    }
+                    return plan;
+                },
+                "send of " + String.join(", ", sourceIds) + " into " + id,
                 null);
     }
 

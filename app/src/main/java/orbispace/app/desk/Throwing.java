@@ -18,6 +18,7 @@ import orbispace.app.session.Stretch;
 import orbispace.app.song.Material;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
@@ -135,7 +136,7 @@ public final class Throwing implements OfSong {
         throwId.set(t.id());
     }
 
-    /** Throws what is picked, or the next phrase, to the chosen return. */
+    /** Throws what is picked, or the next phrase, to the chosen return; of a folded group, all. */
     public void throwPicked() {
         if (picking.picked().get() == null) {
             picking.wholePhrase();
@@ -156,7 +157,8 @@ public final class Throwing implements OfSong {
                         clock().beatAt(span.startSeconds()),
                         clock().beatAt(span.endSeconds()),
                         USUAL_DB);
-        if (editor.edit(ThrowsEdit.adding(design(), thrown))) {
+        List<Source> also = Groups.of(design()).together(source.get(), selection.folded().get());
+        if (editor.edit(ThrowsEdit.adding(design(), thrown, also))) {
             throwId.set(thrown.id());
         }
     }

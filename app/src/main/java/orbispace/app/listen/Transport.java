@@ -1,7 +1,10 @@
 package orbispace.app.listen;
 
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -14,6 +17,8 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.render.ClickTrack;
 import orbispace.core.render.LiveSettings;
@@ -30,6 +35,8 @@ public final class Transport {
     /** From here on, what is turned down is silent. */
     public static final double SILENT_DB = -100;
 
+    private static final double SOFTEST_SEND_DB = -90;
+
     private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
     private final BooleanProperty looping = new SimpleBooleanProperty(false);
@@ -42,7 +49,8 @@ public final class Transport {
     private final DoubleProperty dimDb = new SimpleDoubleProperty(USUAL_DIM_DB);
     private final DoubleProperty position = new SimpleDoubleProperty(0);
     private final StringProperty outputName = new SimpleStringProperty("");
-    private final StringProperty soloSource = new SimpleStringProperty("");
+    private final ObjectProperty<Set<String>> soloed = new SimpleObjectProperty<>(Set.of());
+    private final ObjectProperty<Set<String>> muted = new SimpleObjectProperty<>(Set.of());
     private final StringProperty soloReturn = new SimpleStringProperty("");
     private @Nullable Player player;
     private @Nullable SongMaterial material;
@@ -111,9 +119,25 @@ public final class Transport {
         return outputName;
     }
 
-    /** Source heard alone with the rest dimmed, by id; empty for none. */
-    public StringProperty soloSource() {
-        return soloSource;
+    /** Ids of the sources that are heard with the rest dimmed; empty for none. */
+    public ObjectProperty<Set<String>> soloed() {
+        return soloed;
+    }
+
+    /** Ids of the sources that are not heard, nor what they are sent to. */
+    public ObjectProperty<Set<String>> muted() {
+        return muted;
+    }
+
+    /** Adds sources to those of a set, or takes them out. */
+    public static void toggle(ObjectProperty<Set<String>> set, Set<String> ids, boolean in) {
+        Set<String> now = new HashSet<>(set.get());
+        if (in) {
+            now.addAll(ids);
+        } else {
+            now.removeAll(ids);
+        }
+        set.set(Set.copyOf(now));
     }
 
     /** Return heard alone beside the sources, by letter; empty for none. */
@@ -131,6 +155,8 @@ public final class Transport {
         player = new Player(given.sampleRateHz());
         outputName.set(player.outputName());
         position.set(0);
+        soloed.set(Set.of());
+        muted.set(Set.of());
     }
 
     /** Goes on with other material of the same rate, from the same place. */
@@ -147,7 +173,8 @@ public final class Transport {
             return;
         }
         LiveSettings.Hearing hearing = hearing(design, outputGainDb);
-        play(to, before -> LiveSettings.of(design, from, hearing, before));
+        Design heard = withoutMuted(design);
+        play(to, before -> LiveSettings.of(heard, from, hearing, before));
     }
 
     /** Makes a finished track heard instead of the song, on the song's own time. */
@@ -169,12 +196,12 @@ public final class Transport {
 
     private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
         Map<String, Double> dimmed = new HashMap<>();
-        String source = soloSource.get();
+        Set<String> alone = soloed.get();
         boolean dry = !wetOnly.get() && !(returnAlone.get() && !soloReturn.get().isEmpty());
         for (Source s : design.sources()) {
-            if (!dry) {
+            if (!dry || muted.get().contains(s.id())) {
                 dimmed.put(s.id(), 0.0);
-            } else if (!source.isEmpty() && !s.id().equals(source)) {
+            } else if (!alone.isEmpty() && !alone.contains(s.id())) {
                 dimmed.put(
                         s.id(), dimDb.get() <= SILENT_DB ? 0 : Decibels.toAmplitude(dimDb.get()));
             }
@@ -190,6 +217,19 @@ public final class Transport {
                 mono.get(),
                 Decibels.toAmplitude(outputGainDb),
                 clicking.get() ? click(design.song().clock()) : null);
+    }
+
+    /** The design with what muted sources send as soft as can be. */
+    private Design withoutMuted(Design design) {
+        Design heard = design;
+        for (Return r : muted.get().isEmpty() ? List.<Return>of() : design.returns()) {
+            for (String id : r.sends().keySet()) {
+                if (muted.get().contains(id)) {
+                    heard = new ReturnEdit.SendLevel(r.id(), id, SOFTEST_SEND_DB).applyTo(heard);
+                }
+            }
+        }
+        return heard;
     }
 
     private ClickTrack click(SongClock clock) {

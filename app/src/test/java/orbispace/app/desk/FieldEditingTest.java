@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Objects;
 import java.util.Random;
 import orbispace.app.Songs;
@@ -16,6 +17,8 @@ import orbispace.core.audio.Audio;
 import orbispace.core.design.Gate;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Role;
+import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.files.FileProblem;
 import orbispace.files.sound.WavWriter;
@@ -139,7 +142,8 @@ class FieldEditingTest {
                 Objects.requireNonNull(desk.orbit().depths().bySource().get("lead-voice"))
                         .criticalDistances()
                         .orElseThrow();
-        assertThat(desk.orbit().depths().place("lead-voice", 2 * now)).isTrue();
+        Source voice = source("lead-voice");
+        assertThat(desk.orbit().depths().place(List.of(voice), 2 * now)).isTrue();
         settle();
         assertThat(
                         Objects.requireNonNull(desk.orbit().depths().bySource().get("lead-voice"))
@@ -148,10 +152,37 @@ class FieldEditingTest {
                 .isCloseTo(2 * now, within(0.03 * now));
         desk.frame().editor().undo();
         settle();
-        assertThat(desk.orbit().depths().place("no-one", 1)).isFalse();
+        Source none = new Source("no-one", "No one", "no.wav", Role.COLOUR, 0, 0);
+        assertThat(desk.orbit().depths().place(List.of(none), 1)).isFalse();
         desk.orbit().settling().filters(ret("A"));
         settle();
         assertThat(desk.orbit().settling().byReturn().get("A")).contains("The same sound");
+    }
+
+    @Test
+    void aGroupIsPlacedAsOneAndItsMembersKeepTheirDistances() throws InterruptedException {
+        desk.frame().edit(new ReturnEdit.SendLevel("A", "pad", -9.0));
+        settle();
+        List<Source> both = List.of(source("lead-voice"), source("pad"));
+        double voice = distance("lead-voice");
+        double pad = distance("pad");
+        assertThat(pad).isNotCloseTo(voice, within(0.05 * voice));
+        double middle = desk.orbit().depths().distance(both).orElseThrow();
+        assertThat(desk.orbit().depths().place(both, 0.7 * middle)).isTrue();
+        settle();
+        assertThat(distance("lead-voice")).isCloseTo(0.7 * voice, within(0.03 * voice));
+        assertThat(distance("pad")).isCloseTo(0.7 * pad, within(0.03 * pad));
+        desk.frame().editor().undo();
+        settle();
+        assertThat(distance("pad")).as("one step").isCloseTo(pad, within(0.03 * pad));
+    }
+
+    private Source source(String id) {
+        return desk.frame().design().get().findSource(id).orElseThrow();
+    }
+
+    private double distance(String id) {
+        return desk.orbit().depths().distance(List.of(source(id))).orElseThrow();
     }
 
     @Test

@@ -4,15 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orbispace.app.listen.Transport;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
+import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
@@ -20,8 +27,11 @@ import orbispace.files.sound.SoundReader;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /** What is really heard, written to a tape instead of a sound card. */
+@Execution(ExecutionMode.SAME_THREAD)
 class HeardTest {
     private static final double RATE = 48000;
     private static final double LEVEL = 0.1;
@@ -71,6 +81,77 @@ class HeardTest {
             im += played.channel(0)[i] * Math.sin(a);
         }
         return 2 * Math.hypot(re, im) / (last - first);
+    }
+
+    @Test
+    void aSetIsSoloedTheRestDimmedAndWhatIsMutedSendsNothing()
+            throws InterruptedException, FileProblem {
+        Path tape = folder.resolve("solo.wav");
+        System.setProperty("orbispace.tape", tape.toString());
+        List<Source> sources = new ArrayList<>();
+        Map<String, Audio> audio = new HashMap<>();
+        double[] hertz = {400, 700, 1100};
+        for (double hz : hertz) {
+            String id = "tone" + (int) hz;
+            sources.add(new Source(id, id, id + ".wav", Role.COLOUR, 0, 0));
+            audio.put(id, tone(hz, LEVEL));
+        }
+        Design dry =
+                new Design(
+                        new Song("Buoys", RATE, SongClock.constant(120, 4, 4), List.of()),
+                        sources,
+                        List.of());
+        Transport transport = new Transport();
+        transport.begin(new SongMaterial(audio, RATE));
+        Transport.toggle(transport.soloed(), Set.of("tone400", "tone700"), true);
+        Transport.toggle(transport.muted(), Set.of("tone700"), true);
+        transport.hear(dry, 0);
+        transport.togglePlaying();
+        playTo(transport, 3);
+        transport.close();
+        Audio played = SoundReader.read(tape);
+        double end = played.seconds();
+        assertThat(amplitude(played, 400, end - 0.6, end - 0.1)).isCloseTo(LEVEL, within(0.002));
+        assertThat(amplitude(played, 700, end - 0.6, end - 0.1)).isLessThan(1e-4);
+        assertThat(amplitude(played, 1100, end - 0.6, end - 0.1))
+                .isCloseTo(LEVEL * Math.pow(10, Transport.USUAL_DIM_DB / 20), within(0.0005));
+        Transport.toggle(transport.soloed(), Set.of("tone400"), false);
+        assertThat(transport.soloed().get()).containsExactly("tone700");
+
+        Design wet =
+                dry.withReturns(
+                        List.of(
+                                Return.of(
+                                        "A",
+                                        "Hall",
+                                        Map.of("tone400", 0.0, "tone1100", 0.0),
+                                        Filter.OPEN,
+                                        new MusicalTime.Millis(0),
+                                        Space.hall(1, 1, 1),
+                                        Filter.OPEN,
+                                        null,
+                                        0,
+                                        1)));
+        assertThat(wetAmplitude(wet, audio, Set.of(), "wet.wav")).isGreaterThan(1e-3);
+        assertThat(wetAmplitude(wet, audio, Set.of("tone400"), "muted.wav")).isLessThan(1e-5);
+    }
+
+    /** How loud the first tone is in the returns alone. */
+    private double wetAmplitude(
+            Design wet, Map<String, Audio> audio, Set<String> muted, String name)
+            throws InterruptedException, FileProblem {
+        Path tape = folder.resolve(name);
+        System.setProperty("orbispace.tape", tape.toString());
+        Transport transport = new Transport();
+        transport.begin(new SongMaterial(audio, RATE));
+        transport.wetOnly().set(true);
+        transport.muted().set(muted);
+        transport.hear(wet, 0);
+        transport.togglePlaying();
+        playTo(transport, 3);
+        transport.close();
+        Audio played = SoundReader.read(tape);
+        return amplitude(played, 400, played.seconds() - 0.6, played.seconds() - 0.1);
     }
 
     @Test

@@ -14,6 +14,7 @@ import orbispace.app.session.LogKeeping;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
+import orbispace.core.design.GroupEdit;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Section;
@@ -122,10 +123,11 @@ class PlannedSongTest {
         planning.toggle(design().song().sections().getFirst());
         assertThat(planning.isChosen(design().song().sections().getFirst())).isTrue();
         planning.chooseAll();
-        planning.changeSend("lead-voice", -2);
-        planning.changeSend("lead-voice", -0.5);
+        planning.changeSends(List.of("lead-voice", "pad"), -2);
+        planning.changeSends(List.of("lead-voice"), -0.5);
         assertThat(design().song().sections())
-                .allMatch(s -> s.plan().sendDb("A", "lead-voice") == -2.5);
+                .allMatch(s -> s.plan().sendDb("A", "lead-voice") == -2.5)
+                .allMatch(s -> s.plan().sendDb("A", "pad") == -2);
     }
 
     @Test
@@ -219,6 +221,25 @@ class PlannedSongTest {
         assertThat(thrown().fromBeat()).isEqualTo(before.fromBeat());
         throwing.remove();
         assertThat(design().thrown()).isEmpty();
+    }
+
+    @Test
+    void aFoldedGroupIsThrownAsOne() {
+        desk.frame().edit(new GroupEdit.Join(Set.of("lead-voice", "pad"), "Song"));
+        desk.frame().selection().returnId().set(echo());
+        throwing.picking().pickPhrase(0);
+        throwing.throwPicked();
+        assertThat(design().thrown()).extracting(Throw::sourceId).containsExactly("lead-voice");
+        desk.frame().editor().undo();
+        desk.frame().selection().toggleFolded("Song");
+        throwing.throwPicked();
+        assertThat(design().thrown())
+                .extracting(Throw::sourceId)
+                .containsExactlyInAnyOrder("lead-voice", "pad");
+        assertThat(design().thrown()).extracting(Throw::fromBeat).containsOnly(thrown().fromBeat());
+        assertThat(throwing.chosen().orElseThrow().sourceId()).isEqualTo("lead-voice");
+        desk.frame().editor().undo();
+        assertThat(design().thrown()).as("one step").isEmpty();
     }
 
     @Test

@@ -183,6 +183,11 @@ public final class Groups {
         return rows;
     }
 
+    /** What is taken as one with a source: all of the outermost folded group, or it alone. */
+    public List<Source> together(Source source, Set<String> folded) {
+        return foldedAround(source, folded).map(g -> members(g.name())).orElse(List.of(source));
+    }
+
     /** Sources of one inner group stand where the first of them does. */
     private static int order(List<Source> part, Source s) {
         for (int i = 0; i < part.size(); i++) {

@@ -22,6 +22,26 @@ public record ThrowsEdit(List<Throw> thrown, String subject) implements Edit {
                 "throw of " + more.sourceId() + " to " + more.returnId());
     }
 
+    /** One more throw, and the same of other sources, such as all of a group. */
+    public static ThrowsEdit adding(Design design, Throw more, List<Source> also) {
+        ThrowsEdit edit = adding(design, more);
+        for (Source s : also) {
+            if (!s.id().equals(more.sourceId())) {
+                Design now = edit.applyTo(design);
+                Throw one =
+                        Throw.of(
+                                freshId(now),
+                                s.id(),
+                                more.returnId(),
+                                more.fromBeat(),
+                                more.toBeat(),
+                                more.levelDb());
+                edit = new ThrowsEdit(adding(now, one).thrown(), edit.subject());
+            }
+        }
+        return edit;
+    }
+
     /** A throw that is changed. */
     public static ThrowsEdit changing(Design design, Throw changed) {
         return new ThrowsEdit(

@@ -39,7 +39,8 @@ public final class ListenMenu extends MenuButton {
                         told);
         transport.wetOnly().addListener((o, was, is) -> say());
         transport.mono().addListener((o, was, is) -> say());
-        transport.soloSource().addListener((o, was, is) -> say());
+        transport.soloed().addListener((o, was, is) -> say());
+        transport.muted().addListener((o, was, is) -> say());
         transport.soloReturn().addListener((o, was, is) -> say());
         transport.dimDb().addListener((o, was, is) -> say());
         transport.returnAlone().addListener((o, was, is) -> say());
@@ -79,9 +80,14 @@ public final class ListenMenu extends MenuButton {
         if (transport.wetOnly().get()) {
             return "wet alone";
         }
-        if (!transport.soloSource().get().isEmpty()) {
+        int soloed = transport.soloed().get().size();
+        if (soloed > 0) {
             double db = transport.dimDb().get();
-            return db <= Transport.SILENT_DB ? "one source" : "rest " + Wording.number(db, 0);
+            String few = soloed == 1 ? "one source" : soloed + " sources";
+            return db <= Transport.SILENT_DB ? few : "rest " + Wording.number(db, 0);
+        }
+        if (!transport.muted().get().isEmpty()) {
+            return transport.muted().get().size() + " muted";
         }
         if (alone.isEmpty()) {
             return "";

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -17,14 +19,16 @@ import orbispace.app.draw.Pen;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.StepSize;
+import orbispace.core.design.Design;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Source;
-import orbispace.core.render.Depth;
 import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /**
- * The sources from near to far: how far each stands in critical distances, when its space first
- * answers, how bright. A distance can be dragged, stepped or typed; all its sends move with it.
+ * The sources from near to far, folded groups as one: how far each stands in critical distances,
+ * when its space first answers, how bright. A distance can be dragged, stepped or typed; all its
+ * sends move with it.
  */
 final class DepthPanel extends VBox {
     private static final double NEAREST = 0.125;
@@ -33,7 +37,7 @@ final class DepthPanel extends VBox {
     private final OrbitModel model;
     private final VBox rows = new VBox(1);
     private final List<ScalingCanvas> marks = new ArrayList<>();
-    private final Map<String, NumberField> fields = new LinkedHashMap<>();
+    private final Map<Groups.Row, NumberField> fields = new LinkedHashMap<>();
     private Palette palette = Palette.DAY;
 
     DepthPanel(OrbitModel model) {
@@ -52,6 +56,7 @@ final class DepthPanel extends VBox {
                 .bySource()
                 .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
         model.design().addListener((o, was, is) -> refresh());
+        model.selection().folded().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
         refresh();
     }
@@ -66,32 +71,34 @@ final class DepthPanel extends VBox {
         if (!isVisible()) {
             return;
         }
-        List<Source> sources = model.design().get().sources();
-        if (!List.copyOf(fields.keySet()).equals(sources.stream().map(Source::id).toList())) {
+        Design design = model.design().get();
+        List<Groups.Row> of =
+                Groups.of(design).rows(design.sources(), model.selection().folded().get());
+        if (!List.copyOf(fields.keySet()).equals(of)) {
             rows.getChildren().clear();
             fields.clear();
             marks.clear();
-            sources.forEach(s -> rows.getChildren().add(row(s)));
+            of.forEach(r -> rows.getChildren().add(row(r)));
             setPalette(palette);
         }
-        for (Source s : sources) {
-            Depth depth = model.depths().bySource().get(s.id());
-            NumberField field = java.util.Objects.requireNonNull(fields.get(s.id()));
-            if (depth == null || depth.criticalDistances().isEmpty()) {
+        for (Groups.Row r : of) {
+            OptionalDouble distance = model.depths().distance(r.sources());
+            NumberField field = java.util.Objects.requireNonNull(fields.get(r));
+            if (distance.isEmpty()) {
                 field.show("dry", "");
             } else {
-                field.show(Wording.number(depth.criticalDistances().getAsDouble(), 2), "dc");
+                field.show(Wording.number(distance.getAsDouble(), 2), "dc");
             }
         }
         marks.forEach(ScalingCanvas::repaint);
     }
 
-    private HBox row(Source s) {
-        Label name = new Label(s.name());
+    private HBox row(Groups.Row r) {
+        Label name = new Label(r.name());
         name.getStyleClass().add("row-name");
         name.setMinWidth(86);
         name.setMaxWidth(86);
-        Axis axis = new Axis(s);
+        Axis axis = new Axis(r.sources());
         marks.add(axis);
         HBox.setHgrow(axis, Priority.ALWAYS);
         NumberField field =
@@ -101,21 +108,21 @@ final class DepthPanel extends VBox {
                         text -> {
                             var value = Entries.factor(text);
                             return value.isPresent()
-                                    && model.depths().place(s.id(), value.getAsDouble());
+                                    && model.depths().place(r.sources(), value.getAsDouble());
                         },
-                        (direction, size) -> step(s, direction, size),
+                        (direction, size) -> step(r.sources(), direction, size),
                         model.problem()::set);
         field.setMinWidth(64);
         field.getStyleClass().add("bare");
-        fields.put(s.id(), field);
+        fields.put(r, field);
         HBox row = new HBox(6, name, axis, field);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }
 
-    private void step(Source s, int direction, StepSize size) {
-        Depth depth = model.depths().bySource().get(s.id());
-        if (depth != null && depth.criticalDistances().isPresent()) {
+    private void step(List<Source> together, int direction, StepSize size) {
+        OptionalDouble distance = model.depths().distance(together);
+        if (distance.isPresent()) {
             double db =
                     switch (size) {
                         case FINE -> 0.1;
@@ -123,16 +130,16 @@ final class DepthPanel extends VBox {
                         case COARSE -> 3;
                     };
             double factor = Math.pow(10, direction * db / 20);
-            model.depths().place(s.id(), depth.criticalDistances().getAsDouble() * factor);
+            model.depths().place(together, distance.getAsDouble() * factor);
         }
     }
 
-    /** One source on its way from near to far. */
+    /** What stands in one row, on its way from near to far. */
     private final class Axis extends ScalingCanvas {
-        private final Source source;
+        private final List<Source> together;
 
-        Axis(Source source) {
-            this.source = source;
+        Axis(List<Source> together) {
+            this.together = together;
             setPrefSize(120, 28);
             setMinSize(60, 28);
             setMaxHeight(28);
@@ -142,7 +149,7 @@ final class DepthPanel extends VBox {
 
         private void drag(double x) {
             double share = Math.clamp((x - 6) / (getWidth() - 12), 0, 1);
-            model.depths().place(source.id(), NEAREST * Math.pow(FARTHEST / NEAREST, share));
+            model.depths().place(together, NEAREST * Math.pow(FARTHEST / NEAREST, share));
         }
 
         @Override
@@ -150,22 +157,38 @@ final class DepthPanel extends VBox {
             pen.across(6, w - 6, h / 2, pen.palette.rule);
             double one = 6 + (w - 12) * Math.log(1 / NEAREST) / Math.log(FARTHEST / NEAREST);
             pen.upright(one, 4, h - 4, pen.palette.ink3);
-            Depth depth = model.depths().bySource().get(source.id());
-            if (depth == null || depth.criticalDistances().isEmpty()) {
+            OptionalDouble middle = model.depths().distance(together);
+            if (middle.isEmpty()) {
                 pen.circle(6, h / 2, 4, pen.palette.disc, pen.palette.ink3, 1);
                 return;
             }
-            double distance =
-                    Math.clamp(depth.criticalDistances().getAsDouble(), NEAREST, FARTHEST);
-            double share = Math.log(distance / NEAREST) / Math.log(FARTHEST / NEAREST);
-            double x = 6 + share * (w - 12);
+            // Of a group each stands as a dot, and their middle as a ring.
+            for (Source s : together.size() > 1 ? together : List.<Source>of()) {
+                model.depths()
+                        .distance(List.of(s))
+                        .ifPresent(
+                                d -> pen.circle(at(d, w), h / 2, 1.6, pen.palette.ink3, null, 0));
+            }
+            double x = at(middle.getAsDouble(), w);
             // The brighter its wet sound, the fuller the ring.
-            double bright =
-                    Math.clamp(
-                            Math.log(depth.centroidHz().orElse(1000) / 300) / Math.log(20), 0, 1);
+            double bright = Math.clamp(Math.log(brightHz() / 300) / Math.log(20), 0, 1);
             pen.line(6, h / 2, x, h / 2, pen.palette.ink, 1.4);
             pen.circle(x, h / 2, 6, pen.palette.card, pen.palette.ink, 1.4);
             pen.circle(x, h / 2, 5 * bright, pen.palette.ink, null, 0);
+        }
+
+        private double at(double distance, double w) {
+            double seen = Math.clamp(distance, NEAREST, FARTHEST);
+            return 6 + (w - 12) * Math.log(seen / NEAREST) / Math.log(FARTHEST / NEAREST);
+        }
+
+        private double brightHz() {
+            return together.stream()
+                    .flatMap(s ->
+                            Optional.ofNullable(model.depths().bySource().get(s.id())).stream())
+                    .flatMapToDouble(d -> d.centroidHz().stream())
+                    .average()
+                    .orElse(1000);
         }
     }
 }

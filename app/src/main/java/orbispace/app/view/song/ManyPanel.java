@@ -48,6 +48,7 @@ final class ManyPanel extends VBox {
     private final NumberField fader;
     private final NumberField lean;
     private final ManySends sends;
+    private final HearButtons hear;
     private final MenuButton like = new MenuButton("Send like\u2026");
     private final VBox withinBox;
     private final Button leave = Plate.button("Leave the group", this::leave);
@@ -55,6 +56,7 @@ final class ManyPanel extends VBox {
     ManyPanel(SongModel model) {
         this.model = model;
         sends = new ManySends(model);
+        hear = new HearButtons(model.transport(), this::ids);
         name = new NameField("name of the group", this::named);
         name.getStyleClass().add("title-field");
         count.getStyleClass().add("caption");
@@ -81,6 +83,7 @@ final class ManyPanel extends VBox {
                         new HBox(10, StemPanel.under("ROLE", role), StemPanel.under("TAKEN", kind)),
                         withinBox,
                         levels,
+                        hear,
                         StemPanel.under("SENDS, dB", sends),
                         buttons);
         setSpacing(10);
@@ -263,5 +266,6 @@ final class ManyPanel extends VBox {
         leave.setManaged(grouped);
         lean.show(Wording.number(100 * group.map(Group::lean).orElse(0.0), 0), "%");
         sends.show(design, picked);
+        hear.refresh();
     }
 }

@@ -7,7 +7,6 @@ import java.util.Set;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -21,7 +20,6 @@ import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.StepSize;
 import orbispace.app.view.frame.FileMenu;
-import orbispace.app.view.frame.ListenMenu;
 import orbispace.core.design.GroupEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
@@ -48,7 +46,7 @@ final class StemPanel extends VBox {
     private final VBox facts = new VBox(6);
     private final VBox body;
     private final Label none = new Label("No stem is chosen.");
-    private final ToggleButton solo;
+    private final HearButtons hear;
     private final SpectrumPlot spectrum = new SpectrumPlot();
 
     StemPanel(SongModel model, FileMenu files) {
@@ -74,7 +72,10 @@ final class StemPanel extends VBox {
         group.setPrefColumnCount(9);
         gain = gain();
         pan = pan();
-        solo = solo();
+        hear =
+                new HearButtons(
+                        model.transport(),
+                        () -> source().map(s -> Set.of(s.id())).orElse(Set.of()));
         body = body();
         getChildren().addAll(none, body);
         listen();
@@ -99,22 +100,6 @@ final class StemPanel extends VBox {
                 model.problem()::set);
     }
 
-    private ToggleButton solo() {
-        ToggleButton solo = Plate.toggle("", "hear this stem with the rest dimmed");
-        solo.textProperty()
-                .bind(
-                        javafx.beans.binding.Bindings.createStringBinding(
-                                () ->
-                                        "Solo, the rest "
-                                                + ListenMenu.dim(model.transport().dimDb().get()),
-                                model.transport().dimDb()));
-        solo.setOnAction(e ->
-                model.transport()
-                        .soloSource()
-                        .set(solo.isSelected() ? model.selection().sourceId().get() : ""));
-        return solo;
-    }
-
     private VBox body() {
         HBox where = new HBox(10, under("ROLE", role), under("TAKEN", kind));
         VBox together = under("GROUP", group);
@@ -124,7 +109,7 @@ final class StemPanel extends VBox {
         HBox buttons =
                 new HBox(
                         6,
-                        solo,
+                        hear,
                         Plate.button(
                                 "Take out",
                                 () ->
@@ -151,7 +136,6 @@ final class StemPanel extends VBox {
         model.measured().survey().found().addListener((o, was, is) -> refresh());
         model.measured().survey().findings().addListener((o, was, is) -> refresh());
         model.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
-        model.transport().soloSource().addListener((o, was, is) -> refresh());
     }
 
     void setPalette(Palette palette) {
@@ -223,10 +207,10 @@ final class StemPanel extends VBox {
         file.setText(s.file());
         role.show(s.role());
         kind.show(s.kind());
+        hear.refresh();
         group.show(s.group());
         gain.show(Wording.number(s.gainDb(), 1), "dB");
         pan.show(Wording.number(100 * s.pan(), 0), "%");
-        solo.setSelected(s.id().equals(model.transport().soloSource().get()));
         findings.getChildren().clear();
         facts.getChildren().clear();
         String missing = model.stems().missing().get(s.id());
