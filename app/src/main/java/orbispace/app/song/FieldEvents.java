@@ -1,7 +1,6 @@
 package orbispace.app.song;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +9,7 @@ import java.util.function.DoubleUnaryOperator;
 import orbispace.core.design.Design;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
+import orbispace.core.intake.HitClock;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
@@ -17,9 +17,6 @@ import org.jspecify.annotations.Nullable;
 
 /** The song's own events that tails have to respect, as rings after the dry sound. */
 public final class FieldEvents {
-    /** Softer strokes than so much under the loudest set no clock. */
-    private static final double HEARD_DB = 20;
-
     private FieldEvents() {}
 
     /**
@@ -53,7 +50,9 @@ public final class FieldEvents {
             lead(design, measured)
                     .flatMap(p -> rests(p, within, "voice rests"))
                     .ifPresent(rings::add);
-            hits(design, measured)
+            hitsSource(design, measured, within)
+                    .flatMap(s -> Optional.ofNullable(measured.get(s.id())))
+                    .flatMap(Material::hits)
                     .flatMap(h -> strokes(h, within, "next hit"))
                     .ifPresent(rings::add);
             return rings;
@@ -107,60 +106,19 @@ public final class FieldEvents {
                 .flatMap(Material::phrases);
     }
 
-    private static Optional<Hits> hits(Design design, Map<String, Material> measured) {
-        return hitsSource(design, measured).map(s -> measured.get(s.id())).flatMap(Material::hits);
-    }
-
-    /**
-     * The source whose strokes decays are held against: the loudest that strikes more than once and
-     * is no room or overhead; where it belongs to a group, as a kit does, the one of them that
-     * strikes most often within 20 dB of the group's loudest stroke.
-     */
+    /** The source whose strokes decays are held against. */
     public static Optional<Source> hitsSource(Design design, Map<String, Material> measured) {
-        List<Source> striking =
-                design.sourcesOf(Role.HITS).stream()
-                        .filter(s -> s.kind().isSent() && strokes(measured.get(s.id())) > 1)
-                        .toList();
-        return striking.stream()
-                .max(
-                        Comparator.comparingDouble(s ->
-                                java.util.Objects.requireNonNull(measured.get(s.id()))
-                                        .integratedLufs()
-                                        .orElse(Double.NEGATIVE_INFINITY)))
-                .map(loudest ->
-                        busiest(
-                                striking.stream()
-                                        .filter(design.layersOf(loudest)::contains)
-                                        .toList(),
-                                measured));
+        return hitsSource(design, measured, null);
     }
 
-    private static Source busiest(List<Source> group, Map<String, Material> measured) {
-        double least =
-                group.stream()
-                                .flatMap(s -> peaks(s, measured).stream())
-                                .mapToDouble(p -> p)
-                                .max()
-                                .orElse(0)
-                        - HEARD_DB;
-        return java.util.Collections.max(
-                group,
-                Comparator.comparingLong(
-                        (Source s) -> peaks(s, measured).stream().filter(p -> p >= least).count()));
-    }
-
-    /** Peaks of a source's strokes as they stand in the mix, dBFS. */
-    private static List<Double> peaks(Source s, Map<String, Material> measured) {
-        return java.util.Objects.requireNonNull(measured.get(s.id()))
-                .hits()
-                .map(Hits::hits)
-                .orElse(List.of())
-                .stream()
-                .map(h -> h.peakDb() + s.gainDb())
-                .toList();
-    }
-
-    private static int strokes(@Nullable Material m) {
-        return m == null ? 0 : m.hits().map(h -> h.hits().size()).orElse(0);
+    /** The same within a stretch; null for the whole song. */
+    public static Optional<Source> hitsSource(
+            Design design, Map<String, Material> measured, @Nullable Span within) {
+        return HitClock.of(
+                design.sources(),
+                s ->
+                        Optional.ofNullable(measured.get(s.id()))
+                                .flatMap(Material::hits)
+                                .map(h -> within == null ? h : h.within(within)));
     }
 }

@@ -29,9 +29,6 @@ public final class GroupProposal {
                     "winds", "Winds",
                     "effect", "Effects");
 
-    private static final Set<String> OF_A_KIT =
-            Set.of("kick", "snare", "hat", "tom", "cymbal", "overhead", "kit");
-
     private GroupProposal() {}
 
     /**
@@ -74,9 +71,7 @@ public final class GroupProposal {
             return "Backing voices";
         }
         boolean kitRoom = s.kind() == StemKind.ROOM && s.role() == Role.HITS;
-        return OF_A_KIT.contains(name.part()) || kitRoom
-                ? KIT
-                : FAMILIES.getOrDefault(name.part(), "");
+        return name.isOfAKit() || kitRoom ? KIT : FAMILIES.getOrDefault(name.part(), "");
     }
 
     private static String title(String words) {

@@ -59,6 +59,9 @@ public record StemName(
             Pattern.compile(
                     "(oh|ovh|rm|room|amb|gtr|agt|egt|pno|piano|key|keys|str|bv|bgv|dbl)([lr])");
 
+    private static final Set<String> OF_A_KIT =
+            Set.of("kick", "snare", "hat", "tom", "cymbal", "overhead", "kit");
+
     /** Reads a name without the ending of its file. */
     public static StemName of(String name) {
         List<String> words = new ArrayList<>();
@@ -79,6 +82,11 @@ public record StemName(
             }
         }
         return read(words, side);
+    }
+
+    /** Whether it names a part of a drum kit. */
+    public boolean isOfAKit() {
+        return OF_A_KIT.contains(part);
     }
 
     /** What decides the role of a stem of this name: name or sound. */

@@ -11,12 +11,14 @@ import orbispace.app.draw.Type;
 import orbispace.app.song.FieldEvents;
 import orbispace.app.song.Material;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.core.design.Section;
 import orbispace.core.design.Source;
 import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.time.Span;
 import orbispace.core.words.Wording;
+import org.jspecify.annotations.Nullable;
 
 /** What the song allows: hit intervals, phrase gaps, note values. */
 final class SongStrip extends ScalingCanvas {
@@ -54,14 +56,23 @@ final class SongStrip extends ScalingCanvas {
     }
 
     private void hits(double x, double y, double w) {
-        pen.text("HIT INTERVAL", x, y, Type.strong(10.5), pen.palette.ink2);
-        Optional<Source> source =
-                FieldEvents.hitsSource(model.design().get(), model.measured().materials());
-        Optional<Hits> found =
-                source.map(s -> model.measured().materials().get(s.id()))
-                        .flatMap(Material::hits)
-                        .filter(h -> h.hits().size() > 2);
-        if (found.isEmpty()) {
+        Section section = model.selection().section().get();
+        String name = section == null ? "" : section.name();
+        Span here = section == null ? null : model.design().get().song().span(section);
+        Optional<Source> source = clock(here);
+        boolean told = source.flatMap(s -> strokes(s, here)).isPresent();
+        Span within = told ? here : null;
+        source = told ? source : clock(null);
+        Optional<Hits> found = source.flatMap(s -> strokes(s, within));
+        pen.text(
+                within == null
+                        ? "HIT INTERVAL"
+                        : Pen.cut("HIT INTERVAL, " + name, w, Type.strong(10.5)),
+                x,
+                y,
+                Type.strong(10.5),
+                pen.palette.ink2);
+        if (source.isEmpty() || found.isEmpty()) {
             pen.text(
                     "no source with the role hits",
                     x,
@@ -71,6 +82,17 @@ final class SongStrip extends ScalingCanvas {
             return;
         }
         hits(source.get(), found.get(), x, y, w);
+    }
+
+    private Optional<Source> clock(@Nullable Span within) {
+        return FieldEvents.hitsSource(model.design().get(), model.measured().materials(), within);
+    }
+
+    private Optional<Hits> strokes(Source source, @Nullable Span within) {
+        return Optional.ofNullable(model.measured().materials().get(source.id()))
+                .flatMap(Material::hits)
+                .map(h -> within == null ? h : h.within(within))
+                .filter(h -> h.hits().size() > 2);
     }
 
     private void hits(Source source, Hits h, double x, double y, double w) {

@@ -8,6 +8,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
+import orbispace.core.intake.HitClock;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.StemFacts;
@@ -59,14 +60,16 @@ public record FieldFacts(
 
     /** The median time between the hits of what strikes and is sent to a return. */
     Optional<Double> hitSeconds(Return r) {
-        return design.sourcesOf(Role.HITS).stream()
-                .filter(s -> r.sends().containsKey(s.id()))
-                .map(s -> stems.get(s.id()))
-                .filter(java.util.Objects::nonNull)
-                .flatMap(s -> s.hits().stream())
+        List<Source> sent =
+                design.sources().stream().filter(s -> r.sends().containsKey(s.id())).toList();
+        return HitClock.of(sent, this::hits)
+                .flatMap(this::hits)
                 .filter(h -> h.hits().size() > 2)
-                .map((Hits h) -> h.intervalSeconds(0.5))
-                .findFirst();
+                .map(h -> h.intervalSeconds(0.5));
+    }
+
+    private Optional<Hits> hits(Source s) {
+        return Optional.ofNullable(stems.get(s.id())).flatMap(StemFacts::hits);
     }
 
     double seconds(Return r, MusicalTime time) {
