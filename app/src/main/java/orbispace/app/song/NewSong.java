@@ -236,7 +236,8 @@ public record NewSong(
         List<Section> sections = new ArrayList<>();
         for (int bar = 1; bar <= bars; bar += SECTION_BARS) {
             int length = Math.min(SECTION_BARS, bars - bar + 1);
-            String name = "Bars " + bar + "\u2013" + (bar + length - 1);
+            String name =
+                    length == 1 ? "Bar " + bar : "Bars " + bar + "\u2013" + (bar + length - 1);
             sections.add(new Section(name, bar, length, SectionKind.OTHER));
         }
         return sections;

@@ -66,7 +66,12 @@ final class SheetPictures {
         double predelay = of.predelay().seconds(design.song().clock(), of.timedAtBar());
         double half = Math.clamp(45 * of.chain().width().factor(), 6, 90);
         if (of.space() instanceof Space.Echo echo) {
-            beads(of, echo, cx, cy, r, predelay);
+            long before =
+                    design.returns().stream()
+                            .limit(index)
+                            .filter(o -> o.space() instanceof Space.Echo)
+                            .count();
+            beads(of, echo, cx, cy, r, predelay, before);
             return;
         }
         double tail = tail(of);
@@ -90,7 +95,9 @@ final class SheetPictures {
                     0.1f);
         }
         page.dash(DASHES[0]);
-        double angle = Math.toRadians(half - 4 - 9 * (index % 3));
+        // Each letter stands at an angle of its own, from the right edge of the fan to the left.
+        double step = Math.min(9, (2 * half - 8) / Math.max(1, design.returns().size() - 1));
+        double angle = Math.toRadians(half - 4 - step * index);
         page.text(
                 of.id(),
                 cx + (float) ((outer + 4) * Math.sin(angle)) - 3,
@@ -122,7 +129,8 @@ final class SheetPictures {
         };
     }
 
-    private void beads(Return of, Space.Echo echo, float cx, float cy, float r, double predelay)
+    private void beads(
+            Return of, Space.Echo echo, float cx, float cy, float r, double predelay, long before)
             throws IOException {
         double spacing = echo.time().seconds(design.song().clock(), of.timedAtBar());
         double side = 50;
@@ -140,7 +148,8 @@ final class SheetPictures {
             lastY = cy - (float) (at * Math.cos(angle));
             page.circle(lastX, lastY, (float) (1.2 + 3 * level), true, 0.1f);
         }
-        page.text(of.id(), lastX + 6, lastY + 3, 8, true, 0);
+        // Echoes of one time end at one place; their letters stand beside each other.
+        page.text(of.id(), lastX + 6 + 7 * before, lastY + 3, 8, true, 0);
     }
 
     private void arc(float cx, float cy, float r, double from, double to, float thick, float grey)

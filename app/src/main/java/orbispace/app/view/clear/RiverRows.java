@@ -17,6 +17,9 @@ import org.jspecify.annotations.Nullable;
 
 /** The rows of the Clear screen: each return as a river under or over the judged source. */
 final class RiverRows {
+    /** Rows that are lower hold their two lines with nothing to spare. */
+    private static final double LOW = 40;
+
     private static final double MOST_DUCK_DB = 15;
 
     private final Pen pen;
@@ -65,19 +68,20 @@ final class RiverRows {
     void paint(Return r, double top, double height) {
         boolean chosen = r.id().equals(chosenId);
         double middle = top + height / 2;
+        double pad = height < LOW ? 1.5 : 4.5;
         if (chosen) {
             pen.clipped(
                     8.5,
-                    Math.floor(top) + 4.5,
+                    Math.floor(top) + pad,
                     Screen.LABELS + 2,
-                    height - 9,
+                    height - 2 * pad,
                     5,
                     pen.palette.card,
                     pen.palette.ofReturn(r.id()));
         }
         pen.across(16, axis.right(), top, pen.palette.rule);
         pen.seal(r.id(), 28, middle, 12, chosen);
-        pen.text(r.name(), 46, middle - 1, Type.strong(13), pen.palette.ink);
+        pen.text(r.name(), 46, middle - (height < LOW ? 3 : 1), Type.strong(13), pen.palette.ink);
         Optional<PairView> pair = pair(r.id());
         String kept =
                 pair.flatMap(p ->
@@ -86,7 +90,7 @@ final class RiverRows {
                                         : Optional.empty())
                         .map(v -> "kept " + Wording.percent(v, 0))
                         .orElse("measuring");
-        pen.text(kept, 46, middle + 14, Type.regular(11.5), pen.palette.ink3);
+        pen.text(kept, 46, middle + (height < LOW ? 11 : 14), Type.regular(11.5), pen.palette.ink3);
         pair.ifPresent(p -> painter(r, p, middle, height).paint());
         before(r.id()).ifPresent(p -> painter(r, p, middle, height).outline());
         ducked(r.id(), top, height);

@@ -106,8 +106,9 @@ final class StemPanel extends VBox {
         HBox levels = new HBox(14, gain, pan);
         HBox.setHgrow(gain, Priority.ALWAYS);
         HBox.setHgrow(pan, Priority.ALWAYS);
-        HBox buttons =
-                new HBox(
+        FlowPane buttons =
+                new FlowPane(
+                        6,
                         6,
                         hear,
                         Plate.button(
