@@ -131,8 +131,9 @@ public final class Measurements {
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
         Map<String, ImpulseResponse.Recipe> wanted = new LinkedHashMap<>();
+        Design plain = design.unplanned();
         for (Return r : design.returns()) {
-            ImpulseResponse.Recipe recipe = ImpulseResponse.recipe(design, r, responses);
+            ImpulseResponse.Recipe recipe = ImpulseResponse.recipe(plain, r, responses);
             if (!recipe.equals(pictured.get(r.id())) || !pictures.containsKey(r.id())) {
                 wanted.put(r.id(), recipe);
             }

@@ -210,6 +210,10 @@ public record Design(
 
     /** The same field as it is without plan and throws. */
     public Design unplanned() {
+        boolean planned = song.sections().stream().anyMatch(s -> !s.plan().isPlain());
+        if (!planned && thrown.isEmpty()) {
+            return this;
+        }
         return withSong(
                         song.withSections(
                                 song.sections().stream()

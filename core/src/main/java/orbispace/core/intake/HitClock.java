@@ -26,31 +26,37 @@ public final class HitClock {
      * @param hits what is known of the strokes of a source, in the stretch that counts
      */
     public static Optional<Source> of(List<Source> sources, Function<Source, Optional<Hits>> hits) {
-        List<Source> striking =
+        List<Striking> striking =
                 sources.stream()
                         .filter(s -> s.role() == Role.HITS && s.kind().isSent())
-                        .filter(s -> hits.apply(s).map(h -> h.hits().size()).orElse(0) > 1)
+                        .map(s -> Striking.of(s, hits.apply(s)))
+                        .filter(s -> s.peaks.size() > 1)
                         .toList();
-        List<Source> kit = striking.stream().filter(s -> StemName.of(s.name()).isOfAKit()).toList();
-        List<Source> clocks = kit.isEmpty() ? striking : kit;
-        double loudest =
-                clocks.stream()
-                        .flatMap(s -> peaks(s, hits).stream())
-                        .mapToDouble(db -> db)
-                        .max()
-                        .orElse(0);
+        List<Striking> kit =
+                striking.stream().filter(s -> StemName.of(s.source.name()).isOfAKit()).toList();
+        List<Striking> clocks = kit.isEmpty() ? striking : kit;
+        double least = clocks.stream().mapToDouble(Striking::loudest).max().orElse(0) - HEARD_DB;
         return clocks.stream()
-                .max(
-                        Comparator.comparingLong(s ->
-                                peaks(s, hits).stream()
-                                        .filter(db -> db >= loudest - HEARD_DB)
-                                        .count()));
+                .max(Comparator.comparingLong(s -> s.over(least)))
+                .map(Striking::source);
     }
 
-    /** Peaks of a source's strokes as they stand in the mix, dBFS. */
-    private static List<Double> peaks(Source s, Function<Source, Optional<Hits>> hits) {
-        return hits.apply(s).map(Hits::hits).orElse(List.of()).stream()
-                .map(h -> h.peakDb() + s.gainDb())
-                .toList();
+    /** A source and the peaks of its strokes as they stand in the mix, dBFS. */
+    private record Striking(Source source, List<Double> peaks) {
+        static Striking of(Source source, Optional<Hits> hits) {
+            return new Striking(
+                    source,
+                    hits.map(Hits::hits).orElse(List.of()).stream()
+                            .map(h -> h.peakDb() + source.gainDb())
+                            .toList());
+        }
+
+        double loudest() {
+            return peaks.stream().mapToDouble(db -> db).max().orElse(Double.NEGATIVE_INFINITY);
+        }
+
+        long over(double least) {
+            return peaks.stream().filter(db -> db >= least).count();
+        }
     }
 }

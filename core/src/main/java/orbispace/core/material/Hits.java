@@ -1,6 +1,5 @@
 package orbispace.core.material;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -86,9 +85,9 @@ public record Hits(List<Hit> hits, List<Hit> bleed, boolean sure) {
 
     /** A quantile (0 to 1) of the times from hit to hit, in seconds; 0 for fewer than two hits. */
     public double intervalSeconds(double share) {
-        List<Double> intervals = new ArrayList<>();
-        for (int i = 1; i < hits.size(); i++) {
-            intervals.add(hits.get(i).seconds() - hits.get(i - 1).seconds());
+        double[] intervals = new double[Math.max(0, hits.size() - 1)];
+        for (int i = 0; i < intervals.length; i++) {
+            intervals[i] = hits.get(i + 1).seconds() - hits.get(i).seconds();
         }
         return Quantile.of(intervals, share);
     }

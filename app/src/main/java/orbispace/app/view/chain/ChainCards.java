@@ -16,6 +16,7 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
+import orbispace.app.measuring.Drafting;
 import orbispace.app.song.Reasons;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
@@ -30,6 +31,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.draft.TimeProposal;
+import orbispace.core.draft.TimeProposals;
 
 /** The cards of a return's chain, one under another, with a field for each of its numbers. */
 final class ChainCards extends VBox {
@@ -252,7 +254,15 @@ final class ChainCards extends VBox {
         fields.forEach((number, field) ->
                 number.read(model.design().get(), r)
                         .ifPresent(reading -> field.show(reading.value(), reading.unit())));
-        proposals.values().forEach(p -> p.refresh(r));
+        List<TimeProposal> times =
+                TimeProposals.of(
+                        model.design().get(),
+                        r,
+                        Drafting.facts(
+                                model.design().get(),
+                                model.measured().materials(),
+                                model.selection().bar()));
+        proposals.values().forEach(p -> p.show(times));
         say(fixed, Reasons.fixedTimes(model.design().get().song(), r));
         say(why, model.reasons().spaceAndStart());
         say(settled, model.settling().byReturn().getOrDefault(r.id(), ""));

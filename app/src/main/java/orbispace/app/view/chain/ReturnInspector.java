@@ -8,6 +8,7 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.control.SendFields;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.app.view.frame.Inspector;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Groups;
@@ -16,6 +17,7 @@ import orbispace.core.design.Space;
 
 /** The chain of the chosen return as a path of small cards. */
 public final class ReturnInspector extends Inspector {
+    private final WhenSeen seen = new WhenSeen(this, this::show);
     private final ChainModel model;
     private final ReturnHead head;
     private final ChainCards cards;
@@ -34,17 +36,23 @@ public final class ReturnInspector extends Inspector {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);
         listen();
-        refresh();
+        seen.run();
     }
 
     private void listen() {
-        MapChangeListener<Object, Object> changed = c -> refresh();
-        model.design().addListener((o, was, is) -> refresh());
-        model.selection().returnId().addListener((o, was, is) -> refresh());
-        model.selection().folded().addListener((o, was, is) -> refresh());
+        // What is measured of other returns is not shown here.
+        MapChangeListener<String, Object> changed =
+                c -> {
+                    if (c.getKey().equals(model.selection().returnId().get())) {
+                        seen.run();
+                    }
+                };
+        model.design().addListener((o, was, is) -> seen.run());
+        model.selection().returnId().addListener((o, was, is) -> seen.run());
+        model.selection().folded().addListener((o, was, is) -> seen.run());
         model.measured().pictures().addListener(changed);
-        model.measured().survey().found().addListener((o, was, is) -> refresh());
-        model.selection().section().addListener((o, was, is) -> refresh());
+        model.measured().survey().found().addListener((o, was, is) -> seen.run());
+        model.selection().section().addListener((o, was, is) -> seen.run());
         model.settling().byReturn().addListener(changed);
     }
 
@@ -54,7 +62,7 @@ public final class ReturnInspector extends Inspector {
         cards.setPalette(given);
     }
 
-    private void refresh() {
+    private void show() {
         Optional<Return> r = model.chosenReturn();
         head.refresh();
         if (r.isEmpty()) {

@@ -6,11 +6,8 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ChainModel;
-import orbispace.app.measuring.Drafting;
 import orbispace.app.view.control.Plate;
-import orbispace.core.design.Return;
 import orbispace.core.draft.TimeProposal;
-import orbispace.core.draft.TimeProposals;
 
 /** The times that the song asks of the chosen return, each with its why when it is pointed at. */
 final class TimeProposalList extends VBox {
@@ -28,18 +25,9 @@ final class TimeProposalList extends VBox {
         explain("");
     }
 
-    void refresh(Return r) {
-        List<TimeProposal> wanted =
-                TimeProposals.of(
-                                model.design().get(),
-                                r,
-                                Drafting.facts(
-                                        model.design().get(),
-                                        model.measured().materials(),
-                                        model.selection().bar()))
-                        .stream()
-                        .filter(p -> p.subject() == subject)
-                        .toList();
+    /** Shows those of all times that are proposed which are about this. */
+    void show(List<TimeProposal> all) {
+        List<TimeProposal> wanted = all.stream().filter(p -> p.subject() == subject).toList();
         if (!wanted.equals(shown)) {
             shown = wanted;
             getChildren().clear();

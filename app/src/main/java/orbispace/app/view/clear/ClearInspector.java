@@ -15,12 +15,14 @@ import orbispace.app.draw.Palette;
 import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 
 /** The measures of the lead against the chosen return, and what would clear it. */
 final class ClearInspector extends VBox {
+    private final WhenSeen seen = new WhenSeen(this, this::show);
     private final ClearModel model;
     private final MenuButton lead = new MenuButton();
     private final RemedyMenu kinds;
@@ -35,7 +37,7 @@ final class ClearInspector extends VBox {
         getStyleClass().add("inspector");
         kinds = new RemedyMenu(model);
         standing = new StandingPanel(model);
-        remedies = new RemedyList(model, this::refresh);
+        remedies = new RemedyList(model, seen::run);
         seal = new SealMark(model.selection().returnId()::get, 12, true);
         ScrollPane scroll = new ScrollPane(remedies);
         scroll.setFitToWidth(true);
@@ -44,7 +46,7 @@ final class ClearInspector extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head(), standing, remedyLine(), scroll);
         listen();
-        refresh();
+        seen.run();
     }
 
     private HBox head() {
@@ -74,14 +76,14 @@ final class ClearInspector extends VBox {
     }
 
     private void listen() {
-        model.clearing().diagnosis().addListener((o, was, is) -> refresh());
-        model.clearing().earLine().addListener((o, was, is) -> refresh());
-        model.clearing().solution().addListener((o, was, is) -> refresh());
-        model.clearing().room().addListener((o, was, is) -> refresh());
-        model.measured().clearance().addListener((o, was, is) -> refresh());
-        model.selection().returnId().addListener((o, was, is) -> refresh());
-        model.design().addListener((o, was, is) -> refresh());
-        model.jobs().busyWith().addListener((o, was, is) -> refresh());
+        model.clearing().diagnosis().addListener((o, was, is) -> seen.run());
+        model.clearing().earLine().addListener((o, was, is) -> seen.run());
+        model.clearing().solution().addListener((o, was, is) -> seen.run());
+        model.clearing().room().addListener((o, was, is) -> seen.run());
+        model.measured().clearance().addListener((o, was, is) -> seen.run());
+        model.selection().returnId().addListener((o, was, is) -> seen.run());
+        model.design().addListener((o, was, is) -> seen.run());
+        model.jobs().busyWith().addListener((o, was, is) -> seen.run());
     }
 
     void setPalette(Palette given) {
@@ -89,7 +91,7 @@ final class ClearInspector extends VBox {
         standing.setPalette(given);
     }
 
-    private void refresh() {
+    private void show() {
         String id = model.selection().returnId().get();
         Clearance c = model.measured().clearance().get();
         seal.repaint();

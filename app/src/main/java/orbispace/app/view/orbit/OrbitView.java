@@ -15,7 +15,6 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.draw.ProfilePainter;
 import orbispace.app.draw.Type;
-import orbispace.app.song.FieldEvents;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Inspector;
@@ -38,6 +37,7 @@ public final class OrbitView extends Screen<OrbitModel> {
     private final SendMatrix sends;
     private final PairPanel pair;
     private final EventsMenu events;
+    private final KnownRings rings;
     private final ToggleGroup below = new ToggleGroup();
     private final HBox tabs = new HBox(4);
 
@@ -54,6 +54,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         sends = new SendMatrix(model);
         pair = new PairPanel(model);
         events = new EventsMenu(model);
+        rings = new KnownRings(model);
         tab("profile", "energy still to come, under the dry voice", null);
         tab("sends", "every source into every return", sends);
         tab("depth", "the sources from near to far", depth);
@@ -107,11 +108,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         return new OrbitScene(
                 model.design().get(),
                 model.measured().pictures(),
-                FieldEvents.of(
-                        model.design().get(),
-                        model.measured().materials(),
-                        model.selection().events().get(),
-                        model.span()),
+                rings.now(),
                 model.selection().returnId().get(),
                 model.selection().bar());
     }

@@ -19,6 +19,7 @@ import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.StepSize;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.core.design.GroupEdit;
 import orbispace.core.design.Role;
@@ -33,6 +34,7 @@ import orbispace.core.words.Wording;
 
 /** The chosen stem: what it is, what was found wrong with it, and what was measured. */
 final class StemPanel extends VBox {
+    private final WhenSeen seen = new WhenSeen(this, this::show);
     private final SongModel model;
     private final FileMenu files;
     private final NameField name;
@@ -79,7 +81,7 @@ final class StemPanel extends VBox {
         body = body();
         getChildren().addAll(none, body);
         listen();
-        refresh();
+        seen.run();
     }
 
     private NumberField gain() {
@@ -132,11 +134,11 @@ final class StemPanel extends VBox {
     }
 
     private void listen() {
-        model.selection().sourceId().addListener((o, was, is) -> refresh());
-        model.design().addListener((o, was, is) -> refresh());
-        model.measured().survey().found().addListener((o, was, is) -> refresh());
-        model.measured().survey().findings().addListener((o, was, is) -> refresh());
-        model.stems().missing().addListener((MapChangeListener<Object, Object>) c -> refresh());
+        model.selection().sourceId().addListener((o, was, is) -> seen.run());
+        model.design().addListener((o, was, is) -> seen.run());
+        model.measured().survey().found().addListener((o, was, is) -> seen.run());
+        model.measured().survey().findings().addListener((o, was, is) -> seen.run());
+        model.stems().missing().addListener((MapChangeListener<Object, Object>) c -> seen.run());
     }
 
     void setPalette(Palette palette) {
@@ -195,7 +197,7 @@ final class StemPanel extends VBox {
         edit(source().map(s -> s.withPan(Math.clamp(s.pan() + way * step, -1, 1))), "pan");
     }
 
-    private void refresh() {
+    private void show() {
         Optional<Source> chosen = source();
         none.setVisible(chosen.isEmpty());
         none.setManaged(chosen.isEmpty());
