@@ -3,10 +3,12 @@ package orbispace.app.command;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.CacheFolder;
@@ -72,6 +74,10 @@ final class NewCommand implements Callable<Integer> {
         if (Files.exists(file)) {
             throw new FileProblem(file + ": is there already; choose another folder");
         }
+        Set<Path> once = new HashSet<>();
+        stems.stream()
+                .filter(s -> !once.add(s.toAbsolutePath().normalize()))
+                .forEach(s -> output.note(s + ": is named twice; it is taken once"));
         FactsCache facts = CacheFolder.facts();
         NewSong song = NewSong.from(material(tempo), facts, Job.QUIET);
         if (!song.problems().isEmpty()) {

@@ -265,6 +265,15 @@ class MaterialCommandTest extends CommandCase {
     }
 
     @Test
+    void aStemThatIsNamedTwiceIsTakenOnceAndThatIsSaid() throws IOException {
+        String drum = drums().getFirst().toString();
+        Outcome made =
+                run("new", folder.resolve("once").toString(), "--json", "--stems", drum, drum);
+        assertThat(made.json().path("sources")).hasSize(1);
+        assertThat(made.err()).contains("named twice").hasLineCount(1);
+    }
+
+    @Test
     void aNewProjectSaysKindSideGroupAndKitOfItsStems() throws IOException {
         List<Path> drums = drums();
         Path left = wav("Agt L.wav", Audio.of(48000, noise(1)));

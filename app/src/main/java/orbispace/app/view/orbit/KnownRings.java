@@ -21,8 +21,9 @@ final class KnownRings {
             Map<String, Material> measured,
             EventChoice choice,
             @Nullable Span section) {
+        // What was measured is a map of its own each time; to compare what it holds takes long.
+        @SuppressWarnings("ReferenceEquality")
         boolean isSame(@Nullable From other) {
-            // What was measured is a map of its own each time; to compare what it holds takes long.
             return other != null
                     && measured == other.measured
                     && sources.equals(other.sources)
