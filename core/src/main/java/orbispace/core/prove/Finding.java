@@ -1,8 +1,11 @@
 package orbispace.core.prove;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /**
  * Something wrong or worth knowing.
@@ -55,6 +58,21 @@ public record Finding(
             OptionalDouble seconds,
             List<Remedy> remedies) {
         this(rule, severity, subject, flag, evidence, why, seconds, remedies, Optional.empty());
+    }
+
+    /**
+     * Whether it is about what a word asks for; an empty word asks for all.
+     *
+     * @param word part of its rule, flag or evidence, its subject, or part of one of the names
+     * @param names of its subject, and of the groups that hold it
+     */
+    public boolean isAbout(String word, Collection<String> names) {
+        String asked = word.strip().toLowerCase(Locale.ROOT);
+        String told = flag + " " + rule.replace('-', ' ') + " " + evidence;
+        return asked.isEmpty()
+                || subject.equalsIgnoreCase(asked)
+                || Stream.concat(Stream.of(told), names.stream())
+                        .anyMatch(t -> t.toLowerCase(Locale.ROOT).contains(asked));
     }
 
     /** The same with what its first remedy gains. */

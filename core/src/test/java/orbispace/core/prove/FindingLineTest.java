@@ -109,6 +109,16 @@ class FindingLineTest {
     }
 
     @Test
+    void aWordAsksForWhatIsSaidForASubjectOrForItsGroup() {
+        Finding hidden = hidden("A");
+        assertThat(hidden.isAbout("", List.of())).isTrue();
+        assertThat(hidden.isAbout(" a ", List.of())).as("its subject").isTrue();
+        assertThat(hidden.isAbout("NOT HEARD", List.of())).isTrue();
+        assertThat(hidden.isAbout("voices", List.of("Alto", "Backing voices"))).isTrue();
+        assertThat(hidden.isAbout("kit", List.of("Alto", "Backing voices"))).isFalse();
+    }
+
+    @Test
     void unlikeThingsThatAreOnlyWorthKnowingHaveNoCommonPress() {
         Finding echo = late("b", 20, Severity.KNOW);
         FindingLine line = FindingLine.of(List.of(echo, know("rate"))).getFirst();

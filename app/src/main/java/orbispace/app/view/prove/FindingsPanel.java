@@ -1,8 +1,8 @@
 package orbispace.app.view.prove;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
@@ -20,6 +20,8 @@ import orbispace.app.desk.ProveModel;
 import orbispace.app.desk.Proving;
 import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.Plate;
+import orbispace.core.design.Design;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Source;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.FindingLine;
@@ -48,7 +50,7 @@ final class FindingsPanel extends VBox {
         title.getStyleClass().add("inspector-title");
         count.getStyleClass().add("caption");
         filter.setPromptText("only those about \u2026");
-        filter.setAccessibleText("show only findings about a stem, a return or a word");
+        filter.setAccessibleText("show only findings about a stem, a group, a return or a word");
         filter.textProperty().addListener((o, was, is) -> refresh());
         VBox head = new VBox(-2, title, count, filter);
         VBox.setMargin(filter, new Insets(6, 0, 0, 0));
@@ -160,13 +162,13 @@ final class FindingsPanel extends VBox {
     }
 
     /** Whether a finding is about what is asked for: a name, a letter, a rule, the words of it. */
+    /** Typing the name of a group leaves what is about its stems, to be settled or accepted. */
     private boolean asked(Finding f) {
-        String word = filter.getText().strip().toLowerCase(Locale.ROOT);
-        return word.isEmpty()
-                || f.subject().equalsIgnoreCase(word)
-                || (subject(f) + f.flag() + " " + f.rule().replace('-', ' ') + " " + f.evidence())
-                        .toLowerCase(Locale.ROOT)
-                        .contains(word);
+        Design design = model.design().get();
+        List<String> names = new ArrayList<>(List.of(name(f.subject())));
+        design.findSource(f.subject())
+                .ifPresent(s -> Groups.of(design).around(s).forEach(g -> names.add(g.name())));
+        return f.isAbout(filter.getText(), names);
     }
 
     private static String kind(FindingLine line) {
