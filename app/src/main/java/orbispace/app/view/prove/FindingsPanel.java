@@ -161,8 +161,10 @@ final class FindingsPanel extends VBox {
         return Plate.clip(box);
     }
 
-    /** Whether a finding is about what is asked for: a name, a letter, a rule, the words of it. */
-    /** Typing the name of a group leaves what is about its stems, to be settled or accepted. */
+    /**
+     * Whether a finding is about what is asked for: a name, a letter, a rule, the words of it, or a
+     * group, of which all stems' findings can then be settled or accepted.
+     */
     private boolean asked(Finding f) {
         Design design = model.design().get();
         List<String> names = new ArrayList<>(List.of(name(f.subject())));
