@@ -2,7 +2,6 @@ package orbispace.app.listen;
 
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import javafx.beans.property.BooleanProperty;
@@ -17,8 +16,6 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.design.Return;
-import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.render.ClickTrack;
 import orbispace.core.render.LiveSettings;
@@ -34,8 +31,6 @@ public final class Transport {
 
     /** From here on, what is turned down is silent. */
     public static final double SILENT_DB = -100;
-
-    private static final double SOFTEST_SEND_DB = -90;
 
     private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
@@ -173,7 +168,7 @@ public final class Transport {
             return;
         }
         LiveSettings.Hearing hearing = hearing(design, outputGainDb);
-        Design heard = withoutMuted(design);
+        Design heard = Muted.in(design, muted.get());
         play(to, before -> LiveSettings.of(heard, from, hearing, before));
     }
 
@@ -219,19 +214,6 @@ public final class Transport {
                 clicking.get() ? click(design.song().clock()) : null);
     }
 
-    /** The design with what muted sources send as soft as can be. */
-    private Design withoutMuted(Design design) {
-        Design heard = design;
-        for (Return r : muted.get().isEmpty() ? List.<Return>of() : design.returns()) {
-            for (String id : r.sends().keySet()) {
-                if (muted.get().contains(id)) {
-                    heard = new ReturnEdit.SendLevel(r.id(), id, SOFTEST_SEND_DB).applyTo(heard);
-                }
-            }
-        }
-        return heard;
-    }
-
     private ClickTrack click(SongClock clock) {
         ClickTrack known = click;
         SongMaterial from = java.util.Objects.requireNonNull(material);
@@ -259,6 +241,14 @@ public final class Transport {
             to.seek(Math.max(0, seconds));
             position.set(Math.max(0, seconds));
         }
+    }
+
+    /** Takes back every solo and mute. */
+    public void hearAll() {
+        soloed.set(Set.of());
+        muted.set(Set.of());
+        soloReturn.set("");
+        wetOnly.set(false);
     }
 
     /** The stretch that is repeated; null for none. */

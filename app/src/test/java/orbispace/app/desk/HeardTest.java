@@ -20,6 +20,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.Throw;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
@@ -117,21 +118,25 @@ class HeardTest {
                 .isCloseTo(LEVEL * Math.pow(10, Transport.USUAL_DIM_DB / 20), within(0.0005));
         Transport.toggle(transport.soloed(), Set.of("tone400"), false);
         assertThat(transport.soloed().get()).containsExactly("tone700");
+        transport.hearAll();
+        assertThat(transport.soloed().get()).isEmpty();
+        assertThat(transport.muted().get()).isEmpty();
 
         Design wet =
                 dry.withReturns(
-                        List.of(
-                                Return.of(
-                                        "A",
-                                        "Hall",
-                                        Map.of("tone400", 0.0, "tone1100", 0.0),
-                                        Filter.OPEN,
-                                        new MusicalTime.Millis(0),
-                                        Space.hall(1, 1, 1),
-                                        Filter.OPEN,
-                                        null,
-                                        0,
-                                        1)));
+                                List.of(
+                                        Return.of(
+                                                "A",
+                                                "Hall",
+                                                Map.of("tone400", 0.0, "tone1100", 0.0),
+                                                Filter.OPEN,
+                                                new MusicalTime.Millis(0),
+                                                Space.hall(1, 1, 1),
+                                                Filter.OPEN,
+                                                null,
+                                                0,
+                                                1)))
+                        .withThrown(List.of(Throw.of("t1", "tone400", "A", 0, 16, 6)));
         assertThat(wetAmplitude(wet, audio, Set.of(), "wet.wav")).isGreaterThan(1e-3);
         assertThat(wetAmplitude(wet, audio, Set.of("tone400"), "muted.wav")).isLessThan(1e-5);
     }

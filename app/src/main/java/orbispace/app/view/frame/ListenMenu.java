@@ -3,6 +3,7 @@ package orbispace.app.view.frame;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
@@ -26,12 +27,15 @@ public final class ListenMenu extends MenuButton {
         mono.selectedProperty().bindBidirectional(transport.mono());
         CheckMenuItem alone = new CheckMenuItem("A soloed return without the sources");
         alone.selectedProperty().bindBidirectional(transport.returnAlone());
+        MenuItem all = new MenuItem("Take back every solo and mute");
+        all.setOnAction(e -> transport.hearAll());
         CheckMenuItem told = new CheckMenuItem("Tell how long the ears have worked, under Prove");
         told.selectedProperty().bindBidirectional(ears.told());
         getItems()
                 .addAll(
                         mono,
                         wet,
+                        all,
                         new SeparatorMenuItem(),
                         alone,
                         dims(),
