@@ -29,6 +29,7 @@ class ArchitectureTest {
                     "render",
                     "clear",
                     "draft",
+                    "bank",
                     "plan",
                     "prove");
 
@@ -64,11 +65,15 @@ class ArchitectureTest {
                     .definedBy("orbispace.core.prove.rule..")
                     .layer("compare")
                     .definedBy("orbispace.core.prove.compare..")
+                    .layer("court")
+                    .definedBy("orbispace.core.prove.court..")
                     .whereLayer("log")
                     .mayNotBeAccessedByAnyLayer()
                     .whereLayer("stem")
                     .mayOnlyBeAccessedByLayers("rule")
                     .whereLayer("rule")
+                    .mayOnlyBeAccessedByLayers("court")
+                    .whereLayer("court")
                     .mayNotBeAccessedByAnyLayer()
                     .whereLayer("compare")
                     .mayNotBeAccessedByAnyLayer();

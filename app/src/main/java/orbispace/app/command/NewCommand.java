@@ -7,11 +7,13 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.CacheFolder;
+import orbispace.app.song.DraftSong;
 import orbispace.app.song.NewSong;
 import orbispace.app.song.Prints;
 import orbispace.app.song.StemSurvey;
@@ -83,13 +85,20 @@ final class NewCommand implements Callable<Integer> {
         if (!song.problems().isEmpty()) {
             throw new FileProblem(song.problems().getFirst());
         }
-        NewSong named = song.keptIn(home);
+        NewSong named = drafted(song.keptIn(home), facts);
         List<Finding> findings =
                 new StemSurvey(facts).findings(named.design(), named.stems(), Job.QUIET);
         ProjectArguments.makeFolder(home);
         ProjectFile.of(named.design()).write(file, named.design());
         print(file, named, findings);
         return 0;
+    }
+
+    /** The song with the field that serves its material best. */
+    private static NewSong drafted(NewSong song, FactsCache facts) {
+        return DraftSong.of(song.design(), song.stems(), Optional.empty(), facts, Job.QUIET)
+                .map(b -> song.with(b.passed().draft().laidOn(song.design())))
+                .orElse(song);
     }
 
     private NewSong.Material material(@Nullable Double tempo) {

@@ -31,7 +31,7 @@ import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
 import orbispace.core.design.Design;
-import orbispace.core.design.Role;
+import orbispace.core.design.Leads;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
@@ -126,12 +126,11 @@ public final class Clearing implements OfSong, Judged {
         measure.run();
     }
 
-    /** The source that is judged; empty if nothing leads and none is chosen. */
+    /** The source that is judged: the chosen one, or who leads the section. */
     @Override
     public Optional<Source> source() {
         Design design = editor.now();
-        return design.findSource(sourceId.get())
-                .or(() -> design.sourcesOf(Role.LEAD).stream().findFirst());
+        return design.findSource(sourceId.get()).or(() -> Leads.at(design, stretch.span()));
     }
 
     /** The design as it stands. */

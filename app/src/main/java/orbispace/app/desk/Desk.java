@@ -43,6 +43,7 @@ public final class Desk {
     private final FormEditing form;
     private final FieldEditing field;
     private final Settling settling;
+    private final Leading leading;
     private final Depths depths;
     private final Drafting drafting;
     private final Clearing clearing;
@@ -86,8 +87,9 @@ public final class Desk {
         form = ofSong(new FormEditing(editor, selection, stretch, jobs, measured.survey()));
         field = new FieldEditing(editor, selection, jobs, measured, song.kept(), song.stems());
         settling = ofSong(new Settling(editor, jobs, measured, song.pair()));
+        leading = ofSong(new Leading(editor, jobs, measured));
         depths = ofSong(new Depths(editor, jobs, song.stems()));
-        drafting = ofSong(new Drafting(editor, selection, stretch, jobs, measured));
+        drafting = ofSong(new Drafting(editor, selection, jobs, measured));
         clearing = ofSong(clearing(stretch));
         planning = ofSong(new Planning(editor, selection, jobs, measured, clearing));
         throwing = ofSong(throwing(stretch));
@@ -263,7 +265,7 @@ public final class Desk {
 
     /** The model of the Song screen. */
     public SongModel song() {
-        return new SongModel(common(), form, song.stems());
+        return new SongModel(common(), form, song.stems(), leading);
     }
 
     /** The model of the Orbit. */

@@ -11,11 +11,13 @@ import orbispace.app.session.Selection;
 import orbispace.app.session.SongStems;
 import orbispace.app.song.Relocation;
 import orbispace.app.song.SpaceKinds;
+import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
@@ -24,6 +26,7 @@ import orbispace.core.design.Space;
 import orbispace.core.material.GateKey;
 import orbispace.core.time.NoteValue;
 import orbispace.files.sound.ResponseFiles;
+import org.jspecify.annotations.Nullable;
 
 /** Adds, copies, moves and removes returns, and gives them gates and impulse responses. */
 public final class FieldEditing {
@@ -98,6 +101,12 @@ public final class FieldEditing {
     /** Makes another kind of space of a return. */
     public void become(Return r, SpaceKinds kind) {
         editor.edit(new ReturnEdit.Spatial(r.id(), kind.from(r.space()), "space"));
+    }
+
+    /** Says what a return is for; null for what it seems to be for. */
+    public void purpose(Return r, @Nullable Purpose purpose) {
+        editor.edit(
+                new AimsEdit(design().aims().purposed(r.id(), purpose), "purpose of " + r.id()));
     }
 
     /** Reads an impulse response and makes a convolution of a return. */

@@ -6,11 +6,18 @@ import orbispace.app.session.SongStems;
 public final class SongModel extends ScreenModel {
     private final FormEditing form;
     private final SongStems stems;
+    private final Leading leading;
 
-    SongModel(Common common, FormEditing form, SongStems stems) {
+    SongModel(Common common, FormEditing form, SongStems stems, Leading leading) {
         super(common);
         this.form = form;
         this.stems = stems;
+        this.leading = leading;
+    }
+
+    /** Who stands in front in each section. */
+    public Leading leading() {
+        return leading;
     }
 
     /** Changing sections, tempo and metre. */

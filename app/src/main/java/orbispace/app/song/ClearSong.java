@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Proposal;
@@ -17,6 +18,7 @@ import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
 import orbispace.core.design.Design;
+import orbispace.core.design.Leads;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Setting;
@@ -81,6 +83,11 @@ public final class ClearSong {
                 job);
     }
 
+    /** The same of the song without its returns, whose levels are about to be found. */
+    public static CoverAnalysis heardDry(Design design, Renderer renderer, Job job) {
+        return heard(design.withReturns(List.of()), renderer, job);
+    }
+
     /** The same with a renderer that is at hand. */
     static CoverAnalysis heard(Design design, Renderer renderer, Job job) {
         double lufs =
@@ -117,7 +124,7 @@ public final class ClearSong {
     /** What would clear the leads of each return, best bargains first. */
     public List<Proposal> proposals(Job job) {
         List<Proposal> proposals = new ArrayList<>();
-        for (Source s : design.sourcesOf(Role.LEAD)) {
+        for (Source s : leading()) {
             for (Return r : design.returns()) {
                 RemedyFinder finder =
                         new RemedyFinder(analysis, Targets.asked(design, s, r), barred);
@@ -127,16 +134,23 @@ public final class ClearSong {
         return proposals;
     }
 
+    /** Who leads this stretch, and whoever has the role to. */
+    private List<Source> leading() {
+        return Stream.concat(Leads.at(design, span).stream(), design.sourcesOf(Role.LEAD).stream())
+                .distinct()
+                .toList();
+    }
+
     /** Moves of dry sources that make room for the leads. */
     public List<RoomMove> room(Job job) {
-        return design.sourcesOf(Role.LEAD).stream()
+        return leading().stream()
                 .flatMap(s -> RoomFinder.find(analysis, question(s, ""), job).stream())
                 .toList();
     }
 
     /** The field in which the first lead is clear; empty without a lead or a return. */
     public Optional<Solution> solve(Job job) {
-        Optional<Source> lead = design.sourcesOf(Role.LEAD).stream().findFirst();
+        Optional<Source> lead = Leads.at(design, span);
         if (lead.isEmpty() || design.returns().isEmpty()) {
             return Optional.empty();
         }

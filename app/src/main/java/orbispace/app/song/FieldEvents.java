@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleUnaryOperator;
 import orbispace.core.design.Design;
-import orbispace.core.design.Role;
+import orbispace.core.design.Leads;
 import orbispace.core.design.Source;
 import orbispace.core.intake.HitClock;
 import orbispace.core.material.Hits;
@@ -98,12 +98,9 @@ public final class FieldEvents {
                 quantile.applyAsDouble(0.75));
     }
 
-    /** Phrases of the first lead. */
+    /** Phrases of who leads the song. */
     public static Optional<Phrases> lead(Design design, Map<String, Material> measured) {
-        return design.sourcesOf(Role.LEAD).stream()
-                .findFirst()
-                .map(s -> measured.get(s.id()))
-                .flatMap(Material::phrases);
+        return Leads.main(design).map(s -> measured.get(s.id())).flatMap(Material::phrases);
     }
 
     /** The source whose strokes decays are held against. */

@@ -18,7 +18,8 @@ public record Material(Silhouette silhouette, StemFacts facts) {
 
     /** What is looked for in a stem of a role. */
     public static StemFacts.Wanted wanted(Role role) {
-        return new StemFacts.Wanted(role == Role.LEAD || role == Role.BACKING, role == Role.HITS);
+        boolean mayLead = role != Role.HITS && role != Role.BASS;
+        return new StemFacts.Wanted(mayLead, role == Role.HITS);
     }
 
     /** Its loudness. */
@@ -26,7 +27,7 @@ public record Material(Silhouette silhouette, StemFacts facts) {
         return facts.integratedLufs();
     }
 
-    /** Where it sings, for leads and backing. */
+    /** Where it sings or plays, for all that may lead. */
     public Optional<Phrases> phrases() {
         return facts.phrases();
     }

@@ -129,6 +129,11 @@ public record NewSong(
                 kit);
     }
 
+    /** The same with another design of it. */
+    public NewSong with(Design other) {
+        return new NewSong(other, stems, problems, folder, kit);
+    }
+
     /** The same, named for a project in a folder, with its stems' files as seen from there. */
     public NewSong keptIn(Path project) {
         String title =

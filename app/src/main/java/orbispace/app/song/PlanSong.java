@@ -7,6 +7,7 @@ import java.util.Optional;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
+import orbispace.core.design.Leads;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.material.HitFinder;
@@ -99,7 +100,7 @@ public final class PlanSong {
 
     /** Tails of a design that cover what the first lead sings in a drier section. */
     public List<BoundaryClash> clashes(Design of, Job job) {
-        Optional<Source> lead = of.sourcesOf(Role.LEAD).stream().findFirst();
+        Optional<Source> lead = Leads.main(of);
         return lead.isEmpty()
                 ? List.of()
                 : BoundaryClash.of(analysis, of, lead.get(), words(lead.get()).phrases(), job);
@@ -116,8 +117,7 @@ public final class PlanSong {
 
     /** Words of the first lead that could be thrown. */
     public List<ThrowIdea> ideas() {
-        return design.sourcesOf(Role.LEAD).stream()
-                .findFirst()
+        return Leads.main(design)
                 .map(s -> ThrowIdea.of(words(s), seconds(), gap -> restPower(s, gap)))
                 .orElse(List.of());
     }

@@ -4,19 +4,21 @@ import java.util.Random;
 import orbispace.core.signal.Fft;
 
 /** Voices, drums, breaths and rooms made of tone and noise. */
-final class Sounds {
-    static final double RATE = 48000;
+public final class Sounds {
+    /** Frames per second of all that is made. */
+    public static final double RATE = 48000;
 
     private static final double[] FORMANT_WIDTHS_HZ = {90, 120, 160};
 
     private Sounds() {}
 
-    static double amplitude(double db) {
+    /** The amplitude of a level. */
+    public static double amplitude(double db) {
         return Math.pow(10, db / 20);
     }
 
     /** A vowel that goes on, at -20 dBFS: pulses or noise through three resonances. */
-    static float[] vowel(int frames, boolean pitched, Random random) {
+    public static float[] vowel(int frames, boolean pitched, Random random) {
         double[] formants = {
             600 + 200 * random.nextDouble(), 1400 + 500 * random.nextDouble(), 2700
         };
@@ -63,7 +65,8 @@ final class Sounds {
         }
     }
 
-    static void hiss(float[] x, double level, Random random) {
+    /** Adds noise of a level. */
+    public static void hiss(float[] x, double level, Random random) {
         for (int i = 0; i < x.length; i++) {
             x[i] += (float) (level * random.nextGaussian());
         }
@@ -112,7 +115,8 @@ final class Sounds {
         return room;
     }
 
-    static void snare(float[] x, double seconds, double level, Random random) {
+    /** Adds a stroke of a snare. */
+    public static void snare(float[] x, double seconds, double level, Random random) {
         double tone = 185 * (1 + 0.02 * random.nextGaussian());
         double low = 0;
         int from = (int) (seconds * RATE);
@@ -126,7 +130,8 @@ final class Sounds {
         }
     }
 
-    static void kick(float[] x, double seconds, double level, Random random) {
+    /** Adds a stroke of a kick. */
+    public static void kick(float[] x, double seconds, double level, Random random) {
         double phase = 0;
         int from = (int) (seconds * RATE);
         for (int i = 0; i < 0.4 * RATE && from + i < x.length; i++) {
@@ -139,7 +144,7 @@ final class Sounds {
     }
 
     /** A hat, or a ride if it rings for longer. */
-    static void metal(float[] x, double seconds, double level, double rings, Random random) {
+    public static void metal(float[] x, double seconds, double level, double rings, Random random) {
         double a = 0;
         double b = 0;
         int from = (int) (seconds * RATE);

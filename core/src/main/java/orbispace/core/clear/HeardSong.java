@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import orbispace.core.audio.Audio;
+import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
@@ -97,10 +98,16 @@ final class HeardSong {
         return sum;
     }
 
-    /** A return at its level. */
+    /** A return at its level: one at another level is the same sound, louder. */
     Excitation wet(Design design, Return r, Job job) {
         ChainSettings chain = renderer.chain(design, r);
-        return heard(chain, () -> renderer.wet(design, r, job));
+        if (!chain.plannedLevel().isEven()) {
+            return heard(chain, () -> renderer.wet(design, r, job));
+        }
+        Return plain = r.withLevel(0);
+        Excitation at0 =
+                heard(renderer.chain(design, plain), () -> renderer.wet(design, plain, job));
+        return r.levelDb() == 0 ? at0 : at0.times(Decibels.toPower(r.levelDb()));
     }
 
     /** The sum of some returns. */

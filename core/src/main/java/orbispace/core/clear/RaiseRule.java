@@ -5,6 +5,7 @@ import java.util.OptionalDouble;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
+import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.words.Wording;
 
@@ -18,7 +19,8 @@ final class RaiseRule implements RemedyRule {
     @Override
     public Optional<Candidate> find(
             Question q, Standing now, Targets targets, CoverAnalysis analysis, Job job) {
-        boolean quiet = now.cover().state().compareTo(targets.state()) < 0;
+        WetState state = now.cover().state();
+        boolean quiet = state.compareTo(targets.state()) < 0 && !targets.accepts(state);
         if (!quiet || !now.uncovers(targets) || q.together()) {
             return Optional.empty();
         }

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import orbispace.core.design.Design;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
@@ -53,6 +55,7 @@ public final class RemedyFinder {
                 new GateRule(),
                 new DuckRule(false),
                 new DuckRule(true),
+                new HissDuckRule(),
                 new TimeRules.Decay(),
                 new TimeRules.Predelay(),
                 new LevelRule(),
@@ -111,8 +114,9 @@ public final class RemedyFinder {
     public List<Proposal> propose(Question q, Job job) {
         Standing now = analysis.standing(q, job);
         Set<Setting> locked = q.design().aims().lockedOf(q.returnId());
+        Purpose purpose = Purposes.of(q.design(), q.ret());
         return rules.parallelStream()
-                .filter(rule -> !locked.contains(rule.kind()))
+                .filter(rule -> !locked.contains(rule.kind()) && purpose.allows(rule.kind()))
                 .map(rule -> proposal(rule, q, now, job))
                 .flatMap(Optional::stream)
                 .filter(p -> p.gain(targets) > LEAST_GAIN || p.settles(targets))

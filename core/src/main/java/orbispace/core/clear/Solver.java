@@ -115,12 +115,17 @@ public final class Solver {
         List<String> misses = new ArrayList<>();
         List<String> states = new ArrayList<>();
         for (Return r : design.returns()) {
-            WetState wanted = asked(design, q.source(), r).state();
+            Targets asked = asked(design, q.source(), r);
             WetState state = finder.standing(alone(all.of(design), r.id()), job).cover().state();
             states.add(r.id() + " " + state.label());
-            if (state != wanted) {
+            if (!asked.accepts(state)) {
                 misses.add(
-                        r.id() + " " + state.label() + " where " + wanted.label() + " was asked");
+                        r.id()
+                                + " "
+                                + state.label()
+                                + " where "
+                                + asked.state().label()
+                                + " was asked");
             }
         }
         misses.addAll(0, after.covered(finder.targets()));
@@ -180,10 +185,13 @@ public final class Solver {
     }
 
     private Targets asked(Design design, Source source, Return r) {
+        Targets usual = Targets.of(design, source, r);
         return design.aims()
                 .of(source.id(), r.id())
                 .orElseGet(() ->
-                        Targets.of(design, source, r).withPresence(finder.targets().presence()));
+                        usual.equals(Targets.FREE)
+                                ? usual
+                                : usual.withPresence(finder.targets().presence()));
     }
 
     /**
@@ -220,7 +228,7 @@ public final class Solver {
         Question now = alone(together, id);
         Targets wanted = asked(now.design(), now.source(), now.ret());
         Question then = now.of(p.edit().applyTo(now.design()));
-        return wanted.state() != WetState.HIDDEN
+        return !wanted.accepts(WetState.HIDDEN)
                 && finder.standing(now, job).cover().state() != WetState.HIDDEN
                 && finder.standing(then, job).cover().state() == WetState.HIDDEN;
     }
@@ -232,6 +240,7 @@ public final class Solver {
     /** Returns by how much each covers the source by itself, the worst first. */
     private List<String> byCover(Question q, Job job) {
         return q.design().returns().stream()
+                .filter(r -> !asked(q.design(), q.source(), r).equals(Targets.FREE))
                 .map(Return::id)
                 .sorted(
                         Comparator.comparingDouble(id ->

@@ -67,11 +67,11 @@ public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare)
         double over = Math.max(0, 10 * Math.log10(share / most));
         double under = 10 * Math.log10(t.state().fromShare() / share);
         // Another state than was asked is a miss in itself, however near its border.
-        double other = cover.state() == t.state() ? 0 : OTHER_STATE_POINTS;
+        double other = t.accepts(cover.state()) ? 0 : OTHER_STATE_POINTS;
         // One that is hidden already cannot be hidden more.
         return over
                 + other
-                + (t.state() == WetState.HIDDEN ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
+                + (t.accepts(WetState.HIDDEN) ? 0 : Math.clamp(under, 0, MOST_UNDER_DB));
     }
 
     /** Whether all targets are met, to the accuracy with which measures are told. */
@@ -93,7 +93,7 @@ public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare)
         if (cover.clashArea() > t.clashArea() + TRIFLE) {
             misses.add(percent("clash", cover.clashArea(), t.clashArea()));
         }
-        if (cover.state() != t.state()) {
+        if (!t.accepts(cover.state())) {
             misses.add(cover.state().label() + " where " + t.state().label() + " was asked");
         }
         if (lowShare > t.lowShare() + TRIFLE) {

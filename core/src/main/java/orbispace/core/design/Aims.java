@@ -17,10 +17,16 @@ import org.jspecify.annotations.Nullable;
  * @param wanted what is asked of a pair, if it is not the default of the source's role
  * @param locked settings of each return, by its letter, that stay as they are
  * @param hearing listening level and room
+ * @param purposes what returns are for, by letter, where that is set ({@link Purposes} guesses the
+ *     others)
  */
-public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, HearingLevel hearing) {
+public record Aims(
+        List<Wanted> wanted,
+        Map<String, Set<Setting>> locked,
+        HearingLevel hearing,
+        Map<String, Purpose> purposes) {
     /** Nothing asked, nothing locked. */
-    public static final Aims NONE = new Aims(List.of(), Map.of(), HearingLevel.USUAL);
+    public static final Aims NONE = new Aims(List.of(), Map.of(), HearingLevel.USUAL, Map.of());
 
     /** What is asked of one source and one return. */
     public record Wanted(String sourceId, String returnId, Targets targets) {
@@ -39,6 +45,7 @@ public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, Hearin
             }
         });
         locked = Collections.unmodifiableMap(kept);
+        purposes = Collections.unmodifiableMap(new TreeMap<>(purposes));
     }
 
     /** What is asked of a pair; empty for the default of the source's role. */
@@ -58,7 +65,7 @@ public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, Hearin
         if (targets != null) {
             other.add(new Wanted(source, ret, targets));
         }
-        return new Aims(other, locked, hearing);
+        return new Aims(other, locked, hearing, purposes);
     }
 
     /** The same with a setting locked or free. */
@@ -72,12 +79,30 @@ public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, Hearin
             of.remove(setting);
         }
         other.put(ret, of);
-        return new Aims(wanted, other, hearing);
+        return new Aims(wanted, other, hearing, purposes);
     }
 
     /** The same, listened to otherwise. */
     public Aims hearing(HearingLevel other) {
-        return new Aims(wanted, locked, other);
+        return new Aims(wanted, locked, other, purposes);
+    }
+
+    /** The same with a return for something else; null for what is guessed. */
+    public Aims purposed(String returnId, @Nullable Purpose purpose) {
+        Map<String, Purpose> other = new TreeMap<>(purposes);
+        if (purpose == null) {
+            other.remove(returnId);
+        } else {
+            other.put(returnId, purpose);
+        }
+        return new Aims(wanted, locked, hearing, other);
+    }
+
+    /** The same with returns for what is said of each. */
+    public Aims purposed(Map<String, Purpose> others) {
+        Map<String, Purpose> all = new TreeMap<>(purposes);
+        all.putAll(others);
+        return new Aims(wanted, locked, hearing, all);
     }
 
     /** What still has its source and its return. */
@@ -91,7 +116,9 @@ public record Aims(List<Wanted> wanted, Map<String, Set<Setting>> locked, Hearin
                         .toList();
         Map<String, Set<Setting>> locks = new TreeMap<>(locked);
         locks.keySet().retainAll(returnIds);
-        return new Aims(kept, locks, hearing);
+        Map<String, Purpose> of = new TreeMap<>(purposes);
+        of.keySet().retainAll(returnIds);
+        return new Aims(kept, locks, hearing, of);
     }
 
     private static Set<String> ids(List<String> ids) {

@@ -74,7 +74,7 @@ public record Design(
         thrown = List.copyOf(thrown);
         Set<String> throwIds = new HashSet<>();
         thrown.forEach(t -> requireNew(throwIds.add(t.id()), "throw", t.id()));
-        song = planned(song, returnIds, sourceIds);
+        song = Leads.known(planned(song, returnIds, sourceIds), sourceIds);
     }
 
     /** The plan of what is there; what was planned for a return that is gone is forgotten. */
@@ -89,15 +89,20 @@ public record Design(
     }
 
     private static void requireKey(List<Source> sources, Groups groups, String key, String where) {
-        if (!key.isEmpty() && keySources(sources, groups, key).isEmpty()) {
+        boolean open = key.isEmpty() || key.equals(Leads.KEY);
+        if (!open && keySources(sources, groups, key).isEmpty()) {
             throw new IllegalArgumentException(
                     where + " names the source \"" + key + "\", which does not exist");
         }
     }
 
-    /** The sources that a key means: one by its id, or all of a group and those that it holds. */
+    /**
+     * The sources that a key means: one by its id, all of a group and those that it holds, or
+     * whoever leads ({@link Leads#KEY}).
+     */
     public List<Source> keySources(String key) {
-        return keySources(sources, Groups.of(this), key);
+        List<Source> named = keySources(sources, Groups.of(this), key);
+        return named.isEmpty() && key.equals(Leads.KEY) ? Leads.key(this) : named;
     }
 
     private static List<Source> keySources(List<Source> sources, Groups groups, String key) {

@@ -125,8 +125,7 @@ public enum DuckKnob implements Knob {
         Optional<Duck> duck =
                 Optional.ofNullable(r.duck())
                         .or(() ->
-                                at.design().sourcesOf(Role.LEAD).stream()
-                                        .findFirst()
+                                Leads.main(at.design())
                                         .map(s -> new Duck(s.id(), 0, -40, 8, 6, 5, 100, 240)));
         return duck.map(change)
                 .map(d -> new ReturnEdit.Ducking(r.id(), d.rangeDb() == 0 ? null : d));

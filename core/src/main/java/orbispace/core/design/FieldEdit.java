@@ -19,11 +19,18 @@ public sealed interface FieldEdit extends Edit {
     /** A return at another place of the order. */
     record Move(String returnId, int index) implements FieldEdit {}
 
-    /** A whole other field. */
-    record Adopt(List<Return> returns, String name) implements FieldEdit {
-        /** Keeps its own list. */
+    /** A whole other field, with what is said of its returns' purposes. */
+    record Adopt(List<Return> returns, String name, Map<String, Purpose> purposes)
+            implements FieldEdit {
+        /** Keeps its own collections. */
         public Adopt {
             returns = List.copyOf(returns);
+            purposes = Map.copyOf(purposes);
+        }
+
+        /** A field of which every return is for what it was for. */
+        public Adopt(List<Return> returns, String name) {
+            this(returns, name, Map.of());
         }
     }
 
@@ -47,9 +54,11 @@ public sealed interface FieldEdit extends Edit {
                 returns.remove(moved);
                 returns.add(Math.clamp(index, 0, returns.size()), moved);
             }
-            case Adopt(List<Return> others, String name) -> {
+            case Adopt(List<Return> others, String name, Map<String, Purpose> purposes) -> {
                 returns.clear();
                 returns.addAll(others);
+                Design adopted = design.withReturns(returns);
+                return adopted.withAims(adopted.aims().purposed(purposes));
             }
         }
         return design.withReturns(returns);

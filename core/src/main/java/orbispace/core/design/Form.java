@@ -102,6 +102,13 @@ public final class Form {
         return s.named(name, kind);
     }
 
+    /** The song with another source in front of a section; empty for whoever leads the song. */
+    public static Song lead(Song song, int index, String sourceId) {
+        List<Section> sections = new ArrayList<>(song.sections());
+        sections.set(index, sections.get(index).ledBy(sourceId));
+        return song.withSections(sections);
+    }
+
     /** Makes a section of another kind. */
     public static Song kind(Song song, int index, SectionKind kind) {
         Section s = song.sections().get(index);

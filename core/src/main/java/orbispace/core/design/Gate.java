@@ -72,6 +72,11 @@ public record Gate(
         return hz <= 0 ? null : new Filter.Corner(hz, KEY_POLES);
     }
 
+    /** The same, opened by another source or group; empty for what it gates. */
+    public Gate keyed(String other) {
+        return keyedBy(k -> other);
+    }
+
     /** The same, keyed by another name for what keys it. */
     Gate keyedBy(UnaryOperator<String> other) {
         return new Gate(

@@ -73,7 +73,10 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
     }
 
     private boolean knows(String key, List<Group> groups) {
-        return key.isEmpty() || has(key) || !Groups.of(sources, groups).members(key).isEmpty();
+        return key.isEmpty()
+                || key.equals(Leads.KEY)
+                || has(key)
+                || !Groups.of(sources, groups).members(key).isEmpty();
     }
 
     private boolean has(String id) {

@@ -15,6 +15,7 @@ import orbispace.core.hearing.WetState;
  * @param sibilanceDb how far the wet's 5 to 9 kHz may lie over (under: negative) the dry's while it
  *     speaks
  * @param bloomDb least bloom; a level that no wet reaches for none
+ * @param orHidden whether a wet that nobody notices will do too
  */
 public record Targets(
         double presence,
@@ -23,13 +24,25 @@ public record Targets(
         WetState state,
         double lowShare,
         double sibilanceDb,
-        double bloomDb) {
+        double bloomDb,
+        boolean orHidden) {
     /** A bloom that every wet has. */
     public static final double ANY_BLOOM = -60;
 
     private static final double LOW_OF_SOME = 0.40;
     private static final double LOW_OF_ALL = 0.95;
-    private static final double MAIN_WITHIN_DB = 4;
+
+    /** Targets of a wet that should be noticed as much as its state says. */
+    public Targets(
+            double presence,
+            double worstPhrase,
+            double clashArea,
+            WetState state,
+            double lowShare,
+            double sibilanceDb,
+            double bloomDb) {
+        this(presence, worstPhrase, clashArea, state, lowShare, sibilanceDb, bloomDb, false);
+    }
 
     /** Checks the ranges. */
     public Targets {
@@ -61,6 +74,9 @@ public record Targets(
     public static final Targets WASHED =
             new Targets(0.55, 0, 1, WetState.OBVIOUS, 0.25, 0, ANY_BLOOM);
 
+    /** Nothing but that it is noticed. */
+    public static final Targets FREE = new Targets(0, 0, 1, WetState.OBVIOUS, 1, 20, ANY_BLOOM);
+
     /** The defaults of a role. */
     public static Targets of(Role role) {
         return switch (role) {
@@ -70,26 +86,24 @@ public record Targets(
     }
 
     /**
-     * The defaults of a role against a return: an echo or a gated space is an effect that may be
-     * heard, and a space of hits or bass has lows of its own.
+     * The defaults of a role against a return: how much of it should be noticed is what its {@link
+     * Purpose} asks, an effect asks nothing else, and a space of hits or bass has lows of its own.
      */
     public static Targets of(Design design, Source source, Return r) {
-        Targets t = of(source.role());
-        boolean effect =
-                r.space() instanceof Space.Echo
-                        || r.space() instanceof Space.Gated
-                        || r.gate() != null;
-        List<Source> main = design.sources().stream().filter(s -> isMainSend(r, s)).toList();
+        Purpose purpose = Purposes.of(design, r);
+        Targets t = purpose.isLeftAlone() ? FREE : of(source.role());
+        List<Source> main = Purposes.mainSenders(design, r);
         long low = main.stream().filter(s -> hasLows(s.role())).count();
         double lowOfLow = low < main.size() ? LOW_OF_SOME : LOW_OF_ALL;
         return new Targets(
                 t.presence,
                 t.worstPhrase,
                 t.clashArea,
-                effect && t.state == WetState.FELT ? WetState.HEARD : t.state,
-                low == 0 ? t.lowShare : lowOfLow,
+                purpose.asked(),
+                low == 0 ? t.lowShare : Math.max(t.lowShare, lowOfLow),
                 t.sibilanceDb,
-                t.bloomDb);
+                t.bloomDb,
+                purpose.mayBeHidden());
     }
 
     /** What a design asks of a source against a return: its own aim, or the default. */
@@ -101,19 +115,16 @@ public record Targets(
         return role == Role.HITS || role == Role.BASS;
     }
 
-    private static boolean isMainSend(Return r, Source s) {
-        double loudest = r.sends().values().stream().mapToDouble(Send::levelDb).max().orElse(0);
-        return r.sendDb(s.id()).orElse(-200) > loudest - MAIN_WITHIN_DB;
-    }
-
     /** The same with another state. */
     public Targets withState(WetState other) {
-        return new Targets(presence, worstPhrase, clashArea, other, lowShare, sibilanceDb, bloomDb);
+        return new Targets(
+                presence, worstPhrase, clashArea, other, lowShare, sibilanceDb, bloomDb, orHidden);
     }
 
     /** The same with another least bloom. */
     public Targets withBloom(double otherDb) {
-        return new Targets(presence, worstPhrase, clashArea, state, lowShare, sibilanceDb, otherDb);
+        return new Targets(
+                presence, worstPhrase, clashArea, state, lowShare, sibilanceDb, otherDb, orHidden);
     }
 
     /** The same with another presence; the worst phrase may lie five points under it. */
@@ -125,6 +136,12 @@ public record Targets(
                 state,
                 lowShare,
                 sibilanceDb,
-                bloomDb);
+                bloomDb,
+                orHidden);
+    }
+
+    /** Whether a wet in some state is noticed as much as asked. */
+    public boolean accepts(WetState is) {
+        return is == state || (orHidden && is == WetState.HIDDEN);
     }
 }

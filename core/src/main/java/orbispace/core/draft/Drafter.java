@@ -1,44 +1,43 @@
 package orbispace.core.draft;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
-import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
-import orbispace.core.design.Return;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
-import orbispace.core.material.GateKey;
+import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Fit;
 import orbispace.core.time.NoteValue;
 import orbispace.core.words.Wording;
 
 /**
- * Drafts three fields for a song: one shared space, a short and a long one in layers, and one space
- * for each depth of the stage; each with an echo for what leads, and a gated space for hits that
- * can be told from bleed.
+ * Drafts fields for a song, one for each {@link School}; each with an echo for what leads, and a
+ * gated space for the backbeat where its strokes can be told from bleed.
  *
  * <p>Decays follow {@code T60 = 60 (t - p) / L}: 30 dB down at the lead's median gap, 40 dB at the
  * next hit. The echo's feedback is the largest whose repeats are 30 dB down within the gap. Sends
- * go by role, the lead nearest, backing deeper, bass dry. Levels are where {@link StateLevels}
- * begins.
+ * go by role, the lead nearest, backing deeper, bass dry; what stands in a group is sent as one.
+ * Levels are where {@link StateLevels} begins.
  */
 public final class Drafter {
     static final double GAP_DOWN_DB = 30;
     static final double HIT_DOWN_DB = 40;
     private static final double USUAL_GAP_SECONDS = 1.2;
-    private static final double USUAL_HIT_SECONDS = 0.4;
-    private static final double LEAST_SEPARATION_DB = 6;
     static final double SPOKEN_DB = 10;
+    private static final double LATE_SECONDS = 0.08;
+    private static final double LATE_LONGER = 1.5;
+    private static final double LATE_DUCK_DB = 6;
+    private static final double LEAST_ALTERNATING = 0.3;
     private static final Filter CLEAN =
             new Filter(new Filter.Corner(220, 2), new Filter.Corner(6500, 2));
 
@@ -46,47 +45,51 @@ public final class Drafter {
     private final SongFacts facts;
     private final double gap;
     private final double hit;
+    private final Map<String, Role> roles;
 
     private Drafter(Design design, SongFacts facts) {
         this.design = design;
         this.facts = facts;
         gap = facts.gapSeconds().orElse(USUAL_GAP_SECONDS);
-        hit = facts.hitSeconds().orElse(USUAL_HIT_SECONDS);
+        // Where nothing strikes a short tail has to clear nothing but the rests.
+        hit = facts.hitSeconds().orElse(gap);
+        roles = SendRoles.of(design);
     }
 
-    /** The three drafts of a song's sources. */
+    /** A draft of every school. */
     public static List<FieldDraft> drafts(Design design, SongFacts facts) {
         Drafter d = new Drafter(design, facts);
-        return List.of(d.shared(), d.layers(), d.depths());
+        return Arrays.stream(School.values()).map(d::draft).toList();
     }
 
-    private final class Field {
-        private final List<Return> returns = new ArrayList<>();
-        private final Map<String, String> reasons = new LinkedHashMap<>();
+    /** The draft of one school. */
+    public static FieldDraft draft(Design design, SongFacts facts, School school) {
+        return new Drafter(design, facts).draft(school);
+    }
 
-        /** Adds a return if anything is sent into it. */
-        void add(String name, Map<String, Send> sends, Chain chain, double levelDb, String why) {
-            if (!sends.isEmpty()) {
-                String id = String.valueOf((char) ('A' + returns.size()));
-                Return.Timing timing = new Return.Timing(facts.bar(), false);
-                returns.add(new Return(id, name, sends, Map.of(), chain, levelDb, timing));
-                reasons.put(id, why);
-            }
-        }
+    private FieldDraft draft(School school) {
+        return switch (school) {
+            case SHARED -> shared();
+            case LAYERS -> layers();
+            case DEPTHS -> depths();
+            case LATE -> late();
+        };
+    }
 
-        FieldDraft draft(String name, String idea) {
-            echo(this);
-            gated(this);
-            return new FieldDraft(name, idea + facts.left(design), returns, reasons);
-        }
+    private FieldDraft finished(FieldBuilder field, School school) {
+        echo(field);
+        drums(field);
+        String none = field.has(Purpose.DRUMS) ? "" : DrumSpace.whyNone(design, facts);
+        return field.draft(school, none + facts.left(design));
     }
 
     private FieldDraft shared() {
-        Field field = new Field();
+        FieldBuilder field = new FieldBuilder(facts.bar());
         MusicalTime pre = note("1/64");
         double decay = clearing(gap, seconds(pre), GAP_DOWN_DB, 2.6);
         field.add(
                 "Shared hall",
+                Purpose.FAR,
                 sends(
                         Map.of(
                                 Role.LEAD, -12.0,
@@ -97,15 +100,15 @@ public final class Drafter {
                 reverb(ReverbKind.HALL, decay, 0.6, pre),
                 -8,
                 why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay));
-        return field.draft(
-                "One shared space", "Everything stands in one hall; sends tell the depth.");
+        return finished(field, School.SHARED);
     }
 
     private FieldDraft layers() {
-        Field field = new Field();
+        FieldBuilder field = new FieldBuilder(facts.bar());
         double shortDecay = clearing(hit, 0.006, HIT_DOWN_DB, 0.8);
         field.add(
                 "Near room",
+                Purpose.NEAR,
                 sends(
                         Map.of(
                                 Role.LEAD, -12.0,
@@ -121,6 +124,7 @@ public final class Drafter {
         double decay = clearing(gap, spoken, GAP_DOWN_DB, 3);
         field.add(
                 "Long hall",
+                Purpose.FAR,
                 sends(
                         Map.of(
                                 Role.LEAD, -10.0,
@@ -133,16 +137,16 @@ public final class Drafter {
                         + Wording.format(
                                 "; it starts %.0f ms later, when the room is %.0f dB down",
                                 1000 * spoken, SPOKEN_DB));
-        return field.draft(
-                "Short and long", "A room glues, a hall that starts later opens behind it.");
+        return finished(field, School.LAYERS);
     }
 
     private FieldDraft depths() {
-        Field field = new Field();
+        FieldBuilder field = new FieldBuilder(facts.bar());
         MusicalTime pre = note("1/32");
         double near = clearing(gap, seconds(pre), GAP_DOWN_DB + 15, 1.2);
         field.add(
                 "Near plate",
+                Purpose.NEAR,
                 sends(Map.of(Role.LEAD, -10.0)),
                 reverb(ReverbKind.PLATE, near, 0.8, pre),
                 -8,
@@ -150,6 +154,7 @@ public final class Drafter {
         double middle = clearing(hit, 0.01, HIT_DOWN_DB, 0.9);
         field.add(
                 "Middle chamber",
+                Purpose.NEAR,
                 sends(Map.of(Role.COLOUR, -8.0, Role.HITS, -10.0)),
                 reverb(ReverbKind.CHAMBER, middle, 0.75, new MusicalTime.Millis(10)),
                 -8,
@@ -157,15 +162,52 @@ public final class Drafter {
         double far = clearing(gap, 0, GAP_DOWN_DB, 3);
         field.add(
                 "Far hall",
+                Purpose.FAR,
                 sends(Map.of(Role.BACKING, -6.0, Role.HARMONY_BED, -6.0)),
                 reverb(ReverbKind.HALL, far, 0.5, new MusicalTime.Millis(0)),
                 -8,
                 why(gap, "gap", 0, GAP_DOWN_DB, far));
-        return field.draft(
-                "One space per depth", "Lead near, colours between, bed and backing far.");
+        return finished(field, School.DEPTHS);
     }
 
-    private void echo(Field field) {
+    private FieldDraft late() {
+        FieldBuilder field = new FieldBuilder(facts.bar());
+        MusicalTime pre = past(LATE_SECONDS);
+        double allowed = LATE_LONGER * clearing(gap, seconds(pre), GAP_DOWN_DB, 20);
+        double decay = Math.clamp(Math.floor(20 * allowed + 1e-6) / 20, 0.1, 6);
+        field.add(
+                "Late hall",
+                Purpose.FAR,
+                sends(Map.of(Role.LEAD, -10.0, Role.BACKING, -12.0)),
+                reverb(ReverbKind.HALL, decay, 0.4, pre),
+                -8,
+                why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay)
+                        + Wording.format(
+                                ", 1.5 times that; it starts %.0f ms later, after the consonant,"
+                                        + " with highs \u00d7 0.4, and gives way to the words",
+                                1000 * seconds(pre)));
+        field.duckLast(LATE_DUCK_DB);
+        double near = clearing(hit, 0.006, HIT_DOWN_DB, 0.8);
+        field.add(
+                "Near room",
+                Purpose.NEAR,
+                sends(Map.of(Role.HARMONY_BED, -10.0, Role.COLOUR, -9.0, Role.HITS, -10.0)),
+                reverb(ReverbKind.ROOM, near, 0.8, new MusicalTime.Millis(6)),
+                -8,
+                why(hit, "next hit", 0.006, HIT_DOWN_DB, near));
+        return finished(field, School.LATE);
+    }
+
+    /** The shortest note value that is no shorter than a time, or the time itself. */
+    private MusicalTime past(double seconds) {
+        return NoteValue.all().stream()
+                .<MusicalTime>map(v -> new MusicalTime.Note(v, 0))
+                .filter(n -> seconds(n) >= seconds && seconds(n) <= 1.5 * seconds)
+                .min(Comparator.comparingDouble(this::seconds))
+                .orElse(new MusicalTime.Millis(1000 * seconds));
+    }
+
+    private void echo(FieldBuilder field) {
         Map<String, Send> lead = sends(Map.of(Role.LEAD, -14.0));
         NoteValue best = value("1/8.");
         for (String candidate : List.of("1/4.", "1/4", "1/8.", "1/8")) {
@@ -179,13 +221,19 @@ public final class Drafter {
         double spacing = seconds(time);
         double fits = Fit.feedbackOfWholeRepeats(spacing, gap, GAP_DOWN_DB);
         double feedback = Math.clamp(fits, 0, 0.45);
-        Space space = Space.Echo.pingPong(time, feedback, 150, 5000, 0.7);
+        Space.Echo alternating = Space.Echo.pingPong(time, feedback, 150, 5000, 0.7);
+        // One that hardly repeats would stand on its first side alone.
+        Space space =
+                feedback < LEAST_ALTERNATING
+                        ? alternating.withKind(EchoSettings.Kind.SINGLE)
+                        : alternating;
         Chain chain =
                 Chain.of(space)
                         .withFilterOut(
                                 new Filter(new Filter.Corner(250, 2), new Filter.Corner(4500, 2)));
         field.add(
                 "Echo",
+                Purpose.ECHO,
                 lead,
                 chain,
                 -8,
@@ -198,37 +246,10 @@ public final class Drafter {
                         gap));
     }
 
-    private void gated(Field field) {
-        Optional<Source> struck =
-                design.sourcesOf(Role.HITS).stream()
-                        .filter(facts::sends)
-                        .filter(s -> facts.gates().containsKey(s.id()))
-                        .filter(s ->
-                                java.util.Objects.requireNonNull(facts.gates().get(s.id()))
-                                                .separationDb()
-                                        >= LEAST_SEPARATION_DB)
-                        .findFirst();
-        if (struck.isEmpty()) {
-            return;
-        }
-        String id = struck.get().id();
-        GateKey key = java.util.Objects.requireNonNull(facts.gates().get(id));
-        String note = seconds(note("1/4")) <= 1.05 * hit ? "1/4" : "1/8";
-        Gate send = Gate.of(key, "", 0.5, 50, 60, null);
-        Gate wall = Gate.of(key, id, 2, 50, 25, note(note));
-        Chain chain =
-                Chain.of(new Space.Reverb(ReverbKind.CHAMBER, 1.2, 0.8, 0.8, 1))
-                        .withFilterIn(new Filter(new Filter.Corner(120, 2), null))
-                        .withGate(wall);
-        field.add(
-                "Gated drum",
-                Map.of(id, Send.of(-6).withGate(send)),
-                chain,
-                -8,
-                Wording.format(
-                        "opens at \u2212%.1f dBFS, between hits and bleed that are %.1f dB apart;"
-                                + " ends after %s = %.0f ms",
-                        -key.thresholdDb(), key.separationDb(), note, 1000 * seconds(note(note))));
+    private void drums(FieldBuilder field) {
+        DrumSpace.of(design, facts, hit)
+                .ifPresent(d ->
+                        field.add("Gated drum", Purpose.DRUMS, d.sends(), d.chain(), -8, d.why()));
     }
 
     private static Chain reverb(ReverbKind kind, double decay, double high, MusicalTime pre) {
@@ -237,11 +258,12 @@ public final class Drafter {
                 .withFilterOut(CLEAN);
     }
 
+    /** Sends by role; what stands in a group is sent alike, as most of it is or as its lead. */
     private Map<String, Send> sends(Map<Role, Double> byRole) {
         Map<String, Send> sends = new TreeMap<>();
         for (Source s : design.sources()) {
-            Double db = byRole.get(s.role());
-            if (db != null && !s.wet() && facts.sends(s)) {
+            Double db = byRole.get(roles.getOrDefault(s.id(), s.role()));
+            if (db != null && facts.takesSpace(s)) {
                 sends.put(s.id(), Send.of(db));
             }
         }

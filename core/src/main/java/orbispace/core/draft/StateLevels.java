@@ -1,79 +1,111 @@
 package orbispace.core.draft;
 
-import java.util.Comparator;
-import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import orbispace.core.clear.CoverAnalysis;
-import orbispace.core.clear.Question;
-import orbispace.core.clear.ShareLevel;
+import orbispace.core.clear.ShareBoard;
 import orbispace.core.design.Design;
+import orbispace.core.design.Leads;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
-import orbispace.core.design.Role;
-import orbispace.core.design.Source;
-import orbispace.core.hearing.WetState;
-import orbispace.core.material.Phrases;
+import orbispace.core.design.Send;
+import orbispace.core.design.Targets;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
 /**
- * Sets return levels so that each is noticed as much as asked: bisection on the wet share beside
- * the lead, over a stretch of the song and with all other returns sounding. A state that the
- * level's range cannot reach ends at the end of the range.
+ * Sets return levels so that each is noticed as much as asked: bisection on its wet share over a
+ * stretch of the song, with all other returns sounding. A share that no level reaches ends at the
+ * end of the range.
  */
 public final class StateLevels {
-    private static final double LEAST_DB = -40;
-    private static final double MOST_DB = 6;
-    private static final double STEP_DB = 0.5;
+    private static final double LEAST_DB = -60;
 
-    private StateLevels() {}
+    /** The most that a level and its sends together may bring. */
+    private static final double MOST_DB = 24;
+
+    private static final double MOST_SEND_DB = 12;
+    private static final double STEP_DB = 0.5;
+    private static final int ROUNDS = 3;
+
+    private final CoverAnalysis analysis;
+    private final Span span;
+    private final Job job;
 
     /**
-     * The returns at the levels that make them so noticed.
+     * Levels in a song.
      *
-     * @param design its returns are set one by one, each by itself
-     * @param phrases where the first lead speaks, in seconds of the song
      * @param span the stretch that is listened to
-     * @param state how much each should be noticed
      */
-    public static List<Return> of(
-            CoverAnalysis analysis,
-            Design design,
-            List<Span> phrases,
-            Span span,
-            WetState state,
-            Job job) {
-        Design set = design;
-        // A second round, since each return is heard beside the others.
-        for (int round = 0; round < 2; round++) {
+    public StateLevels(CoverAnalysis analysis, Span span, Job job) {
+        this.analysis = analysis;
+        this.span = span;
+        this.job = job;
+    }
+
+    /** The share that each return should have by what is asked of it, by letter. */
+    public static Map<String, Double> aims(Design design) {
+        Map<String, Double> aims = new TreeMap<>();
+        for (Return r : design.returns()) {
+            Purposes.judge(design, r, Leads.main(design))
+                    .ifPresent(
+                            s -> aims.put(r.id(), Targets.asked(design, s, r).state().aimShare()));
+        }
+        return aims;
+    }
+
+    /**
+     * The design with its returns at the levels that give them their shares.
+     *
+     * @param shares wanted, by letter; what is not named stays as it is
+     */
+    public Design leveled(Design design, Map<String, Double> shares) {
+        ShareBoard board = new ShareBoard(analysis, design, span, job);
+        Map<String, Double> levels = new TreeMap<>();
+        for (int round = 0; round < ROUNDS; round++) {
+            Map<String, Double> before = Map.copyOf(levels);
+            // Each is heard beside the others, so that one round is not enough.
             for (Return r : design.returns()) {
-                Return now = set.requireReturn(r.id());
-                set = set.withReturn(leveled(analysis, set, now, phrases, span, state, job));
+                Double share = shares.get(r.id());
+                if (share != null) {
+                    job.check();
+                    double level = board.levelFor(r.id(), share, LEAST_DB, MOST_DB);
+                    double step = Math.rint(level / STEP_DB) * STEP_DB + 0.0;
+                    board.set(r.id(), step);
+                    levels.put(r.id(), step);
+                }
+            }
+            if (levels.equals(before)) {
+                break;
             }
         }
-        return set.returns();
+        Design set = design;
+        for (Map.Entry<String, Double> e : levels.entrySet()) {
+            Return r = set.requireReturn(e.getKey());
+            set = set.withReturn(r.withLevel(e.getValue()));
+        }
+        return set;
     }
 
-    private static Return leveled(
-            CoverAnalysis analysis,
-            Design design,
-            Return r,
-            List<Span> phrases,
-            Span span,
-            WetState state,
-            Job job) {
-        Question q =
-                new Question(design, judged(design, r), r.id(), Phrases.at(phrases), span, false);
-        double level = ShareLevel.of(analysis, q, state.aimShare(), LEAST_DB, MOST_DB, job);
-        return r.withLevel(Math.rint(level / STEP_DB) * STEP_DB);
+    /** The design with one return at the level that gives it its share, the others as they are. */
+    public Design leveled(Design design, String id, double share) {
+        return leveled(design, Map.of(id, share));
     }
 
-    /** The first lead, or where there is none what is sent most into the return. */
-    private static Source judged(Design design, Return r) {
-        return design.sourcesOf(Role.LEAD).stream()
-                .findFirst()
-                .or(() ->
-                        design.sources().stream()
-                                .filter(s -> r.sends().containsKey(s.id()))
-                                .max(Comparator.comparingDouble(s -> r.sendDb(s.id()).orElse(-90))))
-                .orElseGet(() -> design.sources().getFirst());
+    /** The same sound with levels of at most 0 dB, as far as sends can be louder instead. */
+    public static Design underFull(Design design) {
+        return design.withReturns(design.returns().stream().map(StateLevels::underFull).toList());
+    }
+
+    private static Return underFull(Return r) {
+        double most = r.sends().values().stream().mapToDouble(Send::levelDb).max().orElse(0);
+        double by = Math.min(Math.ceil(r.levelDb()), Math.floor(MOST_SEND_DB - most));
+        boolean hears = r.space().traits().hearsLevel() || r.chain().drive() != null;
+        if (r.levelDb() <= 0 || by <= 0 || hears || !r.feeds().isEmpty()) {
+            return r;
+        }
+        Map<String, Send> sends = new TreeMap<>(r.sends());
+        sends.replaceAll((id, send) -> send.withLevel(send.levelDb() + by));
+        return r.withSends(sends).withLevel(r.levelDb() - by + 0.0);
     }
 }

@@ -30,6 +30,7 @@ public final class Ear {
     private static final float ZERO_BELOW = 1e-6f;
 
     private final double sampleRateHz;
+    private final double fullScaleDb;
     private final int length;
     private final int bins;
     private final int hop;
@@ -46,10 +47,22 @@ public final class Ear {
      * @param fullScaleDb sound pressure level of mean square 1.0; 98 for a mix at -20 LUFS
      */
     public Ear(double sampleRateHz, double fullScaleDb) {
+        this(sampleRateHz, fullScaleDb, 1);
+    }
+
+    /**
+     * An ear that listens less often, for who searches and measures again in the end.
+     *
+     * @param sampleRateHz 8,000 to 192,000
+     * @param fullScaleDb sound pressure level of mean square 1.0
+     * @param step 1 for every frame, 4 for every fourth
+     */
+    public Ear(double sampleRateHz, double fullScaleDb, int step) {
         this.sampleRateHz = sampleRateHz;
+        this.fullScaleDb = fullScaleDb;
         length = 2 * (int) Math.round(1024 * sampleRateHz / 48000);
         bins = Integer.highestOneBit(2 * length - 1);
-        hop = (int) Math.round(512 * sampleRateHz / 48000);
+        hop = step * (int) Math.round(512 * sampleRateHz / 48000);
         window = Fft.hann(length);
         double squares = 0;
         for (double w : window) {
@@ -61,6 +74,11 @@ public final class Ear {
         spread = new double[last + 1][];
         firstBand = new int[last + 1];
         buildSpread();
+    }
+
+    /** The same ear listening less often. */
+    public Ear every(int step) {
+        return new Ear(sampleRateHz, fullScaleDb, step);
     }
 
     /**

@@ -305,7 +305,8 @@ class SolverTest {
         var voice = d.sources().getFirst();
         assertThat(Targets.of(d, voice, d.requireReturn("A"))).isEqualTo(Targets.LEAD);
         assertThat(Targets.of(d, voice, d.requireReturn("B")).lowShare()).isGreaterThan(0.5);
-        assertThat(Targets.of(d, voice, d.requireReturn("C")).state()).isEqualTo(WetState.HEARD);
+        assertThat(Targets.of(d, voice, d.requireReturn("C")).state()).isEqualTo(WetState.FELT);
+        assertThat(Targets.of(d, voice, d.requireReturn("B")).state()).isEqualTo(WetState.HEARD);
         assertThat(Targets.of(d, d.sources().getLast(), d.requireReturn("A")).presence())
                 .isEqualTo(0.70);
         assertThat(d.requireReturn("C").space()).isInstanceOf(Space.Echo.class);

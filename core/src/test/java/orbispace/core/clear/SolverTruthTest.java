@@ -238,7 +238,7 @@ class SolverTruthTest {
         Solution s =
                 new Solver(new RemedyFinder(analysis(), Targets.LEAD)).solveField(q, Job.QUIET);
         assertThat(s.met()).isFalse();
-        assertThat(s.words()).contains("B hidden where heard was asked");
+        assertThat(s.words()).contains("B hidden where felt was asked");
         assertThat(s.design().requireReturn("B").levelDb()).isEqualTo(-20);
     }
 

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import orbispace.core.design.Aims;
 import orbispace.core.design.HearingLevel;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
@@ -41,7 +42,12 @@ final class AimsJson {
             }
             locked.put(text(l, "return"), settings);
         }
-        return new Aims(wanted, locked, hearing(n.path("hearing")));
+        Map<String, Purpose> purposes = new TreeMap<>();
+        for (JsonNode p : n.path("purposes")) {
+            purposes.put(
+                    text(p, "return"), labelled(p, "purpose", Purpose.values(), Purpose::label));
+        }
+        return new Aims(wanted, locked, hearing(n.path("hearing")), purposes);
     }
 
     private static Targets targets(JsonNode n) {
@@ -52,7 +58,8 @@ final class AimsJson {
                 labelled(n, "state", WetState.values(), WetState::label),
                 number(n, "lowShare"),
                 number(n, "sibilanceDb"),
-                number(n, "bloomDb"));
+                number(n, "bloomDb"),
+                n.path("orHidden").asBoolean(false));
     }
 
     private static Setting setting(String label) {
@@ -89,6 +96,13 @@ final class AimsJson {
                     ArrayNode list = locked.addObject().put("return", id).putArray("settings");
                     settings.forEach(s -> list.add(s.label()));
                 });
+        ArrayNode purposes = n.putArray("purposes");
+        aims.purposes()
+                .forEach((id, p) ->
+                        purposes.addObject().put("return", id).put("purpose", p.label()));
+        if (purposes.isEmpty()) {
+            n.remove("purposes");
+        }
         ObjectNode hearing = n.putObject("hearing").put("levelDbSpl", aims.hearing().levelDbSpl());
         if (aims.hearing().roomDb().isPresent()) {
             hearing.put("roomDb", aims.hearing().roomDb().getAsDouble());
@@ -108,5 +122,8 @@ final class AimsJson {
                 .put("lowShare", t.lowShare())
                 .put("sibilanceDb", t.sibilanceDb())
                 .put("bloomDb", t.bloomDb());
+        if (t.orHidden()) {
+            n.put("orHidden", true);
+        }
     }
 }

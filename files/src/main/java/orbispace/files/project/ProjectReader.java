@@ -101,7 +101,9 @@ final class ProjectReader {
         int first = whole(s, "firstBar", 1, Section.MOST_BARS);
         int bars = whole(s, "bars", 1, Section.MOST_BARS);
         if (!s.has("kind")) {
-            return new Section(name, first, bars).withPlan(PlanJson.plan(s.path("plan")));
+            return new Section(name, first, bars)
+                    .withPlan(PlanJson.plan(s.path("plan")))
+                    .ledBy(s.path("lead").asString(""));
         }
         String kind = text(s, "kind");
         SectionKind known =
@@ -111,7 +113,13 @@ final class ProjectReader {
                         .orElseThrow(() ->
                                 new IllegalArgumentException(
                                         "kind of section \"" + kind + "\" is not known"));
-        return new Section(name, first, bars, known, PlanJson.plan(s.path("plan")));
+        return new Section(
+                name,
+                first,
+                bars,
+                known,
+                PlanJson.plan(s.path("plan")),
+                s.path("lead").asString(""));
     }
 
     private Placement placement(JsonNode n) throws FileProblem {

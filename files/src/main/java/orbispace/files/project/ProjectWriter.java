@@ -65,6 +65,9 @@ final class ProjectWriter {
                             .put("bars", s.bars())
                             .put("kind", s.kind().label());
             PlanJson.write(section, s.plan());
+            if (!s.lead().isEmpty()) {
+                section.put("lead", s.lead());
+            }
         }
     }
 

@@ -9,6 +9,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Group;
 import orbispace.core.design.Groups;
+import orbispace.core.design.Leads;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 
@@ -38,6 +39,7 @@ final class DuckKeyMenu extends MenuButton {
     private Map<String, String> keys() {
         Design design = model.design().get();
         Map<String, String> keys = new LinkedHashMap<>();
+        keys.put(Leads.KEY, "the lead of each section");
         Groups groups = Groups.of(design);
         for (Group group : groups.all()) {
             if (groups.members(group.name()).size() > 1) {

@@ -17,6 +17,9 @@ import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
+import orbispace.core.design.Design;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 
@@ -28,6 +31,7 @@ final class ReturnHead extends VBox {
     private final SealMark seal;
     private final NameField name;
     private final MenuButton kind = new MenuButton();
+    private final MenuButton purpose = new MenuButton();
     private final HBox actions;
     private final ToggleButton follow;
 
@@ -46,9 +50,10 @@ final class ReturnHead extends VBox {
                                                 .orElse(false));
         name.getStyleClass().add("return-name");
         fillKinds();
+        fillPurposes();
         HBox.setHgrow(name, Priority.ALWAYS);
         follow = follow();
-        HBox first = new HBox(10, seal, new VBox(1, name, new HBox(6, kind, follow)));
+        HBox first = new HBox(10, seal, new VBox(1, name, new HBox(6, kind, follow), purpose));
         actions =
                 new HBox(
                         4,
@@ -73,6 +78,18 @@ final class ReturnHead extends VBox {
         unit.setOnAction(e -> model.units().open().set(true));
         kind.getItems().addAll(file, unit);
         kind.getStyleClass().add("kind-menu");
+    }
+
+    private void fillPurposes() {
+        MenuItem guessed = new MenuItem("as it seems");
+        guessed.setOnAction(e -> chosen().ifPresent(r -> model.field().purpose(r, null)));
+        purpose.getItems().add(guessed);
+        for (Purpose p : Purpose.values()) {
+            MenuItem item = new MenuItem(p.label() + ": " + p.asked().label());
+            item.setOnAction(e -> chosen().ifPresent(r -> model.field().purpose(r, p)));
+            purpose.getItems().add(item);
+        }
+        purpose.getStyleClass().add("kind-menu");
     }
 
     private ToggleButton follow() {
@@ -121,12 +138,23 @@ final class ReturnHead extends VBox {
         actions.setManaged(r.isPresent());
         seal.setVisible(r.isPresent());
         kind.setVisible(r.isPresent());
+        purpose.setVisible(r.isPresent());
         name.setDisable(r.isEmpty());
         name.show(r.map(Return::name).orElse("No return chosen"));
         r.ifPresent(chosen -> {
             follow.setSelected(chosen.timing().followsSections());
             kind.setText(chosen.space().kindLabel());
             kind.setAccessibleText("kind of space: " + chosen.space().kindLabel());
+            Design design = model.design().get();
+            Purpose is = Purposes.of(design, chosen);
+            boolean set = Purposes.set(design, chosen).isPresent();
+            purpose.setText(
+                    is.label()
+                            + (set ? "" : ", guessed")
+                            + ": "
+                            + is.asked().label()
+                            + " is asked");
+            purpose.setAccessibleText("what the return is for: " + is.label());
         });
         seal.repaint();
     }

@@ -2,12 +2,14 @@ package orbispace.app.view.orbit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.OrbitScene;
@@ -21,10 +23,13 @@ import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
+import orbispace.core.prove.Severity;
+import orbispace.core.prove.court.Passed;
+import orbispace.core.prove.court.Verdict;
 import orbispace.core.words.Wording;
 import orbispace.files.sheet.SpaceWording;
 
-/** Three drafted fields side by side, each with a small Orbit; one can be adopted. */
+/** Four drafted fields side by side, each with a small Orbit; one can be adopted. */
 final class DraftsPanel extends VBox {
     private final OrbitModel model;
     private final HBox cards = new HBox(12);
@@ -34,7 +39,7 @@ final class DraftsPanel extends VBox {
     DraftsPanel(OrbitModel model) {
         this.model = model;
         getStyleClass().add("drafts");
-        Label title = new Label("Three drafts for this song");
+        Label title = new Label("Four drafts for this song");
         title.getStyleClass().add("screen-title");
         Button close = Plate.button("Keep the field as it is", model.drafting()::close);
         HBox head = new HBox(title, Plate.spring(), close);
@@ -73,7 +78,7 @@ final class DraftsPanel extends VBox {
         SmallOrbit orbit = new SmallOrbit(drafted);
         marks.add(orbit);
         VBox list = new VBox(7);
-        drafted.draft().returns().forEach(r -> list.getChildren().add(row(drafted, r)));
+        drafted.passed().verdicts().forEach(v -> list.getChildren().add(row(drafted, v)));
         ScrollPane scroll = new ScrollPane(list);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -81,14 +86,49 @@ final class DraftsPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         Button adopt = Plate.button("Adopt", () -> model.drafting().adopt(drafted));
         adopt.setAccessibleText("adopt the draft " + drafted.draft().name());
-        VBox card = Plate.clip(new VBox(6, name, idea, orbit, scroll, adopt));
+        VBox card = Plate.clip(new VBox(6, name, idea, orbit, court(drafted.passed())));
+        best(drafted).ifPresent(b -> card.getChildren().add(b));
+        card.getChildren().addAll(scroll, adopt);
         card.getStyleClass().add("draft-card");
         HBox.setHgrow(card, Priority.ALWAYS);
         card.setPrefWidth(100);
         return card;
     }
 
-    private HBox row(Drafting.Drafted drafted, Return r) {
+    /** What the program's own findings say of a draft. */
+    private static Label court(Passed passed) {
+        long act = passed.left(Severity.ACT);
+        long weigh = passed.left(Severity.WEIGH);
+        String left =
+                act + weigh == 0
+                        ? "nothing found to act on or weigh"
+                        : Wording.format("%d to act on, %d to weigh", act, weigh);
+        Label words =
+                new Label(
+                        Wording.format(
+                                "lead keeps %.0f %%, %.0f %% in its worst phrase; %s",
+                                100 * passed.presence(), 100 * passed.worstPhrase(), left));
+        words.getStyleClass().add("draft-court");
+        words.setWrapText(true);
+        words.setMinHeight(Region.USE_PREF_SIZE);
+        return words;
+    }
+
+    private Optional<Label> best(Drafting.Drafted drafted) {
+        return model.drafting()
+                .best()
+                .filter(b -> b.passed().school().equals(drafted.passed().school()))
+                .map(b -> {
+                    Label words = new Label("Best for this song: " + b.rule());
+                    words.getStyleClass().add("draft-best");
+                    words.setWrapText(true);
+                    words.setMinHeight(Region.USE_PREF_SIZE);
+                    return words;
+                });
+    }
+
+    private HBox row(Drafting.Drafted drafted, Verdict verdict) {
+        Return r = verdict.ret();
         SealMark seal = new SealMark(r::id, 10, true);
         marks.add(seal);
         Design design = drafted.design();
@@ -101,10 +141,21 @@ final class DraftsPanel extends VBox {
                                 + Wording.number(r.levelDb(), 1)
                                 + " dB");
         words.getStyleClass().add("row-name");
-        Label why = new Label(drafted.draft().reasons().getOrDefault(r.id(), ""));
+        Label purpose =
+                new Label(
+                        verdict.purpose().label()
+                                + (verdict.met()
+                                        ? ", " + verdict.reached().label() + " as asked"
+                                        : ", "
+                                                + verdict.reached().label()
+                                                + " where "
+                                                + verdict.asked().label()
+                                                + " is asked"));
+        purpose.getStyleClass().add("caption");
+        Label why = new Label(verdict.why());
         why.getStyleClass().add("why");
         why.setWrapText(true);
-        VBox text = new VBox(words, why);
+        VBox text = new VBox(words, purpose, why);
         HBox.setHgrow(text, Priority.ALWAYS);
         return new HBox(6, seal, text);
     }

@@ -65,7 +65,8 @@ final class SectionCard extends VBox {
         metre = new NameField("metre from its first bar", this::setMetre);
         metre.setPrefColumnCount(4);
         none.setWrapText(true);
-        body.getChildren().addAll(name, kinds(), edges(), FormPanel.head("TEMPO AND METRE"));
+        body.getChildren().addAll(name, kinds(), edges(), FormPanel.head("IN FRONT"));
+        body.getChildren().addAll(new LeadCard(model), FormPanel.head("TEMPO AND METRE"));
         body.getChildren().addAll(time(), FormPanel.head("RITARDANDO"), ending());
         getChildren().addAll(none, body);
         model.design().addListener((o, was, is) -> refresh());

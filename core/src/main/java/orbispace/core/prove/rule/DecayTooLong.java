@@ -26,7 +26,7 @@ final class DecayTooLong implements FieldRule {
         List<Finding> found = new ArrayList<>();
         for (Return r : facts.design().returns()) {
             Optional<Double> gap =
-                    facts.takesLead(r)
+                    facts.takesLead(r) && !facts.purpose(r).isOfStrokes()
                             ? facts.phrases().map(p -> p.gapSeconds(0.5))
                             : Optional.empty();
             boolean byGap = gap.isPresent();

@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import orbispace.core.design.Design;
+import orbispace.core.design.Leads;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
-import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.intake.HitClock;
 import orbispace.core.material.Hits;
@@ -42,18 +44,34 @@ public record FieldFacts(
         return Optional.ofNullable(returns.get(r.id()));
     }
 
-    /** The phrases of the first lead. */
+    /** The phrases of who leads the song, where it leads. */
     Optional<Phrases> phrases() {
-        return lead().flatMap(s -> Optional.ofNullable(stems.get(s.id())))
+        return lead().flatMap(this::phrases);
+    }
+
+    private Optional<Phrases> phrases(Source s) {
+        return Optional.ofNullable(stems.get(s.id()))
                 .flatMap(StemFacts::phrases)
                 .filter(p -> p.spans().size() > 1);
     }
 
-    Optional<Source> lead() {
-        return design.sourcesOf(Role.LEAD).stream().findFirst();
+    /** The phrases in whose gaps the repeats of an echo have to end: those of its sender. */
+    Optional<Phrases> phrases(Return r) {
+        return Purposes.loudestSender(design, r)
+                .flatMap(this::phrases)
+                .or(() -> takesLead(r) ? phrases() : Optional.empty());
     }
 
-    /** Whether the first lead is sent to a return. */
+    Optional<Source> lead() {
+        return Leads.main(design);
+    }
+
+    /** What a return is for. */
+    Purpose purpose(Return r) {
+        return Purposes.of(design, r);
+    }
+
+    /** Whether who leads the song is sent to a return. */
     boolean takesLead(Return r) {
         return lead().isPresent() && r.sends().containsKey(lead().get().id());
     }

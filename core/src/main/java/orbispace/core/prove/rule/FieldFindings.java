@@ -36,9 +36,16 @@ public final class FieldFindings {
     public static List<Finding> of(FieldFacts facts) {
         List<Finding> found = new ArrayList<>();
         for (FieldRule rule : RULES) {
-            found.addAll(rule.find(facts));
+            rule.find(facts).stream().filter(f -> holds(rule, f, facts)).forEach(found::add);
         }
         found.sort(Comparator.comparing(Finding::severity));
         return List.copyOf(found);
+    }
+
+    private static boolean holds(FieldRule rule, Finding f, FieldFacts facts) {
+        return facts.design()
+                .findReturn(f.subject())
+                .map(r -> rule.holdsFor(facts.purpose(r)))
+                .orElse(true);
     }
 }

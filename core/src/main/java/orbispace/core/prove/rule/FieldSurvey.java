@@ -16,9 +16,10 @@ import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShareLevel;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Design;
+import orbispace.core.design.Leads;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
-import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
@@ -60,16 +61,14 @@ public final class FieldSurvey {
         Map<String, ReturnCost> costs = new TreeMap<>();
         analysis.costs(design, job).forEach(c -> costs.put(c.returnId(), c));
         Map<String, ReturnFacts> found = new ConcurrentHashMap<>();
-        Optional<Source> judged =
-                design.sourcesOf(Role.LEAD).stream()
-                        .findFirst()
-                        .or(() -> design.sources().stream().findFirst());
+        Optional<Source> lead = Leads.main(design);
         design.returns().parallelStream()
                 .forEach(r -> {
                     job.check();
                     Audio wet = rendering.wets().get(r.id());
                     ReturnCost cost = costs.get(r.id());
                     if (wet != null && cost != null) {
+                        Optional<Source> judged = Purposes.judge(design, r, lead);
                         found.put(r.id(), of(design, r, wet, cost, judged, stems, job));
                     }
                 });
@@ -133,8 +132,9 @@ public final class FieldSurvey {
             return OptionalDouble.empty();
         }
         WetState state = WetState.of(share.getAsDouble());
-        WetState wanted = Targets.asked(design, judged.get(), r).state();
-        return state == wanted || (state != WetState.HIDDEN && state != WetState.OBVIOUS)
+        Targets targets = Targets.asked(design, judged.get(), r);
+        WetState wanted = targets.state();
+        return targets.accepts(state) || (state != WetState.HIDDEN && state != WetState.OBVIOUS)
                 ? OptionalDouble.empty()
                 : ShareLevel.aiming(
                         analysis,

@@ -3,6 +3,7 @@ package orbispace.core.prove.rule;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.clear.ReturnCost;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.prove.Finding;
@@ -13,6 +14,11 @@ import orbispace.core.words.Wording;
 /** A return that makes the mix louder or its peaks higher by more than 1 dB. */
 final class HeadroomCost implements FieldRule {
     private static final double MOST_DB = 1;
+
+    @Override
+    public boolean holdsFor(Purpose purpose) {
+        return true;
+    }
 
     @Override
     public List<Finding> find(FieldFacts facts) {

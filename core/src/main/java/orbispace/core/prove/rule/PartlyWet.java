@@ -2,6 +2,7 @@ package orbispace.core.prove.rule;
 
 import java.util.ArrayList;
 import java.util.List;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
@@ -14,6 +15,11 @@ import orbispace.core.words.Wording;
 final class PartlyWet implements FieldRule {
     private static final double MOST_SHARE = 0.2;
     private static final double TRIM_MILLIS = 2;
+
+    @Override
+    public boolean holdsFor(Purpose purpose) {
+        return true;
+    }
 
     @Override
     public List<Finding> find(FieldFacts facts) {

@@ -2,6 +2,7 @@ package orbispace.core.prove.rule;
 
 import java.util.ArrayList;
 import java.util.List;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Send;
@@ -14,6 +15,11 @@ import orbispace.core.words.Wording;
 /** A send taken before the fader of a source that is turned down. */
 final class PreFaderLeft implements FieldRule {
     private static final double DOWN_DB = -12;
+
+    @Override
+    public boolean holdsFor(Purpose purpose) {
+        return true;
+    }
 
     @Override
     public List<Finding> find(FieldFacts facts) {

@@ -12,7 +12,7 @@ import orbispace.core.prove.Severity;
 import orbispace.core.time.Fit;
 import orbispace.core.words.Wording;
 
-/** An echo of the lead whose repeats outlast its gaps. */
+/** An echo whose repeats outlast the gaps of what is sent into it. */
 final class RepeatsRunOn implements FieldRule {
     private static final double DOWN_DB = 30;
     private static final double LATE = 1.05;
@@ -21,12 +21,10 @@ final class RepeatsRunOn implements FieldRule {
     public List<Finding> find(FieldFacts facts) {
         List<Finding> found = new ArrayList<>();
         for (Return r : facts.design().returns()) {
-            if (!(r.space() instanceof Space.Echo echo)
-                    || !facts.takesLead(r)
-                    || facts.phrases().isEmpty()) {
+            if (!(r.space() instanceof Space.Echo echo) || facts.phrases(r).isEmpty()) {
                 continue;
             }
-            double gap = facts.phrases().get().gapSeconds(0.5);
+            double gap = facts.phrases(r).get().gapSeconds(0.5);
             double spacing = facts.seconds(r, echo.time());
             double end = Fit.repeatsEndSeconds(spacing, echo.feedback(), DOWN_DB);
             double fits = Fit.feedbackOfWholeRepeats(spacing, gap, DOWN_DB);

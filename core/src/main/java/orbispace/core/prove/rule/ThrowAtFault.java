@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.design.Design;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Trail;
@@ -14,6 +15,11 @@ import orbispace.core.prove.Severity;
 
 /** What is wrong with thrown words. */
 final class ThrowAtFault implements FieldRule {
+    @Override
+    public boolean holdsFor(Purpose purpose) {
+        return true;
+    }
+
     @Override
     public List<Finding> find(FieldFacts facts) {
         List<Finding> found = new ArrayList<>();

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import orbispace.core.design.FieldEdit;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 import orbispace.core.prove.Brings;
@@ -30,26 +30,23 @@ final class WrongState implements FieldRule {
             }
             double share = known.get().wetShare().getAsDouble();
             // A short copy combs at levels that the hearing model calls hidden.
-            if (WetState.of(share) == WetState.HIDDEN && known.get().copies().isEmpty()) {
-                found.add(hidden(r, share, aim(facts, r), known.get().askedLevelDb()));
+            if (WetState.of(share) == WetState.HIDDEN
+                    && !facts.purpose(r).mayBeHidden()
+                    && known.get().copies().isEmpty()) {
+                found.add(hidden(r, share, asked(facts, r).aimShare(), known.get().askedLevelDb()));
             }
-            Optional<Source> lead = facts.lead();
-            boolean felt =
-                    lead.isPresent()
-                            && Targets.asked(facts.design(), lead.get(), r).state()
-                                    == WetState.FELT;
-            if (felt && WetState.of(share) == WetState.OBVIOUS) {
+            WetState asked = asked(facts, r);
+            if (asked == WetState.FELT && WetState.of(share) == WetState.OBVIOUS) {
                 found.add(obvious(r, share, known.get().askedLevelDb()));
             }
         }
         return found;
     }
 
-    /** The share that the level aims at. */
-    private static double aim(FieldFacts facts, Return r) {
-        return facts.lead()
-                .map(s -> Targets.asked(facts.design(), s, r).state().aimShare())
-                .orElse(WetState.FELT.aimShare());
+    private static WetState asked(FieldFacts facts, Return r) {
+        return Purposes.judge(facts.design(), r, facts.lead())
+                .map(s -> Targets.asked(facts.design(), s, r).state())
+                .orElse(WetState.FELT);
     }
 
     /** Half a point of the loudness is just worth a press. */
