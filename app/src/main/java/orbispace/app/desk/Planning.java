@@ -22,6 +22,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
+import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
 import orbispace.core.design.Source;
 import orbispace.core.plan.BoundaryClash;
@@ -191,7 +192,10 @@ public final class Planning implements OfSong {
 
     /** Lays a ready-made plan over the song. */
     public void lay(PlanTemplate template) {
-        editor.edit(new SongEdit(template.applyTo(design()), "plan \"" + template.label() + "\""));
+        Measured known = measured.get();
+        Set<String> hidden = known == null ? Set.of() : Hold.hidden(known.shares());
+        Song planned = template.applyTo(design(), hidden);
+        editor.edit(new SongEdit(planned, "plan \"" + template.label() + "\""));
     }
 
     /** Takes the plan away. */

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
@@ -81,11 +82,16 @@ public final class PlanSong {
     /** The design with a plan laid over it. */
     public Design laid(Laid what, Job job) {
         return switch (what) {
-            case OPEN_UP -> design.withSong(PlanTemplate.OPEN_UP.applyTo(design));
-            case CLOSE_IN -> design.withSong(PlanTemplate.CLOSE_IN.applyTo(design));
+            case OPEN_UP -> design.withSong(PlanTemplate.OPEN_UP.applyTo(design, hidden(job)));
+            case CLOSE_IN -> design.withSong(PlanTemplate.CLOSE_IN.applyTo(design, hidden(job)));
             case HOLD -> design.withSong(Hold.of(analysis, design, job));
             case NONE -> design.withSong(design.unplanned().song());
         };
+    }
+
+    /** Returns that no section hears. */
+    private Set<String> hidden(Job job) {
+        return Hold.hidden(shares(design.unplanned(), job));
     }
 
     /** Wet share of each return in each section. */

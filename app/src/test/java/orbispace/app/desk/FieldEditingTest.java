@@ -188,7 +188,7 @@ class FieldEditingTest {
     @Test
     void draftsAreComparedAndOneIsAdoptedInOneStep() throws InterruptedException {
         desk.orbit().drafting().start();
-        ui.until(() -> desk.orbit().drafting().drafts().get().size() == 3);
+        ui.until(() -> desk.orbit().drafting().drafts().get().size() == 4);
         var drafted = desk.orbit().drafting().drafts().get().get(1);
         assertThat(drafted.pictures()).hasSameSizeAs(drafted.draft().returns());
         String before = order();

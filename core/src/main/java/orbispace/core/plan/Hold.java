@@ -4,15 +4,20 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import orbispace.core.audio.Quantile;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Question;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.WetState;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
@@ -20,7 +25,8 @@ import orbispace.core.time.Span;
 /**
  * Keeps each return as audible in every section, while the arrangement thickens and thins: level
  * offsets that bring its wet share to the median of its shares at fixed levels. Found by bisection
- * on kept excitations; a return that a section never hears is left alone there.
+ * on kept excitations; a return that a section never hears is left alone there, and one that would
+ * be hidden at that median altogether.
  */
 public final class Hold {
     private static final double MOST_DB = 18;
@@ -58,6 +64,15 @@ public final class Hold {
         return all;
     }
 
+    /** Returns that no section hears, by their shares in each. */
+    public static Set<String> hidden(Map<String, List<Double>> shares) {
+        return shares.entrySet().stream()
+                .filter(e ->
+                        e.getValue().stream().allMatch(s -> WetState.of(s) == WetState.HIDDEN))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+    }
+
     /** How dense the arrangement of each section is: mean loudness of all that is dry, in sones. */
     public static List<Double> density(CoverAnalysis analysis, Design design) {
         return design.song().sections().stream()
@@ -79,8 +94,8 @@ public final class Hold {
             for (Return r : flat.returns()) {
                 List<Double> shares = fixed.getOrDefault(r.id(), List.of());
                 List<Double> heard = shares.stream().filter(x -> x > HEARD).toList();
-                if (heard.size() > 1) {
-                    double wanted = Quantile.of(heard, 0.5);
+                double wanted = heard.isEmpty() ? 0 : Quantile.of(heard, 0.5);
+                if (heard.size() > 1 && isHeld(flat, r, wanted)) {
                     offsets.put(r.id(), offsets(now, r, shares, wanted));
                     now = given.withSong(leveled(given.song(), offsets));
                 }
@@ -88,6 +103,14 @@ public final class Hold {
             job.report((round + 1) / (double) ROUNDS);
         }
         return now.song();
+    }
+
+    /** What nobody hears before and after is left alone, and so is what its loudness says nothing of. */
+    private static boolean isHeld(Design design, Return r, double wanted) {
+        Purpose purpose = Purposes.of(design, r);
+        return WetState.of(wanted) != WetState.HIDDEN
+                && purpose.isHeardByLoudness()
+                && !purpose.isLeftAlone();
     }
 
     private List<Double> offsets(Design now, Return r, List<Double> fixed, double wanted) {

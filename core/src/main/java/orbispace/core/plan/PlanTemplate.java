@@ -3,8 +3,10 @@ package orbispace.core.plan;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
@@ -42,9 +44,24 @@ public enum PlanTemplate {
         return label;
     }
 
-    /** The song with this plan instead of the cells that it has. Sends stay as planned. */
+    /** The same where nothing is known of which returns are heard. */
     public Song applyTo(Design design) {
-        List<Return> moved = design.returns().stream().filter(r -> isLong(design, r)).toList();
+        return applyTo(design, Set.of());
+    }
+
+    /**
+     * The song with this plan instead of the cells that it has. Sends stay as planned, and so do
+     * effects and what only widens.
+     *
+     * @param hidden letters of returns that nobody hears anywhere, which are left alone
+     */
+    public Song applyTo(Design design, Set<String> hidden) {
+        List<Return> moved =
+                design.returns().stream()
+                        .filter(r -> isLong(design, r) && !hidden.contains(r.id()))
+                        .filter(r -> !Purposes.of(design, r).isLeftAlone())
+                        .filter(r -> Purposes.of(design, r).isHeardByLoudness())
+                        .toList();
         return design.song()
                 .withSections(
                         design.song().sections().stream().map(s -> planned(s, moved)).toList());

@@ -26,6 +26,11 @@ public record Words(List<Span> phrases, List<Span> words) {
     private static final double LEAST_WORD_SECONDS = 0.08;
     private static final double NEAR_SECONDS = 0.15;
 
+    /** A breath lies at least so far under the loudest word of its phrase. */
+    private static final double BREATH_DB = 18;
+
+    private static final double MOST_BREATH_SECONDS = 0.8;
+
     /** Keeps its own lists. */
     public Words {
         phrases = List.copyOf(phrases);
@@ -47,7 +52,45 @@ public record Words(List<Span> phrases, List<Span> words) {
                     Syllables.dips(silhouette, part).stream().map(at -> new Span(at, at)).toList();
             words.addAll(parts(part, dips));
         }
-        return new Words(found.spans(), whole(words));
+        List<Span> phrases = withoutBreaths(found.spans(), silhouette);
+        return new Words(phrases, sung(whole(words), phrases, silhouette));
+    }
+
+    /** Without what is short and far under both the phrases beside it. */
+    private static List<Span> withoutBreaths(List<Span> phrases, Silhouette silhouette) {
+        List<Span> sung = new ArrayList<>();
+        for (int i = 0; i < phrases.size(); i++) {
+            double most = power(silhouette, phrases.get(i)) * Math.pow(10, BREATH_DB / 10);
+            boolean under =
+                    (i == 0 || power(silhouette, phrases.get(i - 1)) > most)
+                            && (i + 1 == phrases.size()
+                                    || power(silhouette, phrases.get(i + 1)) > most);
+            boolean breath =
+                    under && phrases.size() > 1 && phrases.get(i).seconds() < MOST_BREATH_SECONDS;
+            if (!breath) {
+                sung.add(phrases.get(i));
+            }
+        }
+        return sung;
+    }
+
+    /** Without breaths: what lies far under the loudest word of its phrase is none. */
+    private static List<Span> sung(List<Span> words, List<Span> phrases, Silhouette silhouette) {
+        List<Span> sung = new ArrayList<>();
+        for (Span phrase : phrases) {
+            List<Span> here = words.stream().filter(phrase::overlaps).toList();
+            double loudest = here.stream().mapToDouble(w -> power(silhouette, w)).max().orElse(0);
+            for (Span w : here) {
+                if (power(silhouette, w) >= loudest * Math.pow(10, -BREATH_DB / 10)) {
+                    sung.add(w);
+                }
+            }
+        }
+        return sung;
+    }
+
+    private static double power(Silhouette silhouette, Span word) {
+        return silhouette.power(word.startSeconds(), word.endSeconds());
     }
 
     /** Joins what is too short to be a word, such as a last consonant, to the word before it. */

@@ -2,7 +2,6 @@ package orbispace.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +11,7 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
@@ -41,7 +41,7 @@ class HoldTest {
                         Fields.source("chime", Role.HITS),
                         Fields.source("bed", Role.HARMONY_BED)),
                 List.of(
-                        Fields.hall("A", 0.4, Map.of("voice", -8.0)),
+                        Fields.hall("A", 0.4, Map.of("voice", 2.0)),
                         Fields.hall("B", 0.3, Map.of("chime", 0.0))));
     }
 
@@ -120,5 +120,26 @@ class HoldTest {
         List<Double> dense = Hold.density(analysis(), design(SectionPlan.NONE));
         assertThat(dense).hasSize(4);
         assertThat(dense.get(2)).isGreaterThan(dense.get(1)).isGreaterThan(dense.get(3));
+    }
+
+    @Test
+    void whatNobodyHearsBeforeAndAfterIsLeftAlone() {
+        CoverAnalysis analysis = analysis();
+        Design plain = design(SectionPlan.NONE);
+        Design faint = plain.withReturn(plain.requireReturn("A").withLevel(-12));
+        List<Double> were = shares(analysis, faint, "A");
+        assertThat(were.get(0)).isBetween(1e-4, 0.007);
+        Song held = Hold.of(analysis, faint, Job.QUIET);
+        assertThat(held.sections()).allMatch(s -> s.plan().cell("A").levelDb() == 0);
+        assertThat(Hold.hidden(Hold.shares(analysis, faint, Job.QUIET))).contains("A");
+        assertThat(Hold.hidden(Hold.shares(analysis, plain, Job.QUIET))).doesNotContain("A");
+    }
+
+    @Test
+    void anEffectIsNotHeld() {
+        Design plain = design(SectionPlan.NONE);
+        Design effect = plain.withAims(plain.aims().purposed("A", Purpose.EFFECT));
+        Song held = Hold.of(analysis(), effect, Job.QUIET);
+        assertThat(held.sections()).allMatch(s -> s.plan().cell("A").levelDb() == 0);
     }
 }

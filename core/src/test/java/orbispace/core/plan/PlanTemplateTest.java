@@ -2,14 +2,15 @@ package orbispace.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orbispace.core.Signals;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
@@ -59,6 +60,17 @@ class PlanTemplateTest {
         assertThat(cell(closed, 1, "B").levelDb()).isLessThan(cell(closed, 0, "B").levelDb());
         assertThat(cell(closed, 1, "B").decayScale()).isLessThan(1);
         assertThat(cell(closed, 2, "B").isPlain()).isTrue();
+    }
+
+    @Test
+    void whatNobodyHearsAndWhatIsAnEffectStaysAsItIs() {
+        Song open = PlanTemplate.OPEN_UP.applyTo(design(), Set.of("B"));
+        assertThat(cell(open, 1, "B").isPlain()).isTrue();
+        assertThat(cell(open, 1, "C").isPlain()).isFalse();
+        Design effect = design().withAims(design().aims().purposed("C", Purpose.EFFECT));
+        Song other = PlanTemplate.OPEN_UP.applyTo(effect);
+        assertThat(cell(other, 1, "C").isPlain()).isTrue();
+        assertThat(cell(other, 1, "B").isPlain()).isFalse();
     }
 
     @Test
@@ -127,7 +139,12 @@ class PlanTemplateTest {
         SongMaterial material = thickening();
         Renderer renderer = new Renderer(material, material.frames(), new StageCache(1L << 28));
         CoverAnalysis analysis = new CoverAnalysis(renderer, -20, 10);
-        Design fixed = design();
+        // Loud enough to be felt in the middle section: what is hidden is not held.
+        Design fixed =
+                design().withReturns(
+                                design().returns().stream()
+                                        .map(r -> r.withLevel(r.levelDb() + 5))
+                                        .toList());
         Map<String, List<Double>> before = Hold.shares(analysis, fixed, Job.QUIET);
         Design held = fixed.withSong(Hold.of(analysis, fixed, Job.QUIET));
         Map<String, List<Double>> after = Hold.shares(analysis, held, Job.QUIET);

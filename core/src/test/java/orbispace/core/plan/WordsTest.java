@@ -105,6 +105,32 @@ class WordsTest {
     }
 
     @Test
+    void aBreathIsNoWordAndNoIdea() {
+        for (double breathDb : new double[] {-15, -22}) {
+            double rate = 48000;
+            float[] x = new float[4 * 48000];
+            double[][] parts = {{0.5, 0.9}, {1.0, 1.5}, {1.7, 2.1}};
+            for (int p = 0; p < parts.length; p++) {
+                double level = p == 2 ? 0.2 * Math.pow(10, breathDb / 20) : 0.2;
+                for (int i = (int) (parts[p][0] * rate); i < parts[p][1] * rate; i++) {
+                    x[i] = (float) (level * Math.sin(2 * Math.PI * 300 * i / rate));
+                }
+            }
+            List<Span> inner = List.of(new Span(0.9, 1.0), new Span(1.5, 1.7));
+            Phrases phrase =
+                    Phrases.found(
+                            List.of(new Span(0.5, 2.1)), inner, new Phrases.Levels(-80, -50, -20));
+            Words w = Words.of(phrase, Silhouette.of(Audio.of(rate, x)));
+            boolean sung = breathDb > -18;
+            assertThat(w.words()).hasSize(sung ? 3 : 2);
+            assertThat(ThrowIdea.of(w, 4, gap -> 0))
+                    .singleElement()
+                    .satisfies(i ->
+                            assertThat(i.word().startSeconds()).isEqualTo(sung ? 1.7 : 1.0));
+        }
+    }
+
+    @Test
     void aStrokeLastsAQuarterOfASecondOrUntilTheNext() {
         List<Span> strokes =
                 Words.of(

@@ -47,7 +47,7 @@ final class ReturnList extends VBox {
             item.setOnAction(e -> model.field().add(kind));
             adding.getItems().add(item);
         }
-        drafting.setAccessibleText("draft three fields");
+        drafting.setAccessibleText("draft four fields");
         HBox.setMargin(drafting, new javafx.geometry.Insets(0, 0, 0, 4));
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("cards");

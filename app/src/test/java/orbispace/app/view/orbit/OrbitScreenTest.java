@@ -139,7 +139,7 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void draftsAreShownSideBySideAndOneIsAdopted() {
         press("Draft");
-        until(() -> desk.orbit().drafting().drafts().get().size() == 3);
+        until(() -> desk.orbit().drafting().drafts().get().size() == 4);
         assertThat(labels()).contains("One shared space", "Short and long", "One space per depth");
         robot.clickOn(called("adopt the draft Short and long"));
         assertThat(design().returns().getFirst().name()).isEqualTo("Near room");

@@ -1,7 +1,11 @@
 package orbispace.core.prove.rule;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import orbispace.core.design.Return;
 import orbispace.core.design.SongEdit;
+import orbispace.core.hearing.WetState;
 import orbispace.core.plan.PlanTemplate;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
@@ -34,12 +38,24 @@ final class NothingChanges implements FieldRule {
                                 new Remedy(
                                         "open up for the choruses",
                                         new SongEdit(
-                                                PlanTemplate.OPEN_UP.applyTo(facts.design()),
+                                                PlanTemplate.OPEN_UP.applyTo(
+                                                        facts.design(), hidden(facts)),
                                                 "plan")),
                                 new Remedy(
                                         "close in for the choruses",
                                         new SongEdit(
-                                                PlanTemplate.CLOSE_IN.applyTo(facts.design()),
+                                                PlanTemplate.CLOSE_IN.applyTo(
+                                                        facts.design(), hidden(facts)),
                                                 "plan")))));
+    }
+
+    private static Set<String> hidden(FieldFacts facts) {
+        return facts.design().returns().stream()
+                .filter(r ->
+                        facts.of(r)
+                                .map(f -> WetState.of(f.wetShare().orElse(1)) == WetState.HIDDEN)
+                                .orElse(false))
+                .map(Return::id)
+                .collect(Collectors.toSet());
     }
 }
