@@ -162,10 +162,19 @@ public final class LanePainter {
                 TextAlignment.LEFT);
     }
 
+    /**
+     * Phrases are shaded for voices alone; those of a bed would say nothing that its level does
+     * not.
+     */
+    private static boolean sings(Source source) {
+        return source.role() == Role.LEAD || source.role() == Role.BACKING;
+    }
+
     private void sound(Source source, Material m, double top, double height) {
         double base = top + height - Math.min(4, height / 6);
-        boolean numbered = height > 58 && m.phrases().isPresent();
-        m.phrases().ifPresent(p -> phrases(p, top, height, numbered));
+        Optional<Phrases> sung = m.phrases().filter(p -> sings(source));
+        boolean numbered = height > 58 && sung.isPresent();
+        sung.ifPresent(p -> phrases(p, top, height, numbered));
         double air = height > 30 ? 6 : 2;
         double reach = base - top - (numbered ? 22 : air);
         Optional<Hits> hits = m.hits().filter(h -> source.role() == Role.HITS);

@@ -161,14 +161,17 @@ public record SongFacts(
                 names.add(String.join(", ", of) + " (" + why + ")");
             }
         }
-        List<String> spaces =
+        List<String> roomed =
                 design.sources().stream()
                         .filter(s -> sends(s) && !takesSpace(s))
                         .map(Source::name)
                         .toList();
-        if (!spaces.isEmpty()) {
-            names.add(String.join(", ", spaces) + " into no space (a room is printed into it)");
-        }
-        return names.isEmpty() ? "" : " Sent nowhere: " + String.join("; ", names) + ".";
+        String dry =
+                roomed.isEmpty()
+                        ? ""
+                        : " No space for "
+                                + String.join(", ", roomed)
+                                + ": a room is printed into it.";
+        return (names.isEmpty() ? "" : " Sent nowhere: " + String.join("; ", names) + ".") + dry;
     }
 }

@@ -67,8 +67,7 @@ public final class Hold {
     /** Returns that no section hears, by their shares in each. */
     public static Set<String> hidden(Map<String, List<Double>> shares) {
         return shares.entrySet().stream()
-                .filter(e ->
-                        e.getValue().stream().allMatch(s -> WetState.of(s) == WetState.HIDDEN))
+                .filter(e -> e.getValue().stream().allMatch(s -> WetState.of(s) == WetState.HIDDEN))
                 .map(Map.Entry::getKey)
                 .collect(Collectors.toSet());
     }
@@ -105,7 +104,10 @@ public final class Hold {
         return now.song();
     }
 
-    /** What nobody hears before and after is left alone, and so is what its loudness says nothing of. */
+    /**
+     * What nobody hears before and after is left alone, and so is what its loudness says nothing
+     * of.
+     */
     private static boolean isHeld(Design design, Return r, double wanted) {
         Purpose purpose = Purposes.of(design, r);
         return WetState.of(wanted) != WetState.HIDDEN

@@ -77,7 +77,9 @@ class LeadFinderTest {
                 .containsExactly("lead-vox", "sax", "keys");
         assertThat(found).extracting(LeadFinder.Proposed::section).containsExactly(0, 1, 2);
         assertThat(found.getFirst().active()).isCloseTo(0.75, within(0.05));
-        assertThat(found.getFirst().why()).startsWith("Lead vox sounds in 7").contains("% of the loudness");
+        assertThat(found.getFirst().why())
+                .startsWith("Lead vox sounds in 7")
+                .contains("% of the loudness");
     }
 
     @Test
@@ -93,8 +95,7 @@ class LeadFinderTest {
 
     @Test
     void phrasesTellHowMuchIsSungWhereTheyAreKnown() {
-        List<Source> sources =
-                List.of(source("Lead vox", Role.LEAD, 0.1, 500, new Span(0, 16)));
+        List<Source> sources = List.of(source("Lead vox", Role.LEAD, 0.1, 500, new Span(0, 16)));
         Phrases sung = Phrases.at(List.of(new Span(1, 2), new Span(7, 9)));
         List<LeadFinder.Proposed> found = found(sources, Map.of("lead-vox", sung));
         assertThat(found).extracting(LeadFinder.Proposed::section).containsExactly(0, 1, 2);

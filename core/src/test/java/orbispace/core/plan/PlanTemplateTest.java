@@ -2,6 +2,7 @@ package orbispace.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Set;

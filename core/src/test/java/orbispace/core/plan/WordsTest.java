@@ -125,8 +125,8 @@ class WordsTest {
             assertThat(w.words()).hasSize(sung ? 3 : 2);
             assertThat(ThrowIdea.of(w, 4, gap -> 0))
                     .singleElement()
-                    .satisfies(i ->
-                            assertThat(i.word().startSeconds()).isEqualTo(sung ? 1.7 : 1.0));
+                    .satisfies(
+                            i -> assertThat(i.word().startSeconds()).isEqualTo(sung ? 1.7 : 1.0));
         }
     }
 

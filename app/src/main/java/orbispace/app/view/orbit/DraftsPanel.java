@@ -74,7 +74,7 @@ final class DraftsPanel extends VBox {
         Label idea = new Label(drafted.draft().idea());
         idea.getStyleClass().add("caption");
         idea.setWrapText(true);
-        idea.setMinHeight(34);
+        idea.setMinHeight(Region.USE_PREF_SIZE);
         SmallOrbit orbit = new SmallOrbit(drafted);
         marks.add(orbit);
         VBox list = new VBox(7);
@@ -86,8 +86,8 @@ final class DraftsPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         Button adopt = Plate.button("Adopt", () -> model.drafting().adopt(drafted));
         adopt.setAccessibleText("adopt the draft " + drafted.draft().name());
-        VBox card = Plate.clip(new VBox(6, name, idea, orbit, court(drafted.passed())));
-        best(drafted).ifPresent(b -> card.getChildren().add(b));
+        VBox card = Plate.clip(new VBox(6, name, orbit, court(drafted.passed()), idea));
+        best(drafted).ifPresent(b -> card.getChildren().add(3, b));
         card.getChildren().addAll(scroll, adopt);
         card.getStyleClass().add("draft-card");
         HBox.setHgrow(card, Priority.ALWAYS);
@@ -132,15 +132,15 @@ final class DraftsPanel extends VBox {
         SealMark seal = new SealMark(r::id, 10, true);
         marks.add(seal);
         Design design = drafted.design();
-        Label words =
+        Label words = new Label(r.name());
+        words.getStyleClass().add("row-name");
+        Label size =
                 new Label(
-                        r.name()
-                                + ", "
-                                + new SpaceWording(design, r).size()
+                        new SpaceWording(design, r).size()
                                 + ", "
                                 + Wording.number(r.levelDb(), 1)
                                 + " dB");
-        words.getStyleClass().add("row-name");
+        size.getStyleClass().add("caption");
         Label purpose =
                 new Label(
                         verdict.purpose().label()
@@ -152,10 +152,11 @@ final class DraftsPanel extends VBox {
                                                 + verdict.asked().label()
                                                 + " is asked"));
         purpose.getStyleClass().add("caption");
+        purpose.setWrapText(true);
         Label why = new Label(verdict.why());
         why.getStyleClass().add("why");
         why.setWrapText(true);
-        VBox text = new VBox(words, purpose, why);
+        VBox text = new VBox(words, size, purpose, why);
         HBox.setHgrow(text, Priority.ALWAYS);
         return new HBox(6, seal, text);
     }

@@ -44,7 +44,8 @@ final class LeadCard extends VBox {
     }
 
     private int index() {
-        return model.design().get().song().sections().indexOf(model.selection().section().get());
+        Section chosen = model.selection().section().get();
+        return chosen == null ? -1 : model.design().get().song().sections().indexOf(chosen);
     }
 
     private void fill() {

@@ -50,7 +50,7 @@ final class Verdicts {
             boolean met = asked.accepts(reached);
             String why =
                     draft.reasons().getOrDefault(r.id(), "")
-                            + Wording.format(
+                            + Wording.text(
                                     "; at %.1f dB it has %.1f %% of the loudness: %s",
                                     as.levelDb(), 100 * share, reached.label())
                             + (met
