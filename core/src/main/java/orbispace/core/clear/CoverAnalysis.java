@@ -6,7 +6,6 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
-import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -144,31 +143,21 @@ public final class CoverAnalysis {
 
     /** Mean loudness of all dry sources together over a stretch, in sones. */
     public double drySones(Design design, Span span) {
-        Excitation sum = sources(design, span);
+        Excitation sum = slice(song.sourcesBut(design, List.of()), span);
         return Arrays.stream(sum.sones()).average().orElse(0);
     }
 
-    /** All dry sources over a stretch. */
-    Excitation sources(Design design, Span span) {
-        return slice(song.sourcesBut(design, List.of()), span);
+    /** The song as it is heard, part by part. */
+    HeardSong song() {
+        return song;
     }
 
-    /** A return over a stretch. */
-    Excitation wet(Design design, Return r, Span span, Job job) {
-        return slice(song.wet(design, r, job), span);
+    Ear ear() {
+        return ear;
     }
 
-    /** A part over a stretch. */
-    Excitation part(Design design, Source source, Span span) {
-        return slice(song.part(design.layersOf(source)), span);
-    }
-
-    /** All dry sources but a part over a stretch. */
-    Excitation besides(Design design, Source source, Span span) {
-        return slice(song.sourcesBut(design, design.layersOf(source)), span);
-    }
-
-    private Excitation slice(Excitation whole, Span span) {
+    /** A stretch of what was heard of the whole song. */
+    Excitation slice(Excitation whole, Span span) {
         return whole.slice(frameAt(span.startSeconds()), frameAt(span.endSeconds()));
     }
 
@@ -209,21 +198,6 @@ public final class CoverAnalysis {
                 .filter(s -> s.endSeconds() > by)
                 .map(s -> new Span(Math.max(0, s.startSeconds() - by), s.endSeconds() - by))
                 .toList();
-    }
-
-    /** A source as two ears have it. */
-    TwoEars ears(Source source) {
-        return song.ears(source);
-    }
-
-    /** A sound as two ears have it. */
-    TwoEars hear(Audio sound) {
-        return RoomFinder.ears(sound, ear);
-    }
-
-    /** Everything that sounds but some sources, as two ears have it. */
-    TwoEars earsBut(Design design, List<Source> out, Job job) {
-        return song.earsBut(design, out, job);
     }
 
     double roomPower() {
@@ -321,10 +295,5 @@ public final class CoverAnalysis {
     /** A return's excitation. */
     Excitation wet(Design design, Return r, Job job) {
         return song.wet(design, r, job);
-    }
-
-    /** The excitation of a return before its ducker and level. */
-    Excitation beforeDucker(Design design, Return r, Job job) {
-        return song.beforeDucker(design, r, job);
     }
 }

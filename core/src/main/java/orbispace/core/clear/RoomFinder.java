@@ -72,15 +72,15 @@ public final class RoomFinder {
     private Optional<Fight> fight(Source other) {
         job.check();
         Source own = question.source();
-        TwoEars one = analysis.ears(own);
-        TwoEars two = analysis.ears(other);
+        TwoEars one = analysis.song().ears(own);
+        TwoEars two = analysis.song().ears(other);
         BitSet frames = analysis.speaking(question);
         Passages others = Passages.ofLoudness(two.left().plus(two.right()));
         frames.and(others.speaking());
         if (frames.isEmpty() || Math.abs(one.place(frames) - two.place(frames)) > SAME_PLACE) {
             return Optional.empty();
         }
-        TwoEars rest = analysis.earsBut(question.design(), List.of(own, other), job);
+        TwoEars rest = analysis.song().earsBut(question.design(), List.of(own, other), job);
         Fight fight = new Fight(own, other, one, two, rest, frames);
         return kept(fight).first() < FIGHTS_BELOW ? Optional.of(fight) : Optional.empty();
     }
@@ -139,8 +139,8 @@ public final class RoomFinder {
     private void add(List<RoomMove> moves, Fight f, Source first, Source second) {
         job.check();
         RoomMove.Kept before = kept(f);
-        TwoEars one = first.equals(f.first) ? f.one : analysis.hear(changed(f.first, first));
-        TwoEars two = second.equals(f.second) ? f.two : analysis.hear(changed(f.second, second));
+        TwoEars one = first.equals(f.first) ? f.one : ears(changed(f.first, first), analysis.ear());
+        TwoEars two = second.equals(f.second) ? f.two : ears(changed(f.second, second), analysis.ear());
         RoomMove.Kept after = kept(f, one, two);
         RoomMove move =
                 new RoomMove(

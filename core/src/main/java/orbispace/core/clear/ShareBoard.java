@@ -1,6 +1,7 @@
 package orbispace.core.clear;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import orbispace.core.audio.Decibels;
@@ -33,12 +34,14 @@ public final class ShareBoard {
      */
     public ShareBoard(CoverAnalysis analysis, Design design, Span span, Job job) {
         int step = (int) Math.max(1, Math.rint(analysis.framesPerSecond() / FRAMES_PER_SECOND));
-        sources = analysis.sources(design, span).every(step);
+        HeardSong song = analysis.song();
+        sources = analysis.slice(song.sourcesBut(design, List.of()), span).every(step);
         silence = sources.times(0);
         roomPower = analysis.roomPower();
         for (Return r : design.returns()) {
             job.check();
-            at0.put(r.id(), analysis.wet(design, r.withLevel(0), span, job).every(step));
+            Excitation wet = song.wet(design, r.withLevel(0), job);
+            at0.put(r.id(), analysis.slice(wet, span).every(step));
             levels.put(r.id(), r.levelDb());
         }
     }

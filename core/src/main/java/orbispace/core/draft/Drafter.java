@@ -86,7 +86,7 @@ public final class Drafter {
     private FieldDraft shared() {
         FieldBuilder field = new FieldBuilder(facts.bar());
         MusicalTime pre = note("1/64");
-        double decay = clearing(gap, seconds(pre), GAP_DOWN_DB, 2.6);
+        double decay = ClearingDecay.of(gap, seconds(pre), GAP_DOWN_DB, 2.6);
         field.add(
                 "Shared hall",
                 Purpose.FAR,
@@ -99,13 +99,13 @@ public final class Drafter {
                                 Role.HITS, -16.0)),
                 reverb(ReverbKind.HALL, decay, 0.6, pre),
                 -8,
-                why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay));
+                ClearingDecay.why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay));
         return finished(field, School.SHARED);
     }
 
     private FieldDraft layers() {
         FieldBuilder field = new FieldBuilder(facts.bar());
-        double shortDecay = clearing(hit, 0.006, HIT_DOWN_DB, 0.8);
+        double shortDecay = ClearingDecay.of(hit, 0.006, HIT_DOWN_DB, 0.8);
         field.add(
                 "Near room",
                 Purpose.NEAR,
@@ -118,10 +118,10 @@ public final class Drafter {
                                 Role.HITS, -9.0)),
                 reverb(ReverbKind.ROOM, shortDecay, 0.8, new MusicalTime.Millis(6)),
                 -8,
-                why(hit, "next hit", 0.006, HIT_DOWN_DB, shortDecay));
+                ClearingDecay.why(hit, "next hit", 0.006, HIT_DOWN_DB, shortDecay));
         double spoken = Fit.spokenSeconds(0.006, shortDecay, SPOKEN_DB);
         MusicalTime pre = new MusicalTime.Millis(Math.rint(1000 * spoken));
-        double decay = clearing(gap, spoken, GAP_DOWN_DB, 3);
+        double decay = ClearingDecay.of(gap, spoken, GAP_DOWN_DB, 3);
         field.add(
                 "Long hall",
                 Purpose.FAR,
@@ -133,7 +133,7 @@ public final class Drafter {
                                 Role.COLOUR, -11.0)),
                 reverb(ReverbKind.HALL, decay, 0.6, pre),
                 -8,
-                why(gap, "gap", spoken, GAP_DOWN_DB, decay)
+                ClearingDecay.why(gap, "gap", spoken, GAP_DOWN_DB, decay)
                         + Wording.format(
                                 "; it starts %.0f ms later, when the room is %.0f dB down",
                                 1000 * spoken, SPOKEN_DB));
@@ -143,37 +143,37 @@ public final class Drafter {
     private FieldDraft depths() {
         FieldBuilder field = new FieldBuilder(facts.bar());
         MusicalTime pre = note("1/32");
-        double near = clearing(gap, seconds(pre), GAP_DOWN_DB + 15, 1.2);
+        double near = ClearingDecay.of(gap, seconds(pre), GAP_DOWN_DB + 15, 1.2);
         field.add(
                 "Near plate",
                 Purpose.NEAR,
                 sends(Map.of(Role.LEAD, -10.0)),
                 reverb(ReverbKind.PLATE, near, 0.8, pre),
                 -8,
-                why(gap, "gap", seconds(pre), GAP_DOWN_DB + 15, near));
-        double middle = clearing(hit, 0.01, HIT_DOWN_DB, 0.9);
+                ClearingDecay.why(gap, "gap", seconds(pre), GAP_DOWN_DB + 15, near));
+        double middle = ClearingDecay.of(hit, 0.01, HIT_DOWN_DB, 0.9);
         field.add(
                 "Middle chamber",
                 Purpose.NEAR,
                 sends(Map.of(Role.COLOUR, -8.0, Role.HITS, -10.0)),
                 reverb(ReverbKind.CHAMBER, middle, 0.75, new MusicalTime.Millis(10)),
                 -8,
-                why(hit, "next hit", 0.01, HIT_DOWN_DB, middle));
-        double far = clearing(gap, 0, GAP_DOWN_DB, 3);
+                ClearingDecay.why(hit, "next hit", 0.01, HIT_DOWN_DB, middle));
+        double far = ClearingDecay.of(gap, 0, GAP_DOWN_DB, 3);
         field.add(
                 "Far hall",
                 Purpose.FAR,
                 sends(Map.of(Role.BACKING, -6.0, Role.HARMONY_BED, -6.0)),
                 reverb(ReverbKind.HALL, far, 0.5, new MusicalTime.Millis(0)),
                 -8,
-                why(gap, "gap", 0, GAP_DOWN_DB, far));
+                ClearingDecay.why(gap, "gap", 0, GAP_DOWN_DB, far));
         return finished(field, School.DEPTHS);
     }
 
     private FieldDraft late() {
         FieldBuilder field = new FieldBuilder(facts.bar());
         MusicalTime pre = past(LATE_SECONDS);
-        double allowed = LATE_LONGER * clearing(gap, seconds(pre), GAP_DOWN_DB, 20);
+        double allowed = LATE_LONGER * ClearingDecay.of(gap, seconds(pre), GAP_DOWN_DB, 20);
         double decay = Math.clamp(Math.floor(20 * allowed + 1e-6) / 20, 0.1, 6);
         field.add(
                 "Late hall",
@@ -181,20 +181,20 @@ public final class Drafter {
                 sends(Map.of(Role.LEAD, -10.0, Role.BACKING, -12.0)),
                 reverb(ReverbKind.HALL, decay, 0.4, pre),
                 -8,
-                why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay)
+                ClearingDecay.why(gap, "gap", seconds(pre), GAP_DOWN_DB, decay)
                         + Wording.format(
                                 ", 1.5 times that; it starts %.0f ms later, after the consonant,"
                                         + " with highs \u00d7 0.4, and gives way to the words",
                                 1000 * seconds(pre)));
         field.duckLast(LATE_DUCK_DB);
-        double near = clearing(hit, 0.006, HIT_DOWN_DB, 0.8);
+        double near = ClearingDecay.of(hit, 0.006, HIT_DOWN_DB, 0.8);
         field.add(
                 "Near room",
                 Purpose.NEAR,
                 sends(Map.of(Role.HARMONY_BED, -10.0, Role.COLOUR, -9.0, Role.HITS, -10.0)),
                 reverb(ReverbKind.ROOM, near, 0.8, new MusicalTime.Millis(6)),
                 -8,
-                why(hit, "next hit", 0.006, HIT_DOWN_DB, near));
+                ClearingDecay.why(hit, "next hit", 0.006, HIT_DOWN_DB, near));
         return finished(field, School.LATE);
     }
 
@@ -268,25 +268,6 @@ public final class Drafter {
             }
         }
         return sends;
-    }
-
-    /** The decay that is so far down when the next event comes, rounded down, within limits. */
-    private static double clearing(double event, double predelay, double downDb, double most) {
-        double allowed = Fit.decayThatClears(Math.max(event, predelay + 0.05), predelay, downDb);
-        double wanted = Math.min(allowed, most);
-        return Math.max(0.1, Math.floor(20 * wanted + 1e-6) / 20);
-    }
-
-    private static String why(
-            double event, String what, double predelay, double downDb, double decay) {
-        return Wording.format(
-                "60 \u00d7 (%.2f s %s \u2212 %.0f ms) / %.0f dB allows %.2f s; set %.2f s",
-                event,
-                what,
-                1000 * predelay,
-                downDb,
-                Fit.decayThatClears(Math.max(event, predelay + 0.05), predelay, downDb),
-                decay);
     }
 
     private double seconds(MusicalTime time) {
