@@ -60,6 +60,7 @@ public final class Picking {
             return Words.NONE;
         }
         return m.phrases()
+                .filter(p -> Material.isSung(source))
                 .map(p -> Words.of(p, m.silhouette()))
                 .or(() -> m.hits().map(Words::of))
                 .filter(w -> !w.phrases().isEmpty())

@@ -111,7 +111,7 @@ public final class Drafting implements OfSong {
             Design design, Renderer renderer, Map<String, StemFacts> stems, int bar, Job job) {
         List<Drafted> made = new ArrayList<>();
         CoverAnalysis analysis = ClearSong.heardDry(design, renderer, job);
-        for (Passed passed : new Court(analysis, renderer, stems, job).all(design, bar)) {
+        for (Passed passed : new Court(design, analysis, renderer, stems, job).all(bar)) {
             Map<String, ReturnPicture> pictures = new LinkedHashMap<>();
             for (Return r : passed.design().returns()) {
                 job.check();

@@ -50,8 +50,13 @@ public final class BankSong {
     public Passed laid(BankEntry entry) {
         Renderer renderer = song.renderer();
         Court court =
-                new Court(ClearSong.heardDry(design, renderer, job), renderer, song.facts(), job);
-        return court.laid(design, Laying.of(entry, events));
+                new Court(
+                        design,
+                        ClearSong.heardDry(design, renderer, job),
+                        renderer,
+                        song.facts(),
+                        job);
+        return court.laid(Laying.of(entry, events));
     }
 
     /** A bank with an entry more, in place of one of the same name. */

@@ -32,11 +32,11 @@ public final class DraftSong {
         MeasuredSong song = MeasuredSong.of(design, stems, cache, job);
         Renderer renderer = song.renderer();
         CoverAnalysis analysis = ClearSong.heardDry(design, renderer, job);
-        Court court = new Court(analysis, renderer, song.facts(), job);
+        Court court = new Court(design, analysis, renderer, song.facts(), job);
         if (school.isEmpty()) {
-            return BestDraft.of(court.all(design, BAR));
+            return BestDraft.of(court.all(BAR));
         }
-        Passed one = court.one(design, school.get(), BAR);
+        Passed one = court.one(school.get(), BAR);
         return one.verdicts().isEmpty()
                 ? Optional.empty()
                 : Optional.of(new BestDraft(one, "the school that was asked for"));

@@ -3,6 +3,7 @@ package orbispace.app.song;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import orbispace.core.design.Role;
+import orbispace.core.design.Source;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.Silhouette;
@@ -20,6 +21,11 @@ public record Material(Silhouette silhouette, StemFacts facts) {
     public static StemFacts.Wanted wanted(Role role) {
         boolean mayLead = role != Role.HITS && role != Role.BASS;
         return new StemFacts.Wanted(mayLead, role == Role.HITS);
+    }
+
+    /** Whether a source is a voice, of which phrases are picked; of a bed or a colour bars are. */
+    public static boolean isSung(Source source) {
+        return source.role() == Role.LEAD || source.role() == Role.BACKING;
     }
 
     /** Its loudness. */

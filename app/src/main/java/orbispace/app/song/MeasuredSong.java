@@ -3,7 +3,6 @@ package orbispace.app.song;
 import java.util.HashMap;
 import java.util.Map;
 import orbispace.core.design.Design;
-import orbispace.core.material.Silhouette;
 import orbispace.core.material.StemFacts;
 import orbispace.core.plan.Words;
 import orbispace.core.render.Job;
@@ -37,18 +36,19 @@ record MeasuredSong(
         survey.materials(design, stems, material, job)
                 .forEach((id, m) -> {
                     facts.put(id, m.facts());
-                    words.put(id, words(design, material, m.facts(), m.silhouette()));
+                    words.put(id, words(design, id, material, m));
                 });
         Shared shared = survey.shared(design, stems.content(), material, job);
         shared.kit().ifPresent(k -> facts.replaceAll(k::facts));
         return new MeasuredSong(material, facts, words, shared);
     }
 
-    private static Words words(
-            Design design, SongMaterial material, StemFacts facts, Silhouette silhouette) {
-        return facts.phrases()
-                .map(p -> Words.of(p, silhouette))
-                .or(() -> facts.hits().map(Words::of))
+    private static Words words(Design design, String id, SongMaterial material, Material m) {
+        boolean sung = design.findSource(id).map(Material::isSung).orElse(false);
+        return m.phrases()
+                .filter(p -> sung)
+                .map(p -> Words.of(p, m.silhouette()))
+                .or(() -> m.hits().map(Words::of))
                 .filter(w -> !w.phrases().isEmpty())
                 .orElseGet(() -> Words.of(design.song().clock(), seconds(material)));
     }

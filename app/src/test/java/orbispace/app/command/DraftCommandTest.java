@@ -27,8 +27,7 @@ class DraftCommandTest extends CommandCase {
     @Test
     void theBestDraftIsWrittenAndToldWithItsRule() throws Exception {
         Path out = to("drafted");
-        JsonNode j =
-                run("draft", project().toString(), "--out", out.toString(), "--json").json();
+        JsonNode j = run("draft", project().toString(), "--out", out.toString(), "--json").json();
         assertThat(j.path("school").asString()).isIn("shared", "layers", "depths", "late");
         assertThat(j.path("rule").asString()).contains("findings left and states missed");
         Design drafted = ProjectFile.read(out).design();
@@ -43,9 +42,7 @@ class DraftCommandTest extends CommandCase {
             boolean met = r.path("reached").asString().equals(r.path("asked").asString());
             assertThat(met || r.path("why").asString().contains(", not ")).isTrue();
         }
-        assertThat(ids)
-                .isEqualTo(drafted.returns().stream().map(Return::id).toList())
-                .isNotEmpty();
+        assertThat(ids).isEqualTo(drafted.returns().stream().map(Return::id).toList()).isNotEmpty();
     }
 
     @Test
@@ -58,8 +55,7 @@ class DraftCommandTest extends CommandCase {
                 run("draft", song, "--school", "grand", "--out", to("x").toString()),
                 2,
                 "shared, layers, depths, late");
-        assertOneLine(
-                run("draft", song, "--out", to("late").toString()), 1, "is there already");
+        assertOneLine(run("draft", song, "--out", to("late").toString()), 1, "is there already");
         assertOneLine(run("draft", song, "--out", song), 1, "is there already");
     }
 

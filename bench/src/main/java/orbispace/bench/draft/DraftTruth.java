@@ -103,7 +103,7 @@ public final class DraftTruth {
         double lufs = ListeningLevel.estimate(renderer, design, Job.QUIET).orElse(-20);
         CoverAnalysis analysis = new CoverAnalysis(renderer, lufs, Ear.QUIET_ROOM_POWER);
         List<Judged> judged = new ArrayList<>();
-        for (Passed p : new Court(analysis, renderer, stems, Job.QUIET).all(design, 1)) {
+        for (Passed p : new Court(design, analysis, renderer, stems, Job.QUIET).all(1)) {
             judged.add(judged(p, analysis, renderer, stems));
         }
         return judged;

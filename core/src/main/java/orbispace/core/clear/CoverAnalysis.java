@@ -104,7 +104,8 @@ public final class CoverAnalysis {
         return renderer().firstFrame() / renderer().material().sampleRateHz();
     }
 
-    Renderer renderer() {
+    /** What renders the sounds that it hears. */
+    public Renderer renderer() {
         return song.renderer();
     }
 

@@ -64,7 +64,8 @@ public final class DuckRule implements RemedyRule {
             return Optional.empty();
         }
         Excitation open =
-                analysis.song().beforeDucker(q.design(), q.ret(), job)
+                analysis.song()
+                        .beforeDucker(q.design(), q.ret(), job)
                         .times(Decibels.toPower(q.ret().levelDb()));
         DuckBand band = inKeyBand ? analysis.bandOf(q) : null;
         Duck whole = draft(q, MOST_DB).withBand(band);

@@ -114,7 +114,8 @@ public final class LeadFinder {
     /** The share of the loudness of all that is dry that a part has, 0 to 1. */
     private static double share(CoverAnalysis analysis, Design design, Source s, Span span) {
         Excitation part = analysis.slice(analysis.song().part(design.layersOf(s)), span);
-        Excitation besides = analysis.slice(analysis.song().sourcesBut(design, design.layersOf(s)), span);
+        Excitation besides =
+                analysis.slice(analysis.song().sourcesBut(design, design.layersOf(s)), span);
         return WetShare.of(part.times(0), part, besides, analysis.roomPower());
     }
 

@@ -140,7 +140,8 @@ public final class RoomFinder {
         job.check();
         RoomMove.Kept before = kept(f);
         TwoEars one = first.equals(f.first) ? f.one : ears(changed(f.first, first), analysis.ear());
-        TwoEars two = second.equals(f.second) ? f.two : ears(changed(f.second, second), analysis.ear());
+        TwoEars two =
+                second.equals(f.second) ? f.two : ears(changed(f.second, second), analysis.ear());
         RoomMove.Kept after = kept(f, one, two);
         RoomMove move =
                 new RoomMove(

@@ -15,8 +15,7 @@ final class ClearingDecay {
     }
 
     /** The formula with a song's values in it. */
-    static String why(
-            double event, String what, double predelay, double downDb, double decay) {
+    static String why(double event, String what, double predelay, double downDb, double decay) {
         return Wording.format(
                 "60 \u00d7 (%.2f s %s \u2212 %.0f ms) / %.0f dB allows %.2f s; set %.2f s",
                 event,

@@ -54,7 +54,11 @@ public record FieldDraft(
 
     /** The same, saying which returns it was begun with that it has no more. */
     public FieldDraft without(List<String> leftOut) {
-        String more = leftOut.isEmpty() ? "" : " Left out: " + String.join("; ", leftOut) + ".";
+        return saying(leftOut.isEmpty() ? "" : " Left out: " + String.join("; ", leftOut) + ".");
+    }
+
+    /** The same, saying more of itself. */
+    public FieldDraft saying(String more) {
         return new FieldDraft(school, name, idea + more, returns, reasons, purposes, ducked);
     }
 

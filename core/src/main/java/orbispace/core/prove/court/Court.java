@@ -3,6 +3,7 @@ package orbispace.core.prove.court;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.draft.Drafter;
@@ -15,25 +16,43 @@ import orbispace.core.render.Renderer;
 
 /**
  * Brings drafts to where the program's own findings have nothing to say about them ({@link
- * Hearing}). It hears every second frame only; who looks at a draft closely measures it again.
+ * Hearing}). It hears every second frame only, and of a long song the stretch in which most is
+ * sung; who looks at a draft closely measures it again.
  */
 public final class Court {
+    /** How long tails may ring that were there before a stretch begins. */
+    private static final double RUN_UP_SECONDS = 4;
+
+    private final Design song;
     private final CoverAnalysis analysis;
-    private final Renderer renderer;
+    private final Map<String, Audio> audio;
+    private final JudgedStretch judged;
     private final Map<String, StemFacts> stems;
     private final Job job;
 
     /**
      * A court for a song.
      *
+     * @param song of which fields are made
      * @param analysis of the whole song
      * @param renderer of the same
      * @param stems what is known of its stems, by source id
      */
-    public Court(CoverAnalysis analysis, Renderer renderer, Map<String, StemFacts> stems, Job job) {
-        this.analysis = analysis.coarse();
-        this.renderer = renderer;
+    public Court(
+            Design song,
+            CoverAnalysis analysis,
+            Renderer renderer,
+            Map<String, StemFacts> stems,
+            Job job) {
+        this.song = song;
         this.stems = Map.copyOf(stems);
+        audio = renderer.material().audio();
+        judged =
+                JudgedStretch.of(
+                        song, this.stems, renderer.frames() / renderer.material().sampleRateHz());
+        CoverAnalysis heard =
+                judged.isAll() ? analysis : analysis.window(judged.span(), RUN_UP_SECONDS);
+        this.analysis = heard.coarse();
         this.job = job;
     }
 
@@ -42,40 +61,42 @@ public final class Court {
      *
      * @param bar whose tempo note values take
      */
-    public List<Passed> all(Design song, int bar) {
-        SongFacts facts = facts(song, bar);
+    public List<Passed> all(int bar) {
+        SongFacts facts = facts(bar);
         List<Passed> passed = new ArrayList<>();
         for (School school : School.values()) {
             job.check();
-            passed.add(pass(song, Drafter.draft(song, facts, school)));
+            passed.add(pass(Drafter.draft(song, facts, school)));
             job.report(passed.size() / (double) School.values().length);
         }
         return passed;
     }
 
     /** The same for one school. */
-    public Passed one(Design song, School school, int bar) {
-        return pass(song, Drafter.draft(song, facts(song, bar), school));
+    public Passed one(School school, int bar) {
+        return pass(Drafter.draft(song, facts(bar), school));
     }
 
-    private SongFacts facts(Design song, int bar) {
-        return SongFacts.of(song, stems, bar).listening(song, stems, renderer.material().audio());
+    private SongFacts facts(int bar) {
+        return SongFacts.of(song, stems, bar).listening(song, stems, audio);
     }
 
     /**
      * Brings a field that was kept elsewhere to the states that are asked of it, and says what is
      * found about it. Nothing else of it is changed.
      */
-    public Passed laid(Design song, FieldDraft field) {
+    public Passed laid(FieldDraft field) {
         Design plain = song.unplanned();
-        FieldInHand hand = new FieldInHand(analysis, renderer, stems, field.laidOn(plain), job);
-        return new Hearing(hand, plain, field).leveled();
+        FieldInHand hand =
+                new FieldInHand(analysis, stems, judged.span(), field.laidOn(plain), job);
+        return new Hearing(hand, plain, judged.said(field)).leveled();
     }
 
     /** Brings a draft as far as it goes. */
-    public Passed pass(Design song, FieldDraft draft) {
+    public Passed pass(FieldDraft draft) {
         Design plain = song.unplanned();
-        FieldInHand field = new FieldInHand(analysis, renderer, stems, draft.laidOn(plain), job);
-        return new Hearing(field, plain, draft).held();
+        FieldInHand field =
+                new FieldInHand(analysis, stems, judged.span(), draft.laidOn(plain), job);
+        return new Hearing(field, plain, judged.said(draft)).held();
     }
 }

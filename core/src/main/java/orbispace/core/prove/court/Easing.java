@@ -42,7 +42,7 @@ final class Easing {
     private static final double LESS_DB = 3;
 
     private static final double MOST_LESS_DB = 15;
-    private static final int MOST_STEPS = 24;
+    private static final int MOST_STEPS = 48;
     private static final Targets ASKED = Targets.of(Role.LEAD);
 
     private final FieldInHand field;

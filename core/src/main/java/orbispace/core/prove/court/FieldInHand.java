@@ -42,16 +42,16 @@ final class FieldInHand {
 
     FieldInHand(
             CoverAnalysis analysis,
-            Renderer renderer,
             Map<String, StemFacts> stems,
+            Span judged,
             Design design,
             Job job) {
         this.analysis = analysis;
-        this.renderer = renderer;
+        this.renderer = analysis.renderer();
         this.stems = stems;
         this.design = design;
         this.job = job;
-        whole = new Span(0, renderer.frames() / renderer.material().sampleRateHz());
+        whole = judged;
         levels = new StateLevels(analysis, whole, job);
         shares = new TreeMap<>(StateLevels.aims(design));
     }

@@ -13,6 +13,7 @@ import orbispace.core.draft.FieldDraft;
 import orbispace.core.draft.StateLevels;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Severity;
+import orbispace.core.words.Wording;
 
 /**
  * One draft before the court. Levels are set so that every return is noticed as much as its purpose
@@ -68,6 +69,14 @@ final class Hearing {
 
     private Passed passed(FieldDraft as, List<Finding> left) {
         Easing.Standings s = easing.standings();
+        if (!s.clear()) {
+            as =
+                    as.saying(
+                            Wording.format(
+                                    " Nothing that can give way brings the lead over %.0f %%, %.0f"
+                                            + " %% in its worst phrase.",
+                                    100 * s.presence(), 100 * s.worst()));
+        }
         // The same sound: what was heard of it is known.
         Design written = StateLevels.underFull(field.design());
         return new Passed(

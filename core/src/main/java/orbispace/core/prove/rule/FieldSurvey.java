@@ -94,7 +94,8 @@ public final class FieldSurvey {
                 judged.flatMap(s -> Optional.ofNullable(stems.get(s.id())))
                         .flatMap(StemFacts::phrases)
                         .orElse(Phrases.NONE);
-        Span whole = new Span(0, renderer.frames() / wet.sampleRateHz());
+        double start = renderer.firstFrame() / wet.sampleRateHz();
+        Span whole = new Span(start, start + renderer.frames() / wet.sampleRateHz());
         OptionalDouble share =
                 judged.map(s ->
                                 OptionalDouble.of(

@@ -56,7 +56,7 @@ class CourtTest {
     private static final CoverAnalysis ANALYSIS =
             new CoverAnalysis(RENDERER, -20, Ear.QUIET_ROOM_POWER);
     private static final List<Passed> PASSED =
-            new Court(ANALYSIS, RENDERER, facts(), Job.QUIET).all(SONG, 1);
+            new Court(SONG, ANALYSIS, RENDERER, facts(), Job.QUIET).all(1);
 
     private static Source source(String id, Role role) {
         return new Source(id, id.replace('-', ' '), id + ".wav", role, 0, 0);
@@ -209,7 +209,7 @@ class CourtTest {
 
     @Test
     void oneSchoolAloneComesOutAsItDoesAmongAll() {
-        Passed late = new Court(ANALYSIS, RENDERER, facts(), Job.QUIET).one(SONG, School.LATE, 1);
+        Passed late = new Court(SONG, ANALYSIS, RENDERER, facts(), Job.QUIET).one(School.LATE, 1);
         assertThat(late.design()).isEqualTo(PASSED.getLast().design());
     }
 }
