@@ -162,17 +162,10 @@ public final class LanePainter {
                 TextAlignment.LEFT);
     }
 
-    /**
-     * Phrases are shaded for voices alone; those of a bed would say nothing that its level does
-     * not.
-     */
-    private static boolean sings(Source source) {
-        return source.role() == Role.LEAD || source.role() == Role.BACKING;
-    }
-
     private void sound(Source source, Material m, double top, double height) {
         double base = top + height - Math.min(4, height / 6);
-        Optional<Phrases> sung = m.phrases().filter(p -> sings(source));
+        // Phrases of a bed would say nothing that its level does not.
+        Optional<Phrases> sung = m.phrases().filter(p -> Material.isSung(source));
         boolean numbered = height > 58 && sung.isPresent();
         sung.ifPresent(p -> phrases(p, top, height, numbered));
         double air = height > 30 ? 6 : 2;
