@@ -250,7 +250,7 @@ class BringingTest {
         desk.frame()
                 .edit(
                         SourcesEdit.of(
-                                desk.frame().design().get(), lead.withRole(Role.COLOUR), "role"));
+                                desk.frame().design().get(), lead.withRole(Role.BASS), "role"));
         settle();
         assertThat(material("lead-voice").phrases()).isEmpty();
     }
