@@ -3,6 +3,7 @@ package orbispace.app.view.orbit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -141,8 +142,11 @@ class OrbitScreenTest extends WindowCase {
         press("Draft");
         until(() -> desk.orbit().drafting().drafts().get().size() == 4);
         assertThat(labels()).contains("One shared space", "Short and long", "One space per depth");
+        List<Return> drafted = desk.orbit().drafting().drafts().get().get(1).draft().returns();
+        assertThat(labels()).anyMatch(l -> l.startsWith("Best for this song: "));
+        assertThat(labels()).contains(drafted.getFirst().name());
         robot.clickOn(called("adopt the draft Short and long"));
-        assertThat(design().returns().getFirst().name()).isEqualTo("Near room");
+        assertThat(design().returns()).isEqualTo(drafted);
         assertThat(called("add a return")).isNotNull();
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(design().returns()).hasSize(2);
