@@ -129,6 +129,8 @@ class OrbitScreenTest extends WindowCase {
     @Test
     void depthIsShownAndMovedWithTheKeyboard() {
         press("depth");
+        // What was not measured yet cannot be moved.
+        until(() -> desk.orbit().depths().bySource().containsKey("lead-voice"));
         Node distance = called("distance");
         focus(distance);
         double before = ret().sendDb("lead-voice").orElseThrow();
