@@ -11,8 +11,8 @@ import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.ClearSong;
 import orbispace.core.clear.Proposal;
-import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
+import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Setting;
 import orbispace.core.hearing.Cover;
@@ -110,7 +110,7 @@ final class ClearCommand implements Callable<Integer> {
     private void print(
             List<ClearSong.Pair> pairs,
             List<Proposal> proposals,
-            List<RoomMove> room,
+            Optional<RoomPlan> room,
             Optional<Solution> solution) {
         ObjectNode document = Output.object();
         ArrayNode all = document.putArray("pairs");
@@ -123,7 +123,7 @@ final class ClearCommand implements Callable<Integer> {
             put(open.addObject(), p);
         }
         ArrayNode moves = document.putArray("room");
-        room.forEach(m -> put(moves.addObject(), m));
+        room.ifPresent(plan -> put(document, moves, plan));
         solution.ifPresent(s -> put(document, s));
         output.print(document, () -> lines(pairs, proposals, room, solution));
     }
@@ -155,17 +155,29 @@ final class ClearCommand implements Callable<Integer> {
                 .put("total", p.cost().total());
     }
 
-    private static void put(ObjectNode n, RoomMove m) {
-        n.put("first", m.first().id())
-                .put("second", m.second().id())
-                .put("change", m.change())
-                .put("why", m.why());
-        n.putObject("before")
-                .put("firstKept", m.before().first())
-                .put("secondKept", m.before().second());
-        n.putObject("after")
-                .put("firstKept", m.after().first())
-                .put("secondKept", m.after().second());
+    private static void put(ObjectNode document, ArrayNode moves, RoomPlan plan) {
+        for (RoomPlan.Change c : plan.changes()) {
+            moves.addObject()
+                    .put("source", c.was().id())
+                    .put("change", c.change())
+                    .put("why", c.why());
+        }
+        ObjectNode n = document.putObject("roomFor").put("source", plan.source().id());
+        ArrayNode kept = n.putArray("kept");
+        plan.kept()
+                .forEach(k ->
+                        kept.addObject()
+                                .put("source", k.source().id())
+                                .put("before", k.before())
+                                .put("after", k.after()));
+        ArrayNode thirds = n.putArray("balance");
+        plan.thirds()
+                .forEach(t -> {
+                    ObjectNode third = thirds.addObject().put("hz", t.hz());
+                    Output.put(third, "beforeDb", t.beforeDb());
+                    Output.put(third, "afterDb", t.afterDb());
+                });
+        n.put("words", plan.words());
     }
 
     private void put(ObjectNode document, Solution s) {
@@ -180,7 +192,7 @@ final class ClearCommand implements Callable<Integer> {
     private void lines(
             List<ClearSong.Pair> pairs,
             List<Proposal> proposals,
-            List<RoomMove> room,
+            Optional<RoomPlan> room,
             Optional<Solution> solution) {
         output.line("%-16s %-6s %8s %8s %8s  %s", "source", "return", "kept", "worst", "bloom", "");
         List<ClearSong.Pair> worst = new ArrayList<>(pairs);
@@ -203,7 +215,10 @@ final class ClearCommand implements Callable<Integer> {
         }
         List<String> words = new ArrayList<>();
         proposals.forEach(p -> words.add(p.edit().returnId() + ": " + p.change() + ": " + p.why()));
-        room.forEach(m -> words.add("dry: " + m.change() + m.why()));
+        room.ifPresent(plan -> {
+            plan.changes().forEach(c -> words.add("dry: " + c.change() + ": " + c.why()));
+            words.add("dry: " + plan.words());
+        });
         words.forEach(w -> output.line("%s", w));
         solution.ifPresent(s -> {
             s.steps().forEach(p -> output.line("done: %s %s", p.edit().returnId(), p.change()));

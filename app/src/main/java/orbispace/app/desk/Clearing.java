@@ -1,7 +1,6 @@
 package orbispace.app.desk;
 
 import java.util.EnumSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -26,10 +25,10 @@ import orbispace.core.clear.EarTable;
 import orbispace.core.clear.EarWord;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
-import orbispace.core.clear.RoomFinder;
-import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
+import orbispace.core.clear.room.DryRoom;
+import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Leads;
 import orbispace.core.design.Setting;
@@ -54,7 +53,7 @@ public final class Clearing implements OfSong, Judged {
     private final ObjectProperty<@Nullable Diagnosis> diagnosis = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable Solution> solution = new SimpleObjectProperty<>();
 
-    private final ObjectProperty<@Nullable List<RoomMove>> room = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable RoomPlan> room = new SimpleObjectProperty<>();
     private final ObjectProperty<@Nullable EarLine> earLine = new SimpleObjectProperty<>();
 
     /** Keeps a source of a song clear. */
@@ -245,8 +244,8 @@ public final class Clearing implements OfSong, Judged {
                 (found, base) -> take(found, base));
     }
 
-    /** Moves that make room between the judged source and others; null before they were sought. */
-    public ReadOnlyObjectProperty<@Nullable List<RoomMove>> room() {
+    /** What makes room for the judged source between the others; null before it was sought. */
+    public ReadOnlyObjectProperty<@Nullable RoomPlan> room() {
         return room;
     }
 
@@ -261,7 +260,7 @@ public final class Clearing implements OfSong, Judged {
         jobs.start(
                 "room",
                 "Looking for room between dry sources",
-                (job, d) -> RoomFinder.find(analysis.get().get(), q, job),
+                (job, d) -> DryRoom.find(analysis.get().get(), q, job),
                 (found, d) -> room.set(found));
     }
 

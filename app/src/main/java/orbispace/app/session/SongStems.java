@@ -137,7 +137,7 @@ public final class SongStems {
         List<Object> lay = new ArrayList<>();
         lay.add(responses);
         for (Source s : design.sources()) {
-            lay.add(List.of(s.id(), s.file(), s.placement(), s.dips(), of(s).isPresent()));
+            lay.add(List.of(s.id(), s.file(), s.placement(), s.tone(), of(s).isPresent()));
         }
         return lay;
     }

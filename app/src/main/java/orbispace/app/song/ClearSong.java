@@ -13,10 +13,10 @@ import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Question;
 import orbispace.core.clear.RemedyFinder;
-import orbispace.core.clear.RoomFinder;
-import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
 import orbispace.core.clear.Solver;
+import orbispace.core.clear.room.DryRoom;
+import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Leads;
 import orbispace.core.design.Return;
@@ -141,11 +141,9 @@ public final class ClearSong {
                 .toList();
     }
 
-    /** Moves of dry sources that make room for the leads. */
-    public List<RoomMove> room(Job job) {
-        return leading().stream()
-                .flatMap(s -> RoomFinder.find(analysis, question(s, ""), job).stream())
-                .toList();
+    /** What makes room between dry sources for who leads; empty if nothing does. */
+    public Optional<RoomPlan> room(Job job) {
+        return Leads.at(design, span).map(s -> DryRoom.find(analysis, question(s, ""), job));
     }
 
     /** The field in which the first lead is clear; empty without a lead or a return. */

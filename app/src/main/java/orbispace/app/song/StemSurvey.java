@@ -113,7 +113,7 @@ public final class StemSurvey {
         StringBuilder key = new StringBuilder();
         boolean sings = Material.wanted(source.role()).phrases();
         for (Source layer : sings ? design.layersOf(source) : List.of(source)) {
-            key.append(content.of(layer)).append(layer.placement()).append(layer.dips());
+            key.append(content.of(layer)).append(layer.placement()).append(layer.tone());
             if (sings && design.layersOf(source).size() > 1) {
                 key.append(layer.gainDb()).append(layer.pan());
             }
@@ -165,7 +165,7 @@ public final class StemSurvey {
 
     private static String lies(List<Source> sources, ContentOf content) {
         StringBuilder key = new StringBuilder();
-        sources.forEach(s -> key.append(content.of(s)).append(s.placement()).append(s.dips()));
+        sources.forEach(s -> key.append(content.of(s)).append(s.placement()).append(s.tone()));
         return key.toString();
     }
 

@@ -153,7 +153,8 @@ public final class CoverAnalysis {
         return song;
     }
 
-    Ear ear() {
+    /** The ear that hears it. */
+    public Ear ear() {
         return ear;
     }
 
@@ -206,7 +207,7 @@ public final class CoverAnalysis {
     }
 
     /** The frames in which the source of a question speaks within its stretch. */
-    BitSet speaking(Question q) {
+    public BitSet speaking(Question q) {
         Excitation dry = song.part(q.design().layersOf(q.source()));
         List<Span> spans = shifted(q.phrases().spans(), startSeconds());
         Passages passages = spans.isEmpty() ? Passages.ofLoudness(dry) : passages(spans, dry);

@@ -37,7 +37,6 @@ final class HeardSong {
     private final Ear ear;
     private final Map<Object, Excitation> excitations = few();
     private final Map<Object, LowShare> spectra = few();
-    private final Map<Object, TwoEars> ears = few();
     private final Map<Object, List<ReturnCost>> costs = few();
     private final Map<String, Optional<GateKey>> gateKeys = new HashMap<>();
 
@@ -147,26 +146,6 @@ final class HeardSong {
                         open.frames(),
                         hop / PLAN_STEP,
                         s -> plan.at(renderer.firstFrame() + PLAN_STEP * s)));
-    }
-
-    /** A source as two ears have it. */
-    TwoEars ears(Source source) {
-        return kept(ears, level(source), () -> RoomFinder.ears(renderer.dry(source), ear));
-    }
-
-    /** Everything that sounds but some sources, as two ears have it. */
-    TwoEars earsBut(Design design, List<Source> out, Job job) {
-        TwoEars sum = RoomFinder.ears(renderer.dryBut(design, out), ear);
-        for (Return r : design.returns()) {
-            job.check();
-            sum =
-                    sum.plus(
-                            kept(
-                                    ears,
-                                    renderer.chain(design, r),
-                                    () -> RoomFinder.ears(renderer.wet(design, r, job), ear)));
-        }
-        return sum;
     }
 
     /** The spectrum of a return before its ducker. */

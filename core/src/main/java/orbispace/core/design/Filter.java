@@ -35,6 +35,11 @@ public record Filter(@Nullable Corner highPass, @Nullable Corner lowPass, @Nulla
 
         /** The quality factor of a bell of this width. */
         public double q() {
+            return q(octaves);
+        }
+
+        /** The quality factor of a bell so many octaves wide. */
+        static double q(double octaves) {
             return 1 / (2 * Math.sinh(Math.log(2) / 2 * octaves));
         }
     }

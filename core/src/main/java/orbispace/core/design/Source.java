@@ -1,10 +1,6 @@
 package orbispace.core.design;
 
-import java.util.List;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
-import orbispace.core.signal.FilterDesign;
 
 /**
  * A dry stem.
@@ -19,7 +15,7 @@ import orbispace.core.signal.FilterDesign;
  * @param group name that it shares with other layers of one part; empty for none
  * @param wet whether it is known to carry a space of its own already
  * @param placement how it is laid into the song
- * @param dips small dips that make room for others, each at most 6 dB, in any order
+ * @param tone what is done to it so that it leaves room for others
  */
 public record Source(
         String id,
@@ -32,16 +28,12 @@ public record Source(
         String group,
         boolean wet,
         Placement placement,
-        List<Filter.Dip> dips) {
-    private static final double MOST_DIP_DB = 6;
-
+        Tone tone) {
     /** Checks the ranges. */
     public Source {
         Ranges.requireId("source", id);
         Ranges.require("gain", gainDb, -90, 24);
         Ranges.require("pan", pan, -1, 1);
-        dips = List.copyOf(dips);
-        dips.forEach(d -> Ranges.require("dip of a source", d.depthDb(), 0, MOST_DIP_DB));
     }
 
     /** A dry stem on its own, as it lies in its file. */
@@ -57,77 +49,61 @@ public record Source(
                 "",
                 false,
                 Placement.AS_IS,
-                List.of());
+                Tone.AS_IS);
     }
 
     /** The same under another name. */
     public Source withName(String other) {
-        return new Source(id, other, file, role, kind, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, other, file, role, kind, gainDb, pan, group, wet, placement, tone);
     }
 
     /** The same from another file. */
     public Source withFile(String other) {
-        return new Source(id, name, other, role, kind, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, name, other, role, kind, gainDb, pan, group, wet, placement, tone);
     }
 
     /** The same in another role. */
     public Source withRole(Role other) {
-        return new Source(id, name, file, other, kind, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, name, file, other, kind, gainDb, pan, group, wet, placement, tone);
     }
 
     /** The same, taken otherwise. */
     public Source withKind(StemKind other) {
-        return new Source(id, name, file, role, other, gainDb, pan, group, wet, placement, dips);
+        return new Source(id, name, file, role, other, gainDb, pan, group, wet, placement, tone);
     }
 
     /** The same at another level. */
     public Source withGain(double otherDb) {
-        return new Source(id, name, file, role, kind, otherDb, pan, group, wet, placement, dips);
+        return new Source(id, name, file, role, kind, otherDb, pan, group, wet, placement, tone);
     }
 
     /** The same at another position. */
     public Source withPan(double other) {
-        return new Source(id, name, file, role, kind, gainDb, other, group, wet, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, other, group, wet, placement, tone);
     }
 
     /** The same in another group. */
     public Source withGroup(String other) {
-        return new Source(id, name, file, role, kind, gainDb, pan, other, wet, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, other, wet, placement, tone);
     }
 
     /** The same, known to be wet or dry. */
     public Source withWet(boolean other) {
-        return new Source(id, name, file, role, kind, gainDb, pan, group, other, placement, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, group, other, placement, tone);
     }
 
     /** The same, laid otherwise into the song. */
     public Source withPlacement(Placement other) {
-        return new Source(id, name, file, role, kind, gainDb, pan, group, wet, other, dips);
+        return new Source(id, name, file, role, kind, gainDb, pan, group, wet, other, tone);
     }
 
-    /** The same with other dips. */
-    public Source withDips(List<Filter.Dip> other) {
+    /** The same in another tone. */
+    public Source withTone(Tone other) {
         return new Source(id, name, file, role, kind, gainDb, pan, group, wet, placement, other);
     }
 
-    /** Its stem as it is laid into the song, with its dips. */
+    /** Its stem as it is laid into the song, in its tone. */
     public Audio laid(Audio stem) {
-        return dipped(placement.of(stem), dips);
-    }
-
-    /** A sound with some dips. */
-    public static Audio dipped(Audio sound, List<Filter.Dip> dips) {
-        if (dips.isEmpty()) {
-            return sound;
-        }
-        double rate = sound.sampleRateHz();
-        List<Biquad> bells =
-                dips.stream()
-                        .map(d -> FilterDesign.bell(d.hz(), -d.depthDb(), d.q(), rate))
-                        .toList();
-        float[] left = sound.channel(0).clone();
-        float[] right = sound.channel(1).clone();
-        new Cascade(bells).process(left, right, 0, left.length);
-        return sound.channelCount() == 1 ? Audio.of(rate, left) : Audio.of(rate, left, right);
+        return tone.of(placement.of(stem));
     }
 }

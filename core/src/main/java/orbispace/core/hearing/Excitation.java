@@ -1,6 +1,7 @@
 package orbispace.core.hearing;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.stream.IntStream;
 
 /**
@@ -62,6 +63,18 @@ public final class Excitation {
             System.arraycopy(cells, f * step * bands, few, f * bands, bands);
         }
         return new Excitation(few, framesPerSecond / step);
+    }
+
+    /** Some frames alone, one after another. */
+    public Excitation only(BitSet frames) {
+        int bands = HearingModel.BANDS;
+        float[] few = new float[frames.cardinality() * bands];
+        int to = 0;
+        for (int f = frames.nextSetBit(0); f >= 0; f = frames.nextSetBit(f + 1)) {
+            System.arraycopy(cells, f * bands, few, to, bands);
+            to += bands;
+        }
+        return new Excitation(few, framesPerSecond);
     }
 
     /** The excitation of the same sound at a gain whose square is {@code power}. */

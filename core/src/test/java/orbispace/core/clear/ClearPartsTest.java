@@ -4,18 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Quantile;
-import orbispace.core.design.Design;
-import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
-import orbispace.core.design.Role;
-import orbispace.core.design.Source;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
@@ -57,7 +52,6 @@ class ClearPartsTest {
 
     private static final Excitation ONE = cells(2000, frames(1), bands(2));
     private static final Excitation OTHER = cells(900, frames(3), bands(4));
-    private static final Excitation THIRD = cells(400, frames(5), bands(6));
 
     private static double partial(Excitation s, Excitation m, int f, int b) {
         return HearingModel.partialLoudness(b, s.at(f, b), m.at(f, b) + ROOM);
@@ -98,61 +92,6 @@ class ClearPartsTest {
     private static double alone(double power) {
         Excitation wet = Excitation.even(20, FPS, power);
         return Density.of(wet, Excitation.none(20, FPS), 0).between(0, 20);
-    }
-
-    private static final BitSet SOME = new BitSet();
-
-    static {
-        SOME.set(2, 9);
-        SOME.set(11);
-        SOME.set(20, 28);
-    }
-
-    @Test
-    void theBetterEarHearsMoreAndAPlaceIsWhereTheEnergyLies() {
-        TwoEars s = new TwoEars(ONE, OTHER);
-        TwoEars m = new TwoEars(THIRD, ONE);
-        double heard = 0;
-        double left = 0;
-        double right = 0;
-        for (int f = SOME.nextSetBit(0); f >= 0; f = SOME.nextSetBit(f + 1)) {
-            double atLeft = 0;
-            double atRight = 0;
-            for (int b = 0; b < BANDS; b++) {
-                atLeft += partial(ONE, THIRD, f, b);
-                atRight += partial(OTHER, ONE, f, b);
-                left += ONE.at(f, b);
-                right += OTHER.at(f, b);
-            }
-            heard += Math.max(atLeft, atRight);
-        }
-        assertThat(s.heard(m, ROOM, SOME)).isCloseTo(heard, within(1e-9));
-        assertThat(s.place(SOME)).isCloseTo((right - left) / (left + right), within(1e-9));
-        assertThat(s.place(new BitSet())).isZero();
-        assertThat(s.plus(m).left().at(5, 7))
-                .isCloseTo(ONE.at(5, 7) + THIRD.at(5, 7), within(1e-3));
-    }
-
-    @Test
-    void bandsTellWhatIsHeardAndWhatAnotherTakes() {
-        TwoEars s = new TwoEars(ONE, OTHER);
-        TwoEars rest = new TwoEars(THIRD, THIRD);
-        TwoEars other = new TwoEars(OTHER, ONE);
-        double[] heard = s.heardPerBand(rest, ROOM, SOME);
-        double[] loss = s.lossPerBand(rest, other, ROOM, SOME);
-        for (int b = 0; b < BANDS; b++) {
-            double sum = 0;
-            double lost = 0;
-            for (int f = SOME.nextSetBit(0); f >= 0; f = SOME.nextSetBit(f + 1)) {
-                double one = partial(ONE, THIRD, f, b);
-                double two = partial(OTHER, THIRD, f, b);
-                sum += one + two;
-                lost += one - partial(ONE, THIRD.plus(OTHER), f, b);
-                lost += two - partial(OTHER, THIRD.plus(ONE), f, b);
-            }
-            assertThat(heard[b]).isCloseTo(sum, within(1e-6));
-            assertThat(loss[b]).isCloseTo(lost, within(1e-6));
-        }
     }
 
     @Test
@@ -252,26 +191,6 @@ class ClearPartsTest {
         assertThat(Reach.leastFor(0, 12, 0.1, x -> true)).isBetween(0.0, 0.1);
         assertThat(Reach.leastFor(0, 12, 0.1, x -> false)).isEqualTo(12);
         assertThat(Reach.leastFor(3, 3.05, 0.1, x -> true)).isEqualTo(3.05);
-    }
-
-    @Test
-    void whatAMoveWinsCountsTheSecondSourceByHalf() {
-        Source a = Fields.source("a", Role.LEAD);
-        Source b = Fields.source("b", Role.COLOUR);
-        RoomMove move =
-                new RoomMove(
-                        List.of(b.withGain(-3)),
-                        "b 3 dB down",
-                        "",
-                        a,
-                        b,
-                        new RoomMove.Kept(0.5, 0.9),
-                        new RoomMove.Kept(0.7, 0.8));
-        assertThat(move.gain()).isCloseTo(0.2 - 0.05, within(1e-12));
-        Design design = new Design(Fields.song(120), List.of(a, b), List.of());
-        Design moved = move.edit(design).applyTo(design);
-        assertThat(moved.findSource("b").orElseThrow().gainDb()).isEqualTo(-3);
-        assertThat(moved.findSource("a").orElseThrow()).isEqualTo(a);
     }
 
     @Test

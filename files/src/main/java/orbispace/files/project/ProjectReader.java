@@ -13,7 +13,6 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.design.Aims;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Group;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
@@ -24,6 +23,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.StemKind;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Tone;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
@@ -130,12 +130,16 @@ final class ProjectReader {
                 whole(n, "keepFrames", 0, Placement.MOST_FRAMES, 0));
     }
 
-    private static List<Filter.Dip> dips(JsonNode list) {
-        List<Filter.Dip> dips = new ArrayList<>();
-        for (JsonNode d : list) {
-            dips.add(ReturnReader.dip(d));
+    /** Its tone; earlier files hold cuts alone, as dips. */
+    private static Tone tone(JsonNode n) throws FileProblem {
+        List<Tone.Bell> bells = new ArrayList<>();
+        for (JsonNode d : n.path("dips")) {
+            bells.add(Tone.Bell.of(ReturnReader.dip(d)));
         }
-        return dips;
+        for (JsonNode b : n.path("bells")) {
+            bells.add(new Tone.Bell(number(b, "hz"), number(b, "gainDb"), number(b, "octaves")));
+        }
+        return new Tone(number(n, "width", 1), bells);
     }
 
     private static Group group(JsonNode n) throws FileProblem {
@@ -161,6 +165,6 @@ final class ProjectReader {
                 n.path("group").asString(""),
                 n.path("wet").asBoolean(false),
                 placement(n.path("placement")),
-                dips(n.path("dips")));
+                tone(n));
     }
 }

@@ -12,6 +12,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.StemKind;
 import orbispace.core.design.Throw;
+import orbispace.core.design.Tone;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.TempoMap;
 import tools.jackson.databind.JsonNode;
@@ -84,22 +85,29 @@ final class ProjectWriter {
         n.put("pan", s.pan());
         n.put("group", s.group());
         n.put("wet", s.wet());
-        ArrayNode dips = n.putArray("dips");
-        s.dips()
-                .forEach(d ->
-                        dips.addObject()
-                                .put("hz", d.hz())
-                                .put("depthDb", d.depthDb())
-                                .put("octaves", d.octaves()));
-        if (dips.isEmpty()) {
-            n.remove("dips");
-        }
+        put(n, s.tone());
         Placement p = s.placement();
         child(n, "placement")
                 .put("shiftFrames", p.shiftFrames())
                 .put("inverted", p.inverted())
                 .put("constantOffset", p.constantOffset())
                 .put("keepFrames", p.keepFrames());
+    }
+
+    private static void put(ObjectNode n, Tone tone) {
+        n.remove(List.of("dips", "bells", "width"));
+        if (tone.width() != 1) {
+            n.put("width", tone.width());
+        }
+        if (!tone.bells().isEmpty()) {
+            ArrayNode bells = n.putArray("bells");
+            tone.bells()
+                    .forEach(b ->
+                            bells.addObject()
+                                    .put("hz", b.hz())
+                                    .put("gainDb", b.gainDb())
+                                    .put("octaves", b.octaves()));
+        }
     }
 
     /** Groups that say more than the names of their sources do, and those that hold them. */

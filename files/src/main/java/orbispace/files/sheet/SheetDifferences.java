@@ -83,7 +83,7 @@ public final class SheetDifferences {
             lines.put("pan", Wording.number(100 * s.pan(), 0));
             lines.put("shift", s.placement().shiftFrames() + " samples");
             lines.put("polarity", s.placement().inverted() ? "inverted" : "as it is");
-            lines.put("dips", String.valueOf(s.dips().size()));
+            lines.put("tone", SongWording.tone(s.tone()));
             all.put("source " + s.id(), lines);
         }
         return all;

@@ -3,8 +3,8 @@ package orbispace.files.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Source;
+import orbispace.core.design.Tone;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
@@ -72,12 +72,29 @@ final class SongWording {
         if (s.placement().keepFrames() > 0) {
             words.add("its first " + s.placement().keepFrames() + " samples");
         }
-        for (Filter.Dip dip : s.dips()) {
-            words.add(ReturnWording.dip(dip));
+        if (!s.tone().equals(Tone.AS_IS)) {
+            words.add(tone(s.tone()));
         }
         if (s.wet()) {
             words.add("known to be wet");
         }
         return String.join(", ", words);
+    }
+
+    static String tone(Tone tone) {
+        List<String> words = new ArrayList<>();
+        if (tone.width() != 1) {
+            words.add("width " + Wording.percent(tone.width(), 0));
+        }
+        for (Tone.Bell b : tone.bells()) {
+            words.add(
+                    Wording.number(Math.abs(b.gainDb()), 1)
+                            + (b.gainDb() < 0 ? " dB less at " : " dB more at ")
+                            + Wording.hertz(b.hz())
+                            + ", "
+                            + Wording.number(b.octaves(), 1)
+                            + " octaves wide");
+        }
+        return words.isEmpty() ? "as it is" : String.join(", ", words);
     }
 }

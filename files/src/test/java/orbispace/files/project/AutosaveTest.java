@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
@@ -19,6 +18,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.SourcesEdit;
 import orbispace.core.design.StemKind;
+import orbispace.core.design.Tone;
 import orbispace.core.time.SongClock;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -45,7 +45,9 @@ class AutosaveTest {
                         "Front",
                         true,
                         new Placement(-154, true, 0.01, 9000),
-                        List.of(new Filter.Dip(900, 2.5, 1)));
+                        new Tone(
+                                0.6,
+                                List.of(new Tone.Bell(900, -2.5, 1), new Tone.Bell(2000, 1.5, 1))));
         return new Design(song, List.of(voice), List.of());
     }
 
@@ -54,6 +56,22 @@ class AutosaveTest {
         Path project = folder.resolve("ferry.orbispace.json");
         ProjectFile.of(design(-3)).write(project, design(-3));
         assertThat(ProjectFile.read(project).design()).isEqualTo(design(-3));
+    }
+
+    @Test
+    void dipsOfAnEarlierFileAreReadAsCuts() throws IOException {
+        Path project = folder.resolve("dips.orbispace.json");
+        ProjectFile.of(design(-3)).write(project, design(-3));
+        String text = Files.readString(project);
+        String old =
+                text.replaceAll(
+                        "(?s)\"bells\" *: *\\[.*?\\]",
+                        "\"dips\": [{\"hz\": 310, \"depthDb\": 3, \"octaves\": 1}]");
+        assertThat(old).isNotEqualTo(text);
+        Files.writeString(project, old);
+        Design read = ProjectFile.read(project).design();
+        assertThat(read.sources().getFirst().tone())
+                .isEqualTo(new Tone(0.6, List.of(new Tone.Bell(310, -3, 1))));
     }
 
     @Test

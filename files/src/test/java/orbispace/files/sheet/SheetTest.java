@@ -12,9 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import orbispace.core.design.Design;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Source;
+import orbispace.core.design.Tone;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.ImpulseResponse;
@@ -235,7 +235,12 @@ class SheetTest {
                 voice.withGroup("choir")
                         .withPan(-0.3)
                         .withPlacement(new Placement(-37, true, 0.002, 4800))
-                        .withDips(List.of(new Filter.Dip(310, 3, 1)));
+                        .withTone(
+                                new Tone(
+                                        0.5,
+                                        List.of(
+                                                new Tone.Bell(310, -3, 1),
+                                                new Tone.Bell(3100, 2, 1))));
         Design other =
                 design.withSong(
                                 new orbispace.core.design.Song(
@@ -255,7 +260,8 @@ class SheetTest {
                         "group choir",
                         "30 % left",
                         "37 samples earlier, inverted, less a constant of 0.00200, its first 4800"
-                                + " samples, dip of 3.0 dB at 310 Hz, 1.0 octaves wide");
+                                + " samples, width 50 %, 3.0 dB less at 310 Hz, 1.0 octaves wide,"
+                                + " 2.0 dB more at 3100 Hz, 1.0 octaves wide");
     }
 
     private static String pdfText(Path file) throws IOException {

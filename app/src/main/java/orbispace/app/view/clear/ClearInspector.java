@@ -1,5 +1,6 @@
 package orbispace.app.view.clear;
 
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -45,6 +46,13 @@ final class ClearInspector extends VBox {
         scroll.getStyleClass().add("cards");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head(), standing, remedyLine(), scroll);
+        model.clearing()
+                .room()
+                .addListener((o, was, is) -> {
+                    if (is != null) {
+                        Platform.runLater(() -> scroll.setVvalue(remedies.roomAt(scroll)));
+                    }
+                });
         listen();
         seen.run();
     }

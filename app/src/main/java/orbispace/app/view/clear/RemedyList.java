@@ -6,6 +6,7 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ClearModel;
 import orbispace.app.song.Clearance;
@@ -14,8 +15,8 @@ import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarLine;
 import orbispace.core.clear.PairView;
 import orbispace.core.clear.Proposal;
-import orbispace.core.clear.RoomMove;
 import orbispace.core.clear.Solution;
+import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
@@ -48,7 +49,15 @@ final class RemedyList extends VBox {
         room.setAccessibleText("look for room between this source and other dry ones");
         note.getStyleClass().add("why");
         note.setWrapText(true);
-        getChildren().addAll(remedies, note, roomMoves, room);
+        getChildren().addAll(remedies, note, room, roomMoves);
+    }
+
+    /** How far to scroll so that room between dry sources is seen from its beginning. */
+    double roomAt(ScrollPane scroll) {
+        scroll.applyCss();
+        scroll.layout();
+        double hidden = getHeight() - scroll.getViewportBounds().getHeight();
+        return hidden <= 0 ? 0 : Math.clamp(roomMoves.getBoundsInParent().getMinY() / hidden, 0, 1);
     }
 
     /** How a pair stood before the last remedy that is on. */
@@ -119,20 +128,12 @@ final class RemedyList extends VBox {
 
     private void showRoom() {
         roomMoves.getChildren().clear();
-        List<RoomMove> found = model.clearing().room().get();
-        if (found == null) {
-            return;
+        RoomPlan found = model.clearing().room().get();
+        if (found != null) {
+            roomMoves
+                    .getChildren()
+                    .add(new RoomCard(found, () -> model.edit(found.edit(model.design().get()))));
         }
-        if (found.isEmpty()) {
-            Label none = new Label("No small move of dry sources gains anything measurable here.");
-            none.getStyleClass().add("why");
-            none.setWrapText(true);
-            roomMoves.getChildren().add(none);
-        }
-        found.forEach(m ->
-                roomMoves
-                        .getChildren()
-                        .add(new RoomCard(m, () -> model.edit(m.edit(model.design().get())))));
     }
 
     private static String words(Solution s) {

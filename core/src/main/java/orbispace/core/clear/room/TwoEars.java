@@ -1,7 +1,9 @@
-package orbispace.core.clear;
+package orbispace.core.clear.room;
 
 import java.util.BitSet;
 import java.util.stream.IntStream;
+import orbispace.core.audio.Audio;
+import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
 
@@ -10,22 +12,32 @@ import orbispace.core.hearing.HearingModel;
  * of two ears is said of the better one, which is what panning apart can win.
  */
 record TwoEars(Excitation left, Excitation right) {
+    /** Both channels of a sound as two ears. */
+    static TwoEars of(Audio audio, Ear ear) {
+        double rate = audio.sampleRateHz();
+        return new TwoEars(
+                ear.hear(Audio.of(rate, audio.channel(0))),
+                ear.hear(Audio.of(rate, audio.channel(1))));
+    }
+
+    /** Some of its frames alone. */
+    TwoEars only(BitSet frames) {
+        return new TwoEars(left.only(frames), right.only(frames));
+    }
+
+    /** This less a part of it. */
+    TwoEars minus(TwoEars part) {
+        return new TwoEars(left.minus(part.left), right.minus(part.right));
+    }
+
+    /** The same, each ear at a gain. */
+    TwoEars times(double leftGain, double rightGain) {
+        return new TwoEars(left.times(leftGain * leftGain), right.times(rightGain * rightGain));
+    }
+
     /** Both sounds together. */
     TwoEars plus(TwoEars other) {
         return new TwoEars(left.plus(other.left), right.plus(other.right));
-    }
-
-    /** How far to the right its energy lies over some frames, from -1 to 1; 0 for silence. */
-    double place(BitSet frames) {
-        double l = 0;
-        double r = 0;
-        for (int f = frames.nextSetBit(0); f >= 0; f = frames.nextSetBit(f + 1)) {
-            for (int b = 0; b < HearingModel.BANDS; b++) {
-                l += left.at(f, b);
-                r += right.at(f, b);
-            }
-        }
-        return l + r <= 0 ? 0 : (r - l) / (l + r);
     }
 
     /** Loudness beside a masker at the better ear, summed over some frames. */
