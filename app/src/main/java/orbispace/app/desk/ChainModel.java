@@ -3,13 +3,13 @@ package orbispace.app.desk;
 /** What the inspector of a return shows and does. */
 public final class ChainModel extends ScreenModel {
     private final FieldEditing field;
-    private final Settling settling;
+    private final OrbitParts parts;
     private final UnitMeasuring units;
 
-    ChainModel(Common common, FieldEditing field, Settling settling, UnitMeasuring units) {
+    ChainModel(Common common, FieldEditing field, OrbitParts parts, UnitMeasuring units) {
         super(common);
         this.field = field;
-        this.settling = settling;
+        this.parts = parts;
         this.units = units;
     }
 
@@ -25,6 +25,11 @@ public final class ChainModel extends ScreenModel {
 
     /** Questions that are settled by subtracting. */
     public Settling settling() {
-        return settling;
+        return parts.settling();
+    }
+
+    /** Candidates for one return. */
+    public Benching bench() {
+        return parts.bench();
     }
 }

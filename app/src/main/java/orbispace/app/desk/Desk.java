@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
-import orbispace.app.measuring.Drafting;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.measuring.Referencing;
 import orbispace.app.session.Bringing;
@@ -42,10 +41,8 @@ public final class Desk {
     private final Bringing bringing;
     private final FormEditing form;
     private final FieldEditing field;
-    private final Settling settling;
+    private final OrbitParts orbit;
     private final Leading leading;
-    private final Depths depths;
-    private final Drafting drafting;
     private final Clearing clearing;
     private final Planning planning;
     private final Throwing throwing;
@@ -86,11 +83,14 @@ public final class Desk {
                                 this::layStems));
         form = ofSong(new FormEditing(editor, selection, stretch, jobs, measured.survey()));
         field = new FieldEditing(editor, selection, jobs, measured, song.kept(), song.stems());
-        settling = ofSong(new Settling(editor, jobs, measured, song.pair()));
+        orbit = OrbitParts.of(song);
+        orbit.all().forEach(this::ofSong);
         leading = ofSong(new Leading(editor, jobs, measured));
-        depths = ofSong(new Depths(editor, jobs, song.stems()));
-        drafting = ofSong(new Drafting(editor, selection, jobs, measured));
-        clearing = ofSong(clearing(stretch));
+        Runnable measure = this::measure;
+        clearing =
+                ofSong(
+                        new Clearing(
+                                editor, selection, stretch, jobs, measured, song.pair(), measure));
         planning = ofSong(new Planning(editor, selection, jobs, measured, clearing));
         throwing = ofSong(throwing(stretch));
         proving = ofSong(proving());
@@ -98,12 +98,14 @@ public final class Desk {
         handingOver = new HandingOver(editor, stretch, jobs, measured, proving, song.stems());
         units = ofSong(new UnitMeasuring(editor, jobs, song.kept(), field));
         listening =
-                new Listening(song.transport(), measured.mix(), song.pair(), references, stretch);
+                new Listening(
+                        song.transport(),
+                        measured.mix(),
+                        song.pair(),
+                        references,
+                        stretch,
+                        orbit.bench());
         listen();
-    }
-
-    private Clearing clearing(Stretch stretch) {
-        return new Clearing(editor, selection, stretch, jobs, measured, song.pair(), this::measure);
     }
 
     private Throwing throwing(Stretch stretch) {
@@ -144,7 +146,7 @@ public final class Desk {
     private void changed() {
         Design now = editor.now();
         selection.follow(now);
-        settling.forget();
+        orbit.settling().forget();
         song.pair().changed();
         clearing.changed();
         log.changed();
@@ -159,7 +161,7 @@ public final class Desk {
 
     /** Something else is compared: what was said of the two is no more, nor what was tried. */
     private void pairChanged() {
-        settling.forget();
+        orbit.settling().forget();
         proving.pairChanged();
     }
 
@@ -181,7 +183,7 @@ public final class Desk {
                 song.stretch().span(),
                 wantsRemedies.get() ? Optional.of(clearing.barred().get()) : Optional.empty(),
                 clearing,
-                depths::measure);
+                orbit.depths()::measure);
     }
 
     /**
@@ -260,6 +262,7 @@ public final class Desk {
                 song.pair(),
                 references,
                 song.ears(),
+                orbit.bench(),
                 this::giveUp);
     }
 
@@ -270,13 +273,12 @@ public final class Desk {
 
     /** The model of the Orbit. */
     public OrbitModel orbit() {
-        return new OrbitModel(
-                common(), field, drafting, song.pair(), settling, depths, units, jobs);
+        return new OrbitModel(common(), field, orbit, song.pair(), units, jobs);
     }
 
     /** The model of the inspector of a return. */
     public ChainModel chain() {
-        return new ChainModel(common(), field, settling, units);
+        return new ChainModel(common(), field, orbit, units);
     }
 
     /** The model of the Clear screen. */

@@ -18,6 +18,7 @@ public final class FrameModel extends ScreenModel {
     private final ComparedPair pair;
     private final Referencing references;
     private final Ears ears;
+    private final Benching bench;
     private final Runnable giveUp;
 
     FrameModel(
@@ -29,6 +30,7 @@ public final class FrameModel extends ScreenModel {
             ComparedPair pair,
             Referencing references,
             Ears ears,
+            Benching bench,
             Runnable giveUp) {
         super(common);
         this.jobs = jobs;
@@ -38,6 +40,7 @@ public final class FrameModel extends ScreenModel {
         this.pair = pair;
         this.references = references;
         this.ears = ears;
+        this.bench = bench;
         this.giveUp = giveUp;
     }
 
@@ -74,6 +77,11 @@ public final class FrameModel extends ScreenModel {
     /** What was listened to, for the ears' sake. */
     public Ears ears() {
         return ears;
+    }
+
+    /** Candidates for one return, which number keys flip while the bench is open. */
+    public Benching bench() {
+        return bench;
     }
 
     /** Undo, redo, and whether there are changes that are not saved. */

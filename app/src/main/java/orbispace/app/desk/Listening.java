@@ -6,6 +6,7 @@ import orbispace.app.measuring.Referencing;
 import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Stretch;
 import orbispace.app.song.MixMeasure;
+import orbispace.core.design.Design;
 import org.jspecify.annotations.Nullable;
 
 /** Keeps what is heard in step with the design, the pair of before and after, and the loop. */
@@ -15,18 +16,22 @@ final class Listening {
     private final ComparedPair pair;
     private final Referencing references;
     private final Stretch stretch;
+    private final Benching bench;
 
     Listening(
             Transport transport,
             ReadOnlyObjectProperty<@Nullable MixMeasure> mix,
             ComparedPair pair,
             Referencing references,
-            Stretch stretch) {
+            Stretch stretch,
+            Benching bench) {
         this.transport = transport;
         this.mix = mix;
         this.pair = pair;
         this.references = references;
         this.stretch = stretch;
+        this.bench = bench;
+        bench.heard().addListener((o, was, is) -> hear());
         transport.hearingBefore().addListener((o, was, is) -> hear());
         references.hearing().addListener((o, was, is) -> hear());
         references.held().addListener((o, was, is) -> hear());
@@ -53,8 +58,8 @@ final class Listening {
         }
         boolean hearing = blind == null ? transport.hearingBefore().get() : blind;
         double match = known == null ? 0 : known.matchDb(hearing);
-        transport.hear(
-                hearing ? pair.before().get() : pair.after(), match + references.mixGainDb());
+        Design after = blind == null ? bench.field().orElseGet(pair::after) : pair.after();
+        transport.hear(hearing ? pair.before().get() : after, match + references.mixGainDb());
     }
 
     /** Repeats the chosen stretch, if anything is repeated. */

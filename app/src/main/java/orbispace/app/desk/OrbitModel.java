@@ -7,28 +7,22 @@ import orbispace.app.session.Jobs;
 /** What the Orbit shows and does: the returns in time. */
 public final class OrbitModel extends ScreenModel {
     private final FieldEditing field;
-    private final Drafting drafting;
     private final ComparedPair pair;
-    private final Settling settling;
-    private final Depths depths;
+    private final OrbitParts parts;
     private final UnitMeasuring units;
     private final Jobs jobs;
 
     OrbitModel(
             Common common,
             FieldEditing field,
-            Drafting drafting,
+            OrbitParts parts,
             ComparedPair pair,
-            Settling settling,
-            Depths depths,
             UnitMeasuring units,
             Jobs jobs) {
         super(common);
         this.field = field;
-        this.drafting = drafting;
         this.pair = pair;
-        this.settling = settling;
-        this.depths = depths;
+        this.parts = parts;
         this.units = units;
         this.jobs = jobs;
     }
@@ -40,7 +34,7 @@ public final class OrbitModel extends ScreenModel {
 
     /** Drafting whole fields. */
     public Drafting drafting() {
-        return drafting;
+        return parts.drafting();
     }
 
     /** The two fields that are heard against each other. */
@@ -60,11 +54,16 @@ public final class OrbitModel extends ScreenModel {
 
     /** Questions that are settled by subtracting. */
     public Settling settling() {
-        return settling;
+        return parts.settling();
     }
 
     /** How far back the sources stand. */
     public Depths depths() {
-        return depths;
+        return parts.depths();
+    }
+
+    /** Candidates for one return. */
+    public Benching bench() {
+        return parts.bench();
     }
 }

@@ -68,8 +68,24 @@ final class WindowKeys {
             }
             case N -> window.screen().nextWorst();
             case R -> model.references().flip();
-            case ESCAPE -> window.hideKeys();
-            default -> stepKey(e);
+            case ESCAPE -> {
+                window.hideKeys();
+                model.bench().close();
+            }
+            default -> digitKey(e);
+        }
+    }
+
+    /** While the bench is open, number keys flip its candidates. */
+    private void digitKey(KeyEvent e) {
+        String text = e.getText();
+        boolean digit = text.length() == 1 && Character.isDigit(text.charAt(0));
+        if (digit
+                && model.bench().isOpen()
+                && !(window.scene().getFocusOwner() instanceof NumberField)) {
+            model.bench().hear(text.charAt(0) - '1');
+        } else {
+            stepKey(e);
         }
     }
 

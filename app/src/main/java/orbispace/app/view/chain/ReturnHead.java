@@ -57,6 +57,7 @@ final class ReturnHead extends VBox {
         actions =
                 new HBox(
                         4,
+                        action("Bench", r -> model.bench().open(r)),
                         action("Copy", r -> model.field().duplicate(r)),
                         action("Up", r -> model.field().move(r, -1)),
                         action("Down", r -> model.field().move(r, 1)),

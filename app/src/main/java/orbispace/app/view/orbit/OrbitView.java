@@ -32,6 +32,7 @@ public final class OrbitView extends Screen<OrbitModel> {
     private final Inspector inspector;
     private final Label why = new Label();
     private final DraftsPanel drafts;
+    private final BenchPanel bench;
     private final UnitPanel unit;
     private final DepthPanel depth;
     private final SendMatrix sends;
@@ -49,6 +50,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         why.getStyleClass().add("why");
         why.textProperty().bind(handles.why());
         drafts = new DraftsPanel(model);
+        bench = new BenchPanel(model);
         unit = new UnitPanel(model);
         depth = new DepthPanel(model);
         sends = new SendMatrix(model);
@@ -60,7 +62,9 @@ public final class OrbitView extends Screen<OrbitModel> {
         tab("depth", "the sources from near to far", depth);
         tab("pair", "the field before against the field as it is", pair);
         below.selectToggle(below.getToggles().getFirst());
-        fill(behind, chart, why, handles, list, depth, sends, pair, tabs, events, drafts, unit);
+        fill(
+                behind, chart, why, handles, list, depth, sends, pair, tabs, events, bench, drafts,
+                unit);
         model.drafting().drafts().addListener((o, was, is) -> requestLayout());
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
@@ -128,6 +132,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         }
         Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
         Plate.place(events, w - 190, 86, 174, 22);
+        Plate.place(bench, 0, h - LOWER_HEIGHT + 46, w, LOWER_HEIGHT - 46);
         Plate.place(drafts, 0, 0, w, h);
         Plate.place(unit, 0, 0, w, h);
         super.layoutChildren();
@@ -144,6 +149,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         chart.setPalette(palette);
         handles.setPalette(palette);
         list.setPalette(palette);
+        bench.setPalette(palette);
         drafts.setPalette(palette);
         unit.setPalette(palette);
         depth.setPalette(palette);

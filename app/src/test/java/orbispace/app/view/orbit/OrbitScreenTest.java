@@ -96,6 +96,55 @@ class OrbitScreenTest extends WindowCase {
     }
 
     @Test
+    void theBenchFlipsCandidatesByNumberKeysAndRemembersWhoLost() {
+        Return was = ret();
+        press("Bench");
+        until(() -> desk.orbit().bench().candidates().get().size() > 3);
+        drawn();
+        var all = desk.orbit().bench().candidates().get();
+        assertThat(labels()).contains("Bench", all.get(1).name());
+        double share = all.getFirst().share();
+        assertThat(all).allMatch(c -> Math.abs(c.share() - share) <= 0.002 || !c.reached());
+        key(KeyCode.DIGIT3);
+        assertThat(desk.orbit().bench().heard().get()).isEqualTo(2);
+        assertThat(ret()).isEqualTo(was);
+        key(KeyCode.DIGIT1);
+        assertThat(desk.orbit().bench().heard().get()).isZero();
+        robot.interact(() -> desk.orbit().bench().drop(1, "boxy"));
+        drawn();
+        assertThat(labels()).doesNotContain(all.get(1).name());
+        robot.interact(() -> desk.orbit().bench().keep(1));
+        drawn();
+        assertThat(ret()).isEqualTo(all.get(2).ret());
+        assertThat(desk.orbit().bench().isOpen()).isFalse();
+        robot.interact(() -> desk.prove().log().log());
+        List<orbispace.core.prove.log.LogEntry> log = desk.prove().log().book().get().entries();
+        assertThat(log)
+                .anyMatch(e ->
+                        e.toString().contains("dropped " + all.get(1).name())
+                                && e.toString().contains("boxy"));
+        assertThat(log)
+                .anyMatch(e ->
+                        e.why().contains("bench: " + all.get(2).name())
+                                && e.why().contains("as it stands at"));
+        key(KeyCode.Z, KeyCode.CONTROL);
+        assertThat(ret()).isEqualTo(was);
+    }
+
+    @Test
+    void theBenchClosedLeavesEverythingAndDigitsGoToTheStepsAgain() {
+        Return was = ret();
+        press("Bench");
+        until(() -> !desk.orbit().bench().candidates().get().isEmpty());
+        key(KeyCode.ESCAPE);
+        assertThat(desk.orbit().bench().isOpen()).isFalse();
+        assertThat(ret()).isEqualTo(was);
+        key(KeyCode.DIGIT3);
+        drawn();
+        assertThat(labels()).contains("What do you hear?");
+    }
+
+    @Test
     void aGateIsPutInWithItsWallAndTakenOut() {
         press("Gate this return");
         drawn();

@@ -1,0 +1,30 @@
+package orbispace.app.desk;
+
+import java.util.List;
+import orbispace.app.measuring.Drafting;
+import orbispace.app.session.OfSong;
+
+/**
+ * What works on the returns of a song beside the editing of one.
+ *
+ * @param settling questions that are settled by subtracting
+ * @param depths how far back sources stand
+ * @param drafting whole fields from the material
+ * @param bench candidates for one return
+ */
+record OrbitParts(Settling settling, Depths depths, Drafting drafting, Benching bench) {
+    /** The parts of the song that is open. */
+    static OrbitParts of(OpenSong song) {
+        return new OrbitParts(
+                new Settling(song.editor(), song.jobs(), song.measured(), song.pair()),
+                new Depths(song.editor(), song.jobs(), song.stems()),
+                new Drafting(song.editor(), song.selection(), song.jobs(), song.measured()),
+                new Benching(
+                        song.editor(), song.stretch(), song.jobs(), song.measured(), song.log()));
+    }
+
+    /** All of them, as they begin with a song. */
+    List<OfSong> all() {
+        return List.of(settling, depths, drafting, bench);
+    }
+}
