@@ -2,7 +2,6 @@ package orbispace.app.command;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -12,7 +11,6 @@ import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.BankSong;
 import orbispace.app.song.CacheFolder;
 import orbispace.core.bank.BankEntry;
-import orbispace.core.bank.Manner;
 import orbispace.core.bank.Relations;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -245,16 +243,10 @@ final class BankCommand implements Runnable {
 
         private BankEntry chosen() throws FileProblem {
             if (from != null) {
-                Design other = ProjectArguments.design(from);
-                return song(from, other).kept(other.song().title(), Optional.empty());
+                return BankSong.field(from, CacheFolder.facts(), Job.QUIET);
             }
             if (!manner.isEmpty()) {
-                List<BankEntry> songs = new ArrayList<>();
-                for (Path finished : manner) {
-                    Design other = ProjectArguments.design(finished);
-                    songs.add(song(finished, other).kept(other.song().title(), Optional.empty()));
-                }
-                return Manner.of(songs);
+                return BankSong.manner(manner, CacheFolder.facts(), Job.QUIET);
             }
             List<BankEntry> all = entries(bank);
             String name = Objects.requireNonNull(entry);

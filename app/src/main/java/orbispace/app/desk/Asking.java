@@ -6,6 +6,7 @@ import orbispace.app.session.Editor;
 import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
 import orbispace.core.design.HearingLevel;
+import orbispace.core.design.Kept;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
@@ -49,6 +50,14 @@ public final class Asking {
                 new AimsEdit(
                         editor.now().aims().locking(returnId, setting, lock),
                         setting.label() + " of " + returnId + (lock ? " locked" : " freed")));
+    }
+
+    /** Marks what is heard of a return as what must not be lost; null to mark it no more. */
+    public void keep(String returnId, @Nullable Kept what) {
+        editor.edit(
+                new AimsEdit(
+                        editor.now().aims().keeping(returnId, what),
+                        (what == null ? "keep no more of " : "keep this of ") + returnId));
     }
 
     /** Listens at another level or in another room. */

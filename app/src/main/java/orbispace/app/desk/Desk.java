@@ -22,7 +22,6 @@ import orbispace.app.session.Stretch;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.files.project.FactsCache;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Where everything that works on a song is put together: what each part needs is handed to it here,
@@ -52,7 +51,7 @@ public final class Desk {
     private final UnitMeasuring units;
     private final Listening listening;
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
-    private @Nullable Design givenUp;
+    private final Leaving leaving;
 
     /**
      * A desk with no song on it.
@@ -80,10 +79,11 @@ public final class Desk {
                                 song.stems(),
                                 facts,
                                 opening,
-                                this::layStems));
+                                this::layStems,
+                                this::songMade));
         form = ofSong(new FormEditing(editor, selection, stretch, jobs, measured.survey()));
         field = new FieldEditing(editor, selection, jobs, measured, song.kept(), song.stems());
-        orbit = OrbitParts.of(song);
+        orbit = OrbitParts.of(song, facts);
         orbit.all().forEach(this::ofSong);
         leading = ofSong(new Leading(editor, jobs, measured));
         Runnable measure = this::measure;
@@ -105,6 +105,7 @@ public final class Desk {
                         references,
                         stretch,
                         orbit.bench());
+        leaving = new Leaving(editor, log, song.kept(), bringing);
         listen();
     }
 
@@ -165,6 +166,11 @@ public final class Desk {
         proving.pairChanged();
     }
 
+    /** A song was made of stems: it is drafted as soon as they are measured. */
+    private void songMade() {
+        orbit.drafting().startWhenMeasured();
+    }
+
     /** Lays the stems as the design has them, if that has changed, and surveys what is new. */
     private void layStems() {
         if (song.stems().lay(editor.now())) {
@@ -199,7 +205,7 @@ public final class Desk {
     private void begin(KeptProject.Opened opened) {
         Design given = opened.design();
         jobs.endSong();
-        leave();
+        leaving.leave();
         song.kept().begin(opened);
         song.stems().begin(given, opened.stems());
         editor.problem().set("");
@@ -225,22 +231,12 @@ public final class Desk {
 
     /** Nobody will miss the changes that were made so far; those that are made from now on, yes. */
     public void giveUp() {
-        givenUp = editor.now();
-    }
-
-    /** The open song is left: its log is whole, and a state that nobody misses goes. */
-    private void leave() {
-        log.log();
-        boolean missed = editor.dirty().get() && !editor.now().equals(givenUp);
-        if (!missed && bringing.recovered().get() == null) {
-            song.kept().dropState();
-        }
-        givenUp = null;
+        leaving.giveUp();
     }
 
     /** Stops the background work and the sound; nothing is kept of a project that is saved. */
     public void close() {
-        leave();
+        leaving.leave();
         jobs.close();
         song.transport().close();
         song.kept().close();

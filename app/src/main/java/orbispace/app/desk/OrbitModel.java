@@ -66,4 +66,9 @@ public final class OrbitModel extends ScreenModel {
     public Benching bench() {
         return parts.bench();
     }
+
+    /** Returns and fields that are kept as relations. */
+    public Banking bank() {
+        return parts.bank();
+    }
 }

@@ -3,6 +3,7 @@ package orbispace.app.desk;
 import java.util.List;
 import orbispace.app.measuring.Drafting;
 import orbispace.app.session.OfSong;
+import orbispace.files.project.FactsCache;
 
 /**
  * What works on the returns of a song beside the editing of one.
@@ -11,16 +12,23 @@ import orbispace.app.session.OfSong;
  * @param depths how far back sources stand
  * @param drafting whole fields from the material
  * @param bench candidates for one return
+ * @param bank returns and fields kept as relations
  */
-record OrbitParts(Settling settling, Depths depths, Drafting drafting, Benching bench) {
+record OrbitParts(
+        Settling settling, Depths depths, Drafting drafting, Benching bench, Banking bank) {
     /** The parts of the song that is open. */
-    static OrbitParts of(OpenSong song) {
+    static OrbitParts of(OpenSong song, FactsCache facts) {
+        Drafting drafting =
+                new Drafting(song.editor(), song.selection(), song.jobs(), song.measured());
+        Benching bench =
+                new Benching(
+                        song.editor(), song.stretch(), song.jobs(), song.measured(), song.log());
         return new OrbitParts(
                 new Settling(song.editor(), song.jobs(), song.measured(), song.pair()),
                 new Depths(song.editor(), song.jobs(), song.stems()),
-                new Drafting(song.editor(), song.selection(), song.jobs(), song.measured()),
-                new Benching(
-                        song.editor(), song.stretch(), song.jobs(), song.measured(), song.log()));
+                drafting,
+                bench,
+                new Banking(song.editor(), song.jobs(), song.measured(), drafting, bench, facts));
     }
 
     /** All of them, as they begin with a song. */

@@ -1,6 +1,5 @@
 package orbispace.app.measuring;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -38,6 +37,7 @@ public final class Drafting implements OfSong {
     private final Measurements measured;
     private final SimpleObjectProperty<List<Drafted>> drafts =
             new SimpleObjectProperty<>(List.of());
+    private boolean waits;
 
     /**
      * A draft with the measured responses of its returns.
@@ -49,6 +49,16 @@ public final class Drafting implements OfSong {
         /** Keeps its own map. */
         public Drafted {
             pictures = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(pictures));
+        }
+
+        /** A draft with the responses of its returns measured. */
+        public static Drafted of(Passed passed, Job job) {
+            Map<String, ReturnPicture> pictures = new LinkedHashMap<>();
+            for (Return r : passed.design().returns()) {
+                job.check();
+                pictures.put(r.id(), ReturnPicture.measure(passed.design(), r, Responses.NONE));
+            }
+            return new Drafted(passed, pictures);
         }
 
         /** The field. */
@@ -68,6 +78,24 @@ public final class Drafting implements OfSong {
         this.selection = selection;
         this.jobs = jobs;
         this.measured = measured;
+        measured.mix().addListener((o, was, is) -> startIfMeasured());
+        measured.survey().found().addListener((o, was, is) -> startIfMeasured());
+    }
+
+    /** Drafts once the mix and all stems are measured, such as those of a new song. */
+    public void startWhenMeasured() {
+        waits = true;
+        startIfMeasured();
+    }
+
+    private void startIfMeasured() {
+        boolean known =
+                editor.now().sources().stream()
+                        .allMatch(s -> measured.materials().containsKey(s.id()));
+        if (waits && known && measured.mix().get() != null && possible()) {
+            waits = false;
+            start();
+        }
     }
 
     /** The drafts as they are ready; none before they were asked for. */
@@ -82,6 +110,7 @@ public final class Drafting implements OfSong {
 
     @Override
     public void begin(Design given) {
+        waits = false;
         close();
     }
 
@@ -109,17 +138,14 @@ public final class Drafting implements OfSong {
 
     private static List<Drafted> made(
             Design design, Renderer renderer, Map<String, StemFacts> stems, int bar, Job job) {
-        List<Drafted> made = new ArrayList<>();
         CoverAnalysis analysis = ClearSong.heardDry(design, renderer, job);
-        for (Passed passed : new Court(design, analysis, renderer, stems, job).all(bar)) {
-            Map<String, ReturnPicture> pictures = new LinkedHashMap<>();
-            for (Return r : passed.design().returns()) {
-                job.check();
-                pictures.put(r.id(), ReturnPicture.measure(passed.design(), r, Responses.NONE));
-            }
-            made.add(new Drafted(passed, pictures));
-        }
-        return made;
+        return new Court(design, analysis, renderer, stems, job)
+                .all(bar).stream().map(p -> Drafted.of(p, job)).toList();
+    }
+
+    /** Shows fields that were laid on the song by others, to be adopted or not. */
+    public void show(List<Drafted> laid) {
+        drafts.set(laid);
     }
 
     /** What drafts ask of a song, from what was measured. */

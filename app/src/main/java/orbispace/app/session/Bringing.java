@@ -39,6 +39,7 @@ public final class Bringing implements OfSong {
     private final Runnable lay;
     private final SongStems stems;
     private final FactsCache facts;
+    private final Runnable made;
     private final ObjectProperty<Autosave.@Nullable Recovered> recovered =
             new SimpleObjectProperty<>();
 
@@ -47,6 +48,7 @@ public final class Bringing implements OfSong {
      *
      * @param facts keeps what is measured of stems
      * @param lay lays the stems of the song again
+     * @param made told when a song was made of stems
      */
     public Bringing(
             Editor editor,
@@ -55,7 +57,8 @@ public final class Bringing implements OfSong {
             SongStems stems,
             FactsCache facts,
             Opening opening,
-            Runnable lay) {
+            Runnable lay,
+            Runnable made) {
         this.editor = editor;
         this.jobs = jobs;
         this.kept = kept;
@@ -63,6 +66,7 @@ public final class Bringing implements OfSong {
         this.facts = facts;
         this.opening = opening;
         this.lay = lay;
+        this.made = made;
     }
 
     private record Brought(
@@ -131,7 +135,10 @@ public final class Bringing implements OfSong {
                 Opening.JOB,
                 "Reading the stems",
                 (job, d) -> NewSong.from(from, facts, job),
-                (NewSong song) -> opening.begin(song));
+                (NewSong song) -> {
+                    opening.begin(song);
+                    made.run();
+                });
     }
 
     /**

@@ -1,20 +1,28 @@
 package orbispace.app.song;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import orbispace.core.audio.Audio;
 import orbispace.core.bank.BankEntry;
 import orbispace.core.bank.Keeping;
 import orbispace.core.bank.Laying;
+import orbispace.core.bank.Manner;
 import orbispace.core.bank.SongEvents;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.draft.SongFacts;
+import orbispace.core.material.StemFacts;
 import orbispace.core.prove.court.Court;
 import orbispace.core.prove.court.Passed;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.files.FileProblem;
 import orbispace.files.project.FactsCache;
+import orbispace.files.project.ProjectFile;
 import orbispace.files.project.ProjectFolder;
 
 /** Keeps the field of a song as relations, and lays kept ones on it, without a window. */
@@ -35,10 +43,36 @@ public final class BankSong {
     }
 
     private static SongEvents events(Design design, MeasuredSong song) {
-        SongFacts facts =
-                SongFacts.of(design, song.facts(), BAR)
-                        .listening(design, song.facts(), song.material().audio());
-        return new SongEvents(design, song.facts(), facts);
+        return events(design, song.facts(), song.material().audio());
+    }
+
+    /** What relations relate to in a song whose stems are known. */
+    public static SongEvents events(
+            Design design, Map<String, StemFacts> stems, Map<String, Audio> audio) {
+        return new SongEvents(
+                design, stems, SongFacts.of(design, stems, BAR).listening(design, stems, audio));
+    }
+
+    /** The field of another project, as relations. */
+    public static BankEntry field(Path project, FactsCache cache, Job job) throws FileProblem {
+        Design other = ProjectFile.read(project).design();
+        if (other.returns().isEmpty()) {
+            throw new FileProblem(project + ": has no return");
+        }
+        Path folder = Objects.requireNonNull(project.toAbsolutePath().getParent());
+        ProjectFolder.Stems stems = ProjectFolder.readStems(folder, other, job);
+        return new BankSong(other, stems, cache, job).kept(other.song().title(), Optional.empty());
+    }
+
+    /** What is usually done in some finished projects. */
+    public static BankEntry manner(List<Path> projects, FactsCache cache, Job job)
+            throws FileProblem {
+        List<BankEntry> songs = new ArrayList<>();
+        for (Path finished : projects) {
+            job.check();
+            songs.add(field(finished, cache, job));
+        }
+        return Manner.of(songs);
     }
 
     /** All returns, or one, as an entry of a bank. */

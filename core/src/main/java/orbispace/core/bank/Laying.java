@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import orbispace.core.design.Chain;
-import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Purpose;
@@ -33,9 +32,11 @@ public final class Laying {
     private static final double LOUDEST_SEND_DB = -8;
     private static final double LEVEL_DB = -8;
 
+    /** Decays go by hundredths of a second, which moves a short one by so much of its decibels. */
+    private static final double ROUNDED = 0.015;
+
     private final SongEvents song;
-    private final List<String> forced = new ArrayList<>();
-    private final List<String> reasons = new ArrayList<>();
+    private final LayingNotes notes = new LayingNotes();
 
     private Laying(SongEvents song) {
         this.song = song;
@@ -53,12 +54,12 @@ public final class Laying {
             Laying one = new Laying(song);
             Optional<Return> laid = one.laid(r, id);
             if (laid.isEmpty()) {
-                leftOut.add(r.name() + ": " + String.join("; ", one.forced));
+                leftOut.add(r.name() + ": " + one.notes.allForced());
                 continue;
             }
             returns.add(laid.get());
             purposes.put(id, r.purpose());
-            why.put(id, one.words());
+            why.put(id, one.notes.words());
             r.duckDb().ifPresent(db -> ducked.put(id, db));
         }
         String idea =
@@ -71,22 +72,14 @@ public final class Laying {
                 .without(leftOut);
     }
 
-    private String words() {
-        List<String> all = new ArrayList<>(reasons);
-        if (!forced.isEmpty()) {
-            all.add("this song forces: " + String.join("; ", forced));
-        }
-        return String.join("; ", all);
-    }
-
     private Optional<Return> laid(Relations r, String id) {
         Map<String, Send> sends = sends(r);
         if (sends.isEmpty()) {
-            forced.add("nothing in this song has a role that is sent into it");
+            notes.forced("nothing in this song has a role that is sent into it");
             return Optional.empty();
         }
         if (r.chain().space() instanceof Space.Convolution) {
-            forced.add("its impulse response stays with the song that it comes from");
+            notes.forced("its impulse response stays with the song that it comes from");
             return Optional.empty();
         }
         Return plain =
@@ -98,10 +91,15 @@ public final class Laying {
                         r.chain().withGate(null).withDuck(null),
                         LEVEL_DB,
                         new Return.Timing(song.facts().bar(), false));
+        if (r.chain().space() instanceof Space.Reverb v && r.usually().containsKey(Manner.HIGHS)) {
+            notes.because(
+                    Wording.format("highs \u00d7%.2f", v.highRatio())
+                            + LayingNotes.usual(r, Manner.HIGHS));
+        }
         Return timed = plain.withPredelay(predelay(r));
         Return tail = decaying(timed, r);
         Return echoing = repeating(tail, r);
-        return Optional.of(gated(filtered(echoing, r), r));
+        return Optional.of(gated(new LaidCorners(song, notes).of(echoing, r), r));
     }
 
     private Map<String, Send> sends(Relations r) {
@@ -109,10 +107,10 @@ public final class Laying {
                 && r.senders().stream().anyMatch(Relations.Sender::gated)) {
             Optional<DrumSpace> drums = DrumSpace.of(song.design(), song.facts(), hit());
             if (drums.isPresent()) {
-                reasons.add(drums.get().why());
+                notes.because(drums.get().why());
                 return drums.get().sends();
             }
-            forced.add(
+            notes.forced(
                     "no gate, since no level parts strokes from bleed"
                             + DrumSpace.whyNone(song.design(), song.facts()));
         }
@@ -126,7 +124,7 @@ public final class Laying {
         }
         for (Relations.Sender sender : r.senders()) {
             if (song.design().sourcesOf(sender.role()).isEmpty() && !sends.isEmpty()) {
-                forced.add("nothing here is " + sender.role().label());
+                notes.forced("nothing here is " + sender.role().label());
             }
         }
         return sends;
@@ -134,11 +132,6 @@ public final class Laying {
 
     private double hit() {
         return song.facts().hitSeconds().orElse(song.facts().gapSeconds().orElse(1));
-    }
-
-    private String usual(Relations r, String relation) {
-        String usually = r.usually().get(relation);
-        return usually == null ? "" : " (you usually " + usually + ")";
     }
 
     private MusicalTime predelay(Relations r) {
@@ -156,15 +149,23 @@ public final class Laying {
                                                                                         .afterConsonantMillis()))
                                                         / 10)));
         double millis = 1000 * seconds(time);
-        reasons.add(
+        notes.because(
                 note.isPresent()
                         ? Wording.format(
                                 "predelay %s = %.0f ms%s",
-                                time.label(), millis, usual(r, "predelay"))
+                                time.label(), millis, LayingNotes.usual(r, "predelay"))
                         : Wording.format(
-                                "predelay %.0f ms, %.0f ms after the consonant%s",
-                                millis, r.predelay().afterConsonantMillis(), usual(r, "predelay")));
+                                "predelay %.0f ms, %s%s",
+                                millis,
+                                consonant(r.predelay().afterConsonantMillis()),
+                                LayingNotes.usual(r, "predelay")));
         return time;
+    }
+
+    private static String consonant(double afterMillis) {
+        return afterMillis < 0
+                ? Wording.format("%.0f ms before the consonant is over", -afterMillis)
+                : Wording.format("%.0f ms after the consonant", afterMillis);
     }
 
     private double seconds(MusicalTime time) {
@@ -180,7 +181,7 @@ public final class Laying {
         OptionalDouble at = song.seconds(event);
         double predelay = seconds(plain.predelay());
         if (at.isEmpty() || at.getAsDouble() <= predelay + 0.03) {
-            forced.add(
+            notes.forced(
                     at.isEmpty()
                             ? "no " + event.label() + " is known here, its decay stays"
                             : Wording.format(
@@ -191,12 +192,17 @@ public final class Laying {
         double wanted = Fit.decayThatClears(at.getAsDouble(), predelay, r.decay().get().db());
         double decay = Math.rint(100 * Math.clamp(wanted, 0.1, 20)) / 100;
         double down = -Fit.tailLevelDb(at.getAsDouble(), predelay, decay);
-        reasons.add(
+        notes.because(
                 Wording.format(
                         "%.1f dB down at the %s of %.2f s, as kept: %.2f s%s",
-                        down, event.label(), at.getAsDouble(), decay, usual(r, "decay")));
-        if (Math.abs(down - r.decay().get().db()) > 0.5) {
-            forced.add(
+                        down,
+                        event.label(),
+                        at.getAsDouble(),
+                        decay,
+                        LayingNotes.usual(r, "decay")));
+        double kept = r.decay().get().db();
+        if (Math.abs(down - kept) > Math.max(0.5, ROUNDED * kept)) {
+            notes.forced(
                     Wording.format(
                             "%.1f dB down where %.1f were kept, at the end of what a decay may be",
                             down, r.decay().get().db()));
@@ -210,14 +216,14 @@ public final class Laying {
             return plain;
         }
         if (gap.isEmpty()) {
-            forced.add("no gap is known here, its feedback stays");
+            notes.forced("no gap is known here, its feedback stays");
             return plain;
         }
         double spacing = seconds(e.time());
         double whole = Keeping.repeats(gap.getAsDouble(), spacing);
         double wanted = Math.pow(10, -r.repeatsDownDb().getAsDouble() / 20 / whole);
         double feedback = Math.clamp(Math.rint(100 * wanted) / 100, 0, 0.9);
-        reasons.add(
+        notes.because(
                 Wording.format(
                         "%s = %.0f ms; %.0f whole repeats in the gap of %.2f s, the last %.1f dB"
                                 + " down: feedback %.2f%s",
@@ -227,47 +233,11 @@ public final class Laying {
                         gap.getAsDouble(),
                         r.repeatsDownDb().getAsDouble(),
                         feedback,
-                        usual(r, "repeats")));
+                        LayingNotes.usual(r, "repeats")));
         if (gap.getAsDouble() < spacing) {
-            forced.add("not one whole repeat fits into the gap");
+            notes.forced("not one whole repeat fits into the gap");
         }
         return plain.withSpace(e.withFeedback(feedback));
-    }
-
-    private Return filtered(Return plain, Relations r) {
-        Filter out = plain.filterOut();
-        Filter.Corner high = moved(out.highPass(), r.highPass(), song.lowEdgeHz(plain), 20, 2000);
-        Filter.Corner low = moved(out.lowPass(), r.lowPass(), song.highEdgeHz(plain), 1000, 20000);
-        if (high != null && r.highPass().isPresent()) {
-            reasons.add(
-                    Wording.format(
-                            "high-pass %.0f Hz, %.2f times where its senders begin%s",
-                            high.hz(), r.highPass().getAsDouble(), usual(r, "high-pass")));
-        }
-        if (low != null && r.lowPass().isPresent()) {
-            reasons.add(
-                    Wording.format(
-                            "low-pass %.0f Hz, %.2f times where they end%s",
-                            low.hz(), r.lowPass().getAsDouble(), usual(r, "low-pass")));
-        }
-        return plain.withFilterOut(out.withHighPass(high).withLowPass(low));
-    }
-
-    private Filter.@Nullable Corner moved(
-            Filter.@Nullable Corner was,
-            OptionalDouble ratio,
-            OptionalDouble edgeHz,
-            double least,
-            double most) {
-        if (was == null || ratio.isEmpty() || edgeHz.isEmpty()) {
-            return was;
-        }
-        double wanted = ratio.getAsDouble() * edgeHz.getAsDouble();
-        double hz = Math.clamp(Math.rint(wanted), least, most);
-        if (Math.abs(Math.log(hz / wanted)) > 0.05) {
-            forced.add(Wording.format("a corner of %.0f Hz where %.0f was meant", hz, wanted));
-        }
-        return new Filter.Corner(hz, was.poles());
     }
 
     private Return gated(Return plain, Relations r) {
@@ -279,15 +249,15 @@ public final class Laying {
                 DrumSpace.of(song.design(), song.facts(), hit())
                         .flatMap(d -> Optional.ofNullable(d.chain().gate()));
         if (r.gateBeats().isEmpty() || wall.isEmpty()) {
-            forced.add("its gate is left out, since nothing parts strokes from bleed");
+            notes.forced("its gate is left out, since nothing parts strokes from bleed");
             return plain;
         }
         double seconds = r.gateBeats().getAsDouble() * song.beatSeconds(song.facts().bar());
         MusicalTime length = note(was.length(), seconds);
-        reasons.add(
+        notes.because(
                 Wording.format(
                         "open for %.2f beats = %.0f ms%s",
-                        r.gateBeats().getAsDouble(), 1000 * seconds, usual(r, "gate")));
+                        r.gateBeats().getAsDouble(), 1000 * seconds, LayingNotes.usual(r, "gate")));
         Chain chain =
                 plain.chain()
                         .withGate(

@@ -23,6 +23,9 @@ import orbispace.core.words.Wording;
 public final class Manner {
     private static final double HABIT = 0.5;
 
+    /** How long highs last, of the middle of a tail: a relation that is its own number. */
+    static final String HIGHS = "highs";
+
     private final List<Relations> all;
     private final Relations typical;
     private final Map<String, String> usually = new LinkedHashMap<>();
@@ -124,14 +127,17 @@ public final class Manner {
 
     /** The typical engine with highs that decay as they usually do. */
     private Space space() {
-        OptionalDouble highs =
-                median(r ->
+        Function<Relations, Optional<Double>> ratio =
+                r ->
                         r.chain().space() instanceof Space.Reverb v
                                 ? Optional.of(v.highRatio())
-                                : Optional.empty());
-        return typical.chain().space() instanceof Space.Reverb v && highs.isPresent()
-                ? v.withRatios(v.lowRatio(), highs.getAsDouble())
-                : typical.chain().space();
+                                : Optional.empty();
+        OptionalDouble highs = median(ratio);
+        if (!(typical.chain().space() instanceof Space.Reverb v) || highs.isEmpty()) {
+            return typical.chain().space();
+        }
+        usually(HIGHS, "let highs last", "times as long", highs.getAsDouble(), ratio);
+        return v.withRatios(v.lowRatio(), highs.getAsDouble());
     }
 
     private Relations.Predelay predelay() {
@@ -184,15 +190,16 @@ public final class Manner {
             double median,
             Function<Relations, Optional<Double>> of) {
         List<Double> known = known(of);
+        int digits = relation.equals(HIGHS) ? 2 : 1;
         usually.put(
                 relation,
                 Wording.format(
-                        "%s %.1f %s, mostly %.1f to %.1f, in %d returns",
+                        "%s %s %s, mostly %s to %s, in %d returns",
                         does,
-                        median,
+                        Wording.number(median, digits),
                         unit,
-                        Quantile.of(known, 0.25),
-                        Quantile.of(known, 0.75),
+                        Wording.number(Quantile.of(known, 0.25), digits),
+                        Wording.number(Quantile.of(known, 0.75), digits),
                         known.size()));
     }
 }

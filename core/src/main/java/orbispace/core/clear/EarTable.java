@@ -38,7 +38,10 @@ public final class EarTable {
             if (!Collections.disjoint(locked, Setting.changedBy(c.edit(), q.design()))) {
                 continue;
             }
-            rendered.add(RemedyFinder.rendered(analysis, q, e.standing, c, job));
+            Proposal p = RemedyFinder.rendered(analysis, q, e.standing, c, job);
+            if (KeepGuard.lets(q, p)) {
+                rendered.add(p);
+            }
         }
         rendered.sort(Comparator.comparingDouble((Proposal p) -> p.gain(targets)).reversed());
         return new Diagnosis(
@@ -76,6 +79,12 @@ public final class EarTable {
             case FLUTTERY -> TailWords.fluttery(e);
             case CROWDING -> TailWords.crowding(e);
             case STOPS_DEAD -> TailWords.stopsDead(e);
+            case DULL -> LackWords.dull(e);
+            case THIN -> LackWords.thin(e);
+            case NARROW -> LackWords.narrow(e);
+            case APART -> LackWords.apart(e);
+            case TOO_SHORT -> LackWords.tooShort(e);
+            case UNFINISHED -> LackWords.unfinished(e);
         };
     }
 }

@@ -34,7 +34,19 @@ public enum EarWord {
     /** The next words begin in the last ones' tail. */
     CROWDING("crowding the next phrase"),
     /** The tail breaks off. */
-    STOPS_DEAD("stops dead");
+    STOPS_DEAD("stops dead"),
+    /** No highs in the space. */
+    DULL("dull"),
+    /** No body in the space. */
+    THIN("thin"),
+    /** Both sides alike. */
+    NARROW("narrow"),
+    /** Not in one room with the others. */
+    APART("apart"),
+    /** The tail is gone before anything comes. */
+    TOO_SHORT("too short"),
+    /** Phrases end in nothing. */
+    UNFINISHED("unfinished");
 
     private final String label;
 

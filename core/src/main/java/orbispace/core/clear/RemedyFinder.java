@@ -121,6 +121,7 @@ public final class RemedyFinder {
                 .flatMap(Optional::stream)
                 .filter(p -> p.gain(targets) > LEAST_GAIN || p.settles(targets))
                 .filter(p -> Collections.disjoint(locked, Setting.changedBy(p.edit(), q.design())))
+                .filter(p -> KeepGuard.lets(q, p))
                 .sorted(
                         Comparator.comparingDouble((Proposal p) -> p.bargain(targets))
                                 .reversed()
@@ -131,7 +132,8 @@ public final class RemedyFinder {
     /** Half of a ducker or of a step of level, rendered; empty for what has no half. */
     Optional<Proposal> halved(Proposal p, Question q, Job job) {
         return Candidate.halved(p, q.ret())
-                .map(c -> rendered(analysis, q, p.standingBefore(), c, job));
+                .map(c -> rendered(analysis, q, p.standingBefore(), c, job))
+                .filter(half -> KeepGuard.lets(q, half));
     }
 
     private Optional<Proposal> proposal(RemedyRule rule, Question q, Standing now, Job job) {

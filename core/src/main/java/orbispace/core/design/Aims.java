@@ -19,14 +19,17 @@ import org.jspecify.annotations.Nullable;
  * @param hearing listening level and room
  * @param purposes what returns are for, by letter, where that is set ({@link Purposes} guesses the
  *     others)
+ * @param kept what no remedy may lose, by the letter of its return
  */
 public record Aims(
         List<Wanted> wanted,
         Map<String, Set<Setting>> locked,
         HearingLevel hearing,
-        Map<String, Purpose> purposes) {
+        Map<String, Purpose> purposes,
+        Map<String, Kept> kept) {
     /** Nothing asked, nothing locked. */
-    public static final Aims NONE = new Aims(List.of(), Map.of(), HearingLevel.USUAL, Map.of());
+    public static final Aims NONE =
+            new Aims(List.of(), Map.of(), HearingLevel.USUAL, Map.of(), Map.of());
 
     /** What is asked of one source and one return. */
     public record Wanted(String sourceId, String returnId, Targets targets) {
@@ -38,13 +41,14 @@ public record Aims(
     /** Keeps its own collections; a return without a lock is left out. */
     public Aims {
         wanted = List.copyOf(wanted);
-        Map<String, Set<Setting>> kept = new TreeMap<>();
+        Map<String, Set<Setting>> locks = new TreeMap<>();
         locked.forEach((id, settings) -> {
             if (!settings.isEmpty()) {
-                kept.put(id, Collections.unmodifiableSet(EnumSet.copyOf(settings)));
+                locks.put(id, Collections.unmodifiableSet(EnumSet.copyOf(settings)));
             }
         });
-        locked = Collections.unmodifiableMap(kept);
+        locked = Collections.unmodifiableMap(locks);
+        kept = Collections.unmodifiableMap(new TreeMap<>(kept));
         purposes = Collections.unmodifiableMap(new TreeMap<>(purposes));
     }
 
@@ -65,7 +69,7 @@ public record Aims(
         if (targets != null) {
             other.add(new Wanted(source, ret, targets));
         }
-        return new Aims(other, locked, hearing, purposes);
+        return new Aims(other, locked, hearing, purposes, kept);
     }
 
     /** The same with a setting locked or free. */
@@ -79,12 +83,23 @@ public record Aims(
             of.remove(setting);
         }
         other.put(ret, of);
-        return new Aims(wanted, other, hearing, purposes);
+        return new Aims(wanted, other, hearing, purposes, kept);
+    }
+
+    /** The same with something of a return that must not be lost; null for nothing. */
+    public Aims keeping(String ret, @Nullable Kept what) {
+        Map<String, Kept> other = new TreeMap<>(kept);
+        if (what == null) {
+            other.remove(ret);
+        } else {
+            other.put(ret, what);
+        }
+        return new Aims(wanted, locked, hearing, purposes, other);
     }
 
     /** The same, listened to otherwise. */
     public Aims hearing(HearingLevel other) {
-        return new Aims(wanted, locked, other, purposes);
+        return new Aims(wanted, locked, other, purposes, kept);
     }
 
     /** The same with a return for something else; null for what is guessed. */
@@ -95,21 +110,21 @@ public record Aims(
         } else {
             other.put(returnId, purpose);
         }
-        return new Aims(wanted, locked, hearing, other);
+        return new Aims(wanted, locked, hearing, other, kept);
     }
 
     /** The same with returns for what is said of each. */
     public Aims purposed(Map<String, Purpose> others) {
         Map<String, Purpose> all = new TreeMap<>(purposes);
         all.putAll(others);
-        return new Aims(wanted, locked, hearing, all);
+        return new Aims(wanted, locked, hearing, all, kept);
     }
 
     /** What still has its source and its return. */
     Aims within(List<Source> sources, List<Return> returns) {
         Set<String> sourceIds = ids(sources.stream().map(Source::id).toList());
         Set<String> returnIds = ids(returns.stream().map(Return::id).toList());
-        List<Wanted> kept =
+        List<Wanted> asked =
                 wanted.stream()
                         .filter(w ->
                                 sourceIds.contains(w.sourceId) && returnIds.contains(w.returnId))
@@ -118,7 +133,9 @@ public record Aims(
         locks.keySet().retainAll(returnIds);
         Map<String, Purpose> of = new TreeMap<>(purposes);
         of.keySet().retainAll(returnIds);
-        return new Aims(kept, locks, hearing, of);
+        Map<String, Kept> stays = new TreeMap<>(kept);
+        stays.keySet().retainAll(returnIds);
+        return new Aims(asked, locks, hearing, of, stays);
     }
 
     private static Set<String> ids(List<String> ids) {

@@ -148,7 +148,8 @@ class BankTest {
         assertThat(space.highRatio()).isCloseTo(0.35, within(1e-9));
         assertThat(laid.reasons().get("A"))
                 .contains("you usually let it fall by 40.0 dB there")
-                .contains("you usually begin 60.0 ms after the consonant");
+                .contains("you usually begin 60.0 ms after the consonant")
+                .contains("highs ×0.35 (you usually let highs last 0.35 times as long");
     }
 
     @Test

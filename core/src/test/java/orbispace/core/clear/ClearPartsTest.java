@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.SplittableRandom;
 import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Quantile;
@@ -14,6 +13,7 @@ import orbispace.core.design.Filter;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
+import orbispace.core.hearing.MadeCells;
 import orbispace.core.hearing.Passages;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
@@ -23,35 +23,11 @@ import org.junit.jupiter.api.Test;
  */
 class ClearPartsTest {
     private static final int BANDS = HearingModel.BANDS;
-    private static final int FRAMES = 30;
-    private static final double FPS = 10;
+    private static final int FRAMES = MadeCells.FRAMES;
+    private static final double FPS = MadeCells.FPS;
     private static final double ROOM = 10;
-
-    /** Power that is a product of one share per frame and one per band. */
-    private static Excitation cells(double power, float[] frames, double[] bands) {
-        return Excitation.even(frames.length, FPS, power)
-                .times(new float[frames.length], bands)
-                .times(frames);
-    }
-
-    private static float[] frames(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        float[] all = new float[FRAMES];
-        for (int f = 0; f < FRAMES; f++) {
-            all[f] = f % 7 == 3 ? 0 : random.nextFloat();
-        }
-        return all;
-    }
-
-    private static double[] bands(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        double[] all = new double[BANDS];
-        Arrays.setAll(all, b -> random.nextDouble());
-        return all;
-    }
-
-    private static final Excitation ONE = cells(2000, frames(1), bands(2));
-    private static final Excitation OTHER = cells(900, frames(3), bands(4));
+    private static final Excitation ONE = MadeCells.ONE;
+    private static final Excitation OTHER = MadeCells.OTHER;
 
     private static double partial(Excitation s, Excitation m, int f, int b) {
         return HearingModel.partialLoudness(b, s.at(f, b), m.at(f, b) + ROOM);
@@ -126,7 +102,7 @@ class ClearPartsTest {
         float[] on = new float[FRAMES];
         Arrays.fill(on, 0, 20, 1);
         Passages passages = Passages.ofPhrases(List.of(new Span(0, 1.5)), FRAMES, FPS);
-        return KeyBand.of(cells(10000, on, shares), passages);
+        return KeyBand.of(MadeCells.cells(10000, on, shares), passages);
     }
 
     @Test

@@ -13,13 +13,17 @@ import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Filter.Corner;
 import orbispace.core.design.Gate;
+import orbispace.core.design.Kept;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Send;
+import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DuckBand;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
@@ -90,15 +94,12 @@ class EarTableTest {
         Design design =
                 new Design(
                         Fields.song(120), List.of(Fields.source("voice", Role.LEAD)), List.of(r));
-        Question q =
-                new Question(
-                        design,
-                        design.sources().getFirst(),
-                        "A",
-                        PHRASES,
-                        new Span(0, SECONDS),
-                        false);
-        return TABLE.diagnose(word, q, Targets.LEAD, Job.QUIET);
+        return TABLE.diagnose(word, question(design), Targets.LEAD, Job.QUIET);
+    }
+
+    private static Question question(Design design) {
+        return new Question(
+                design, design.sources().getFirst(), "A", PHRASES, new Span(0, SECONDS), false);
     }
 
     private static void deserves(EarWord word, Return r, String evidence) {
@@ -162,6 +163,98 @@ class EarTableTest {
                 EarWord.TOO_FAR,
                 ret(clean().chain().withPredelay(new MusicalTime.Millis(0)), 0),
                 "answers after 0 ms");
+    }
+
+    @Test
+    void wordsAboutWhatIsMissingNameItAndBringItBack() {
+        Return dull = filtered(new Filter(null, new Corner(900, 4)));
+        deserves(EarWord.DULL, dull, "2500 and 16000 Hz");
+        assertThat(ask(EarWord.DULL, dull).remedies())
+                .anyMatch(p -> p.change().equals("Low-pass at 1.8 kHz"))
+                .anyMatch(p -> p.change().startsWith("Highs"));
+        Return thin = filtered(new Filter(new Corner(2000, 4), null));
+        deserves(EarWord.THIN, thin, "20 and 600 Hz");
+        assertThat(ask(EarWord.THIN, thin).remedies())
+                .anyMatch(p -> p.change().equals("High-pass at 1410 Hz"));
+        deserves(
+                EarWord.NARROW,
+                ret(clean().chain().withWidth(new Width(0.1, 0)), -10),
+                "both sides correlate");
+        deserves(EarWord.TOO_SHORT, ret(Chain.of(Space.hall(0.4, 1, 1)), -10), "median rest");
+        Return faint = ret(clean().chain(), -45);
+        deserves(EarWord.UNFINISHED, faint, "in the rests it has");
+        assertThat(ask(EarWord.UNFINISHED, faint).remedies())
+                .anyMatch(p -> p.change().startsWith("Decay 1.20 to 1.70"));
+    }
+
+    @Test
+    void whatIsMarkedToBeKeptIsLostToNoRemedy() {
+        Return loud = ret(clean().chain(), 4);
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(loud));
+        Span all = new Span(0, SECONDS);
+        Question q = question(design);
+        RemedyFinder finder = new RemedyFinder(ANALYSIS, Targets.LEAD, java.util.Set.of());
+        List<Proposal> free = finder.propose(q, Job.QUIET);
+        double share = free.getFirst().before().wetShare();
+        double gaps = free.getFirst().before().wetShareInGaps();
+        assertThat(free).anyMatch(p -> p.after().wetShare() < 0.8 * share);
+        Design guarded = design.withAims(design.aims().keeping("A", new Kept(all, share, gaps)));
+        List<Proposal> kept = finder.propose(q.of(guarded), Job.QUIET);
+        assertThat(kept.size()).isLessThan(free.size());
+        assertThat(kept).allMatch(p -> p.after().wetShare() >= 0.85 * share);
+        assertThat(kept).allMatch(p -> p.after().wetShareInGaps() >= 0.85 * gaps);
+        Diagnosis d = TABLE.diagnose(EarWord.TOO_OBVIOUS, q.of(guarded), Targets.LEAD, Job.QUIET);
+        assertThat(d.supported()).isTrue();
+        assertThat(d.remedies()).isEmpty();
+        // Marked elsewhere, what is here before a change is what counts.
+        Design other =
+                design.withAims(
+                        design.aims().keeping("A", new Kept(new Span(60, 70), 0.001, 0.001)));
+        assertThat(finder.propose(q.of(other), Job.QUIET))
+                .allMatch(p -> p.after().wetShare() >= 0.85 * share);
+        assertThat(guarded.withReturns(List.of()).aims().kept()).isEmpty();
+    }
+
+    @Test
+    void theHissOfADrumSpaceIsDuckedWhereItHissesAndItsTopStays() {
+        Return hissing = filtered(new Filter(new Corner(2000, 4), null));
+        Design plain =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(hissing));
+        Design drums = plain.withAims(plain.aims().purposed("A", Purpose.DRUMS));
+        RemedyFinder finder = new RemedyFinder(ANALYSIS, Targets.LEAD, java.util.Set.of());
+        List<Proposal> free = finder.propose(question(plain), Job.QUIET);
+        assertThat(free).anyMatch(p -> p.kind() == Setting.LOW_PASS);
+        List<Proposal> kept = finder.propose(question(drums), Job.QUIET);
+        assertThat(kept).noneMatch(p -> p.kind() == Setting.LOW_PASS);
+        assertThat(kept.stream().map(p -> p.edit().applyTo(drums).requireReturn("A").duck()))
+                .anyMatch(d -> d != null && new DuckBand(4500, 10_000).equals(d.band()));
+    }
+
+    @Test
+    void whoIsNotInTheRoomOfTheOthersIsApart() {
+        Return room = Fields.hall("A", 1, Map.of("other", -12.0, "third", -8.0, "far", -20.0));
+        Design design =
+                new Design(
+                        Fields.song(120),
+                        List.of(
+                                Fields.source("voice", Role.LEAD),
+                                Fields.source("other", Role.BACKING),
+                                Fields.source("third", Role.BACKING),
+                                Fields.source("far", Role.BACKING)),
+                        List.of(room));
+        Question q = question(design);
+        Diagnosis d = TABLE.diagnose(EarWord.APART, q, Targets.LEAD, Job.QUIET);
+        assertThat(d.supported()).isTrue();
+        assertThat(d.evidence()).isEqualTo("3 others stand in this space; voice does not");
+        Design sent = d.remedies().getFirst().edit().applyTo(design);
+        assertThat(sent.requireReturn("A").sends().get("voice")).isEqualTo(Send.of(-12));
     }
 
     @Test
@@ -238,14 +331,7 @@ class EarTableTest {
                         Fields.song(120),
                         List.of(Fields.source("voice", Role.LEAD)),
                         List.of(ret(clean().chain().withDuck(duck), -6)));
-        Question q =
-                new Question(
-                        design,
-                        design.sources().getFirst(),
-                        "A",
-                        PHRASES,
-                        new Span(0, SECONDS),
-                        false);
+        Question q = question(design);
         return DuckCourse.of(ANALYSIS, q).orElseThrow();
     }
 

@@ -14,10 +14,12 @@ import java.util.Set;
 import java.util.TreeMap;
 import orbispace.core.design.Aims;
 import orbispace.core.design.HearingLevel;
+import orbispace.core.design.Kept;
 import orbispace.core.design.Purpose;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
+import orbispace.core.time.Span;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -47,7 +49,18 @@ final class AimsJson {
             purposes.put(
                     text(p, "return"), labelled(p, "purpose", Purpose.values(), Purpose::label));
         }
-        return new Aims(wanted, locked, hearing(n.path("hearing")), purposes);
+        return new Aims(wanted, locked, hearing(n.path("hearing")), purposes, kept(n));
+    }
+
+    private static Map<String, Kept> kept(JsonNode n) {
+        Map<String, Kept> kept = new TreeMap<>();
+        for (JsonNode k : n.path("kept")) {
+            Span span = new Span(number(k, "fromSeconds"), number(k, "toSeconds"));
+            kept.put(
+                    text(k, "return"),
+                    new Kept(span, number(k, "wetShare"), number(k, "wetShareInGaps")));
+        }
+        return kept;
     }
 
     private static Targets targets(JsonNode n) {
@@ -102,6 +115,18 @@ final class AimsJson {
                         purposes.addObject().put("return", id).put("purpose", p.label()));
         if (purposes.isEmpty()) {
             n.remove("purposes");
+        }
+        ArrayNode kept = n.putArray("kept");
+        aims.kept()
+                .forEach((id, k) ->
+                        kept.addObject()
+                                .put("return", id)
+                                .put("fromSeconds", k.span().startSeconds())
+                                .put("toSeconds", k.span().endSeconds())
+                                .put("wetShare", k.wetShare())
+                                .put("wetShareInGaps", k.wetShareInGaps()));
+        if (kept.isEmpty()) {
+            n.remove("kept");
         }
         ObjectNode hearing = n.putObject("hearing").put("levelDbSpl", aims.hearing().levelDbSpl());
         if (aims.hearing().roomDb().isPresent()) {

@@ -17,6 +17,7 @@ import orbispace.core.design.Duck;
 import orbispace.core.design.Filter;
 import orbispace.core.design.GroupEdit;
 import orbispace.core.design.HearingLevel;
+import orbispace.core.design.Kept;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
@@ -36,6 +37,7 @@ import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
 import orbispace.core.time.TempoMap;
 import orbispace.files.FileProblem;
 import orbispace.files.sound.WavWriter;
@@ -112,6 +114,7 @@ public class ProjectFileTest {
                 Aims.NONE
                         .wanting("voice", "A", Targets.LEAD.withPresence(0.91).withBloom(-27))
                         .locking("B", Setting.DECAY, true)
+                        .keeping("A", new Kept(new Span(4, 12.5), 0.034, 0.051))
                         .hearing(new HearingLevel(82, OptionalDouble.empty())),
                 List.of(
                         Throw.of("t1", "voice", "B", 3, 4.5, -4)

@@ -2,6 +2,7 @@ package orbispace.app.view.clear;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
@@ -11,12 +12,18 @@ import orbispace.app.desk.ClearModel;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarWord;
+import orbispace.core.clear.PairView;
+import orbispace.core.design.Kept;
+import orbispace.core.hearing.Cover;
+import orbispace.core.words.Wording;
 
 /** The ear words: pressing one asks the measures, and says what they answer. */
 final class EarBar extends VBox {
     private final ClearModel model;
     private final Map<EarWord, ToggleButton> words = new EnumMap<>(EarWord.class);
     private final Label evidence = new Label();
+    private final ToggleButton keep =
+            Plate.toggle("keep this", "keep this: no remedy may lose what is heard of the return");
 
     EarBar(ClearModel model) {
         super(4);
@@ -33,11 +40,20 @@ final class EarBar extends VBox {
             words.put(word, button);
             flow.getChildren().add(button);
         }
+        keep.getStyleClass().add("small");
+        keep.setOnAction(e -> keep());
+        flow.getChildren().add(keep);
         HBox line = new HBox(12, head, evidence);
         line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
         getChildren().addAll(line, flow);
         model.clearing().diagnosis().addListener((o, was, is) -> refresh());
-        model.selection().returnId().addListener((o, was, is) -> model.clearing().unhear());
+        model.selection()
+                .returnId()
+                .addListener((o, was, is) -> {
+                    model.clearing().unhear();
+                    refresh();
+                });
+        model.design().addListener((o, was, is) -> refresh());
         refresh();
     }
 
@@ -49,10 +65,41 @@ final class EarBar extends VBox {
         }
     }
 
+    /** Marks what is heard of the chosen return in this section, or marks it no more. */
+    private void keep() {
+        String id = model.selection().returnId().get();
+        Optional<Cover> heard =
+                Optional.ofNullable(model.measured().clearance().get())
+                        .filter(c -> c.design().equals(model.design().get()))
+                        .flatMap(c -> c.pair(id))
+                        .map(PairView::cover);
+        boolean marks = !model.design().get().aims().kept().containsKey(id);
+        if (!marks) {
+            model.clearing().asking().keep(id, null);
+        } else {
+            heard.ifPresent(c ->
+                    model.clearing()
+                            .asking()
+                            .keep(id, new Kept(model.span(), c.wetShare(), c.wetShareInGaps())));
+        }
+        refresh();
+    }
+
+    private static String guarded(Kept k) {
+        return Wording.format(
+                "Kept: %.1f %% of the loudness, %.1f %% in the rests; no remedy takes more than"
+                        + " %.0f %% of that.",
+                100 * k.wetShare(), 100 * k.wetShareInGaps(), 100 * Kept.MOST_LOST);
+    }
+
     private void refresh() {
+        Kept kept = model.design().get().aims().kept().get(model.selection().returnId().get());
+        keep.setSelected(kept != null);
         Diagnosis d = model.clearing().diagnosis().get();
         words.forEach((word, button) -> button.setSelected(d != null && d.word() == word));
-        if (d == null) {
+        if (d == null && kept != null) {
+            evidence.setText(guarded(kept));
+        } else if (d == null) {
             evidence.setText(
                     "Press a word: the chart marks where it may live, and its remedies come"
                             + " first.");

@@ -5,6 +5,8 @@ import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -16,6 +18,7 @@ import orbispace.app.desk.OrbitModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SealMark;
+import orbispace.core.bank.BankEntry;
 import orbispace.core.candidate.Candidate;
 import orbispace.core.words.Wording;
 import orbispace.files.sheet.SpaceWording;
@@ -27,6 +30,7 @@ final class BenchPanel extends VBox {
     private final SealMark seal;
     private final Label title = new Label();
     private final Label note = new Label();
+    private final MenuButton bank = new MenuButton("From the bank");
     private final VBox rows = new VBox(2);
     private final List<ToggleButton> numbers = new ArrayList<>();
 
@@ -39,9 +43,13 @@ final class BenchPanel extends VBox {
         note.getStyleClass().add("caption");
         Button put = Plate.small("Put it on as it is now", this::put);
         put.setAccessibleText("put the return as it stands now on the bench");
+        bank.getStyleClass().addAll("kind-menu", "small");
+        bank.setAccessibleText("put an entry of the bank on the bench");
+        bank.getItems().add(new MenuItem(""));
+        bank.setOnShowing(e -> fillBank());
         Button close = Plate.small("Close", bench::close);
         close.setAccessibleText("close the bench and leave the return as it stands");
-        HBox head = new HBox(8, seal, title, note, Plate.spring(), put, close);
+        HBox head = new HBox(8, seal, title, note, Plate.spring(), bank, put, close);
         head.setAlignment(Pos.CENTER_LEFT);
         ScrollPane scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
@@ -65,6 +73,20 @@ final class BenchPanel extends VBox {
                 .get()
                 .findReturn(bench.returnId().get())
                 .ifPresent(r -> bench.put(new SpaceWording(model.design().get(), r).size(), r));
+    }
+
+    private void fillBank() {
+        bank.getItems().clear();
+        for (BankEntry e : model.bank().forBench()) {
+            MenuItem item = new MenuItem(BankMenu.name(e));
+            item.setOnAction(a -> model.bank().toBench(e));
+            bank.getItems().add(item);
+        }
+        if (bank.getItems().isEmpty()) {
+            MenuItem none = new MenuItem("the bank has none for this purpose");
+            none.setDisable(true);
+            bank.getItems().add(none);
+        }
     }
 
     private void show() {

@@ -32,6 +32,7 @@ import orbispace.files.sheet.SpaceWording;
 /** Four drafted fields side by side, each with a small Orbit; one can be adopted. */
 final class DraftsPanel extends VBox {
     private final OrbitModel model;
+    private final Label title = new Label();
     private final HBox cards = new HBox(12);
     private final List<ScalingCanvas> marks = new ArrayList<>();
     private Palette palette = Palette.DAY;
@@ -39,7 +40,6 @@ final class DraftsPanel extends VBox {
     DraftsPanel(OrbitModel model) {
         this.model = model;
         getStyleClass().add("drafts");
-        Label title = new Label("Four drafts for this song");
         title.getStyleClass().add("screen-title");
         Button close = Plate.button("Keep the field as it is", model.drafting()::close);
         HBox head = new HBox(title, Plate.spring(), close);
@@ -59,6 +59,7 @@ final class DraftsPanel extends VBox {
     private void show(List<Drafting.Drafted> drafts) {
         setVisible(!drafts.isEmpty());
         setManaged(!drafts.isEmpty());
+        title.setText(drafts.size() == 1 ? "Laid on this song" : "Four drafts for this song");
         cards.getChildren().clear();
         marks.clear();
         drafts.forEach(d -> cards.getChildren().add(card(d)));
@@ -117,6 +118,7 @@ final class DraftsPanel extends VBox {
     private Optional<Label> best(Drafting.Drafted drafted) {
         return model.drafting()
                 .best()
+                .filter(b -> model.drafting().drafts().get().size() > 1)
                 .filter(b -> b.passed().school().equals(drafted.passed().school()))
                 .map(b -> {
                     Label words = new Label("Best for this song: " + b.rule());

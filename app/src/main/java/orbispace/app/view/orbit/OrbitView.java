@@ -33,6 +33,7 @@ public final class OrbitView extends Screen<OrbitModel> {
     private final Label why = new Label();
     private final DraftsPanel drafts;
     private final BenchPanel bench;
+    private final BankMenu bank;
     private final UnitPanel unit;
     private final DepthPanel depth;
     private final SendMatrix sends;
@@ -51,6 +52,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         why.textProperty().bind(handles.why());
         drafts = new DraftsPanel(model);
         bench = new BenchPanel(model);
+        bank = new BankMenu(model);
         unit = new UnitPanel(model);
         depth = new DepthPanel(model);
         sends = new SendMatrix(model);
@@ -63,8 +65,8 @@ public final class OrbitView extends Screen<OrbitModel> {
         tab("pair", "the field before against the field as it is", pair);
         below.selectToggle(below.getToggles().getFirst());
         fill(
-                behind, chart, why, handles, list, depth, sends, pair, tabs, events, bench, drafts,
-                unit);
+                behind, chart, why, handles, list, depth, sends, pair, tabs, events, bank, bench,
+                drafts, unit);
         model.drafting().drafts().addListener((o, was, is) -> requestLayout());
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
@@ -132,6 +134,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         }
         Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
         Plate.place(events, w - 190, 86, 174, 22);
+        Plate.place(bank, 16, h - LOWER_HEIGHT + 22, 78, 20);
         Plate.place(bench, 0, h - LOWER_HEIGHT + 46, w, LOWER_HEIGHT - 46);
         Plate.place(drafts, 0, 0, w, h);
         Plate.place(unit, 0, 0, w, h);

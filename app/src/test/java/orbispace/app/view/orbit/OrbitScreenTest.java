@@ -3,6 +3,7 @@ package orbispace.app.view.orbit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
@@ -11,9 +12,11 @@ import javafx.scene.input.KeyCode;
 import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.WindowCase;
 import orbispace.app.view.control.NameField;
+import orbispace.core.bank.BankEntry;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.files.project.BankFile;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -129,6 +132,51 @@ class OrbitScreenTest extends WindowCase {
                                 && e.why().contains("as it stands at"));
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(ret()).isEqualTo(was);
+    }
+
+    @Test
+    void aFieldIsKeptInTheBankLaidAgainAndAdopted() throws java.io.IOException {
+        Path file = folder.resolve("harbour" + BankFile.SUFFIX);
+        var bank = desk.orbit().bank();
+        robot.interact(() -> {
+            bank.use(file);
+            bank.keep(java.util.Optional.of(ret()));
+        });
+        until(() -> !bank.said().get().isEmpty());
+        robot.interact(() -> bank.keep(java.util.Optional.empty()));
+        until(() -> bank.said().get().contains(design().song().title()));
+        assertThat(bank.own()).hasSize(2);
+        assertThat(bank.entries().size()).isGreaterThan(8);
+        BankEntry field = bank.own().getLast();
+        assertThat(field.returns()).hasSize(design().returns().size());
+        robot.interact(() -> bank.lay(field));
+        until(() -> desk.orbit().drafting().drafts().get().size() == 1);
+        drawn();
+        assertThat(labels()).contains("Laid on this song", field.name());
+        press("Adopt");
+        assertThat(design().returns()).isNotEmpty();
+        assertThat(design().returns().getFirst().name())
+                .isEqualTo(field.returns().getFirst().name());
+        java.nio.file.Files.writeString(file, "no bank");
+        robot.interact(() -> assertThat(bank.own()).isEmpty());
+        assertThat(desk.frame().editor().problem().get()).contains(BankFile.SUFFIX);
+        robot.interact(() -> bank.layFrom(folder.resolve("none.orbispace.json")));
+        until(() -> desk.frame().editor().problem().get().contains("none.orbispace.json"));
+    }
+
+    @Test
+    void anEntryOfTheBankForTheSamePurposeComesOnTheBench() {
+        press("Bench");
+        until(() -> !desk.orbit().bench().candidates().get().isEmpty());
+        int before = desk.orbit().bench().candidates().get().size();
+        desk.orbit().bank().use(folder.resolve("none" + BankFile.SUFFIX));
+        List<BankEntry> same = robot.on(() -> desk.orbit().bank().forBench());
+        assertThat(same).isNotEmpty();
+        robot.interact(() -> desk.orbit().bank().toBench(same.getFirst()));
+        until(() -> desk.orbit().bench().candidates().get().size() == before + 1);
+        assertThat(desk.orbit().bench().candidates().get().getLast().name())
+                .isEqualTo(same.getFirst().name());
+        assertThat(desk.orbit().bench().candidates().get().getLast().ret().id()).isEqualTo("A");
     }
 
     @Test

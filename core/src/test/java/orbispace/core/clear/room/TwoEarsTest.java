@@ -3,46 +3,19 @@ package orbispace.core.clear.room;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Arrays;
 import java.util.BitSet;
-import java.util.SplittableRandom;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
+import orbispace.core.hearing.MadeCells;
 import org.junit.jupiter.api.Test;
 
 /** Two ears, against their definitions worked out plainly. */
 class TwoEarsTest {
     private static final int BANDS = HearingModel.BANDS;
-    private static final int FRAMES = 30;
-    private static final double FPS = 10;
     private static final double ROOM = 10;
-
-    /** Power that is a product of one share per frame and one per band. */
-    private static Excitation cells(double power, float[] frames, double[] bands) {
-        return Excitation.even(frames.length, FPS, power)
-                .times(new float[frames.length], bands)
-                .times(frames);
-    }
-
-    private static float[] frames(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        float[] all = new float[FRAMES];
-        for (int f = 0; f < FRAMES; f++) {
-            all[f] = f % 7 == 3 ? 0 : random.nextFloat();
-        }
-        return all;
-    }
-
-    private static double[] bands(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        double[] all = new double[BANDS];
-        Arrays.setAll(all, b -> random.nextDouble());
-        return all;
-    }
-
-    private static final Excitation ONE = cells(2000, frames(1), bands(2));
-    private static final Excitation OTHER = cells(900, frames(3), bands(4));
-    private static final Excitation THIRD = cells(400, frames(5), bands(6));
+    private static final Excitation ONE = MadeCells.ONE;
+    private static final Excitation OTHER = MadeCells.OTHER;
+    private static final Excitation THIRD = MadeCells.THIRD;
 
     private static double partial(Excitation s, Excitation m, int f, int b) {
         return HearingModel.partialLoudness(b, s.at(f, b), m.at(f, b) + ROOM);
