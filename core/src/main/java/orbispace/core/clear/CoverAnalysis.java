@@ -21,10 +21,9 @@ import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
 
 /**
- * Measures what returns do to dry sources in a rendered song, over the whole of it or one section.
- *
- * <p>The listening level is frozen when the analysis is made, so that a fader does not shift the
- * scale. All times are those of the song. Safe for use by several threads.
+ * Measures what returns do to dry sources in a rendered song, over all of it or a stretch. The
+ * listening level is frozen when it is made, so that a fader does not shift the scale. All times
+ * are those of the song. Safe for use by several threads.
  */
 public final class CoverAnalysis {
     private static final double AFTER_SECONDS = 0.5;

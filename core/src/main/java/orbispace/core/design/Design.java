@@ -3,9 +3,11 @@ package orbispace.core.design;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import orbispace.core.time.Span;
 
 /**
  * The whole spatial field of a song, immutable.
@@ -103,6 +105,16 @@ public record Design(
     public List<Source> keySources(String key) {
         List<Source> named = keySources(sources, Groups.of(this), key);
         return named.isEmpty() && key.equals(Leads.KEY) ? Leads.key(this) : named;
+    }
+
+    /**
+     * Where in the song the sources of a key are meant, in order: of whoever leads where they do;
+     * empty for a key whose sources are meant everywhere.
+     */
+    public Map<String, List<Span>> keySpans(String key) {
+        boolean named =
+                !key.equals(Leads.KEY) || !keySources(sources, Groups.of(this), key).isEmpty();
+        return named ? Map.of() : Leads.spans(this);
     }
 
     private static List<Source> keySources(List<Source> sources, Groups groups, String key) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import orbispace.core.time.Span;
 
 /**
@@ -14,7 +15,10 @@ import orbispace.core.time.Span;
  * whose role is to lead. What lies between sections goes with the song's own lead.
  */
 public final class Leads {
-    /** As a key of a ducker or gate: whoever leads anywhere, with the layers of their parts. */
+    /**
+     * As a key of a ducker or gate: whoever leads, each where they do, with the layers of their
+     * parts.
+     */
     public static final String KEY = "the lead";
 
     private Leads() {}
@@ -25,6 +29,38 @@ public final class Leads {
                 .flatMap(l -> design.layersOf(l.source()).stream())
                 .distinct()
                 .toList();
+    }
+
+    /** Where the sources of that key are meant; empty where one leads throughout. */
+    static Map<String, List<Span>> spans(Design design) {
+        if (isOne(design)) {
+            return Map.of();
+        }
+        Map<String, List<Span>> spans = new TreeMap<>();
+        for (Led led : all(design)) {
+            for (Source layer : design.layersOf(led.source())) {
+                spans.computeIfAbsent(layer.id(), id -> new ArrayList<>()).addAll(led.spans());
+            }
+        }
+        spans.replaceAll((id, all) -> joined(all));
+        return spans;
+    }
+
+    /** Stretches in order, those that touch as one. */
+    private static List<Span> joined(List<Span> spans) {
+        List<Span> sorted = new ArrayList<>(spans);
+        sorted.sort(Comparator.comparingDouble(Span::startSeconds));
+        List<Span> joined = new ArrayList<>();
+        for (Span s : sorted) {
+            Span last = joined.isEmpty() ? null : joined.getLast();
+            if (last != null && s.startSeconds() <= last.endSeconds() + 1e-6) {
+                double end = Math.max(last.endSeconds(), s.endSeconds());
+                joined.set(joined.size() - 1, new Span(last.startSeconds(), end));
+            } else {
+                joined.add(s);
+            }
+        }
+        return joined;
     }
 
     /**

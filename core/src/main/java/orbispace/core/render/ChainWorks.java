@@ -26,6 +26,7 @@ import orbispace.core.dynamics.GainComputer;
 import orbispace.core.dynamics.GateSettings;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.time.SongClock;
+import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** Works out the returns of a design: note values to seconds, levels to factors. */
@@ -233,7 +234,23 @@ public final class ChainWorks {
         for (Source s : key.isEmpty() ? List.<Source>of() : design.keySources(key)) {
             gains.put(s.id(), (atFader ? Decibels.toAmplitude(s.gainDb()) : 1) / 2);
         }
-        return new StageSettings.Key(gains, filter);
+        Map<String, KeyWindow> windows = new TreeMap<>();
+        double rate = design.song().sampleRateHz();
+        design.keySpans(key).forEach((id, spans) -> windows.put(id, window(spans, rate)));
+        return new StageSettings.Key(gains, filter, windows);
+    }
+
+    private static KeyWindow window(List<Span> spans, double rate) {
+        return new KeyWindow(
+                spans.stream()
+                        .map(s ->
+                                new KeyWindow.Stretch(
+                                        frame(s.startSeconds(), rate), frame(s.endSeconds(), rate)))
+                        .toList());
+    }
+
+    private static int frame(double seconds, double rate) {
+        return (int) Math.min(Integer.MAX_VALUE, Math.round(seconds * rate));
     }
 
     /** A designed ducker in seconds. */

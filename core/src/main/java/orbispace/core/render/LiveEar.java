@@ -6,6 +6,7 @@ import orbispace.core.dynamics.KeyPeaks;
 /** Listens to a key block by block. */
 final class LiveEar {
     private final LiveStem[] sources;
+    private final KeyWindow[] windows;
     private final int offset;
     private final float[] middle;
     private final float[] side;
@@ -21,6 +22,7 @@ final class LiveEar {
                 ear.sources().stream()
                         .map(id -> stems[settings.graph.sources.indexOf(id)])
                         .toArray(LiveStem[]::new);
+        windows = ear.windows().toArray(KeyWindow[]::new);
         offset = ear.offset();
         middle = new float[maxFrames];
         side = new float[maxFrames];
@@ -44,11 +46,7 @@ final class LiveEar {
         Arrays.fill(side, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
             head.read(sources[s], offset, left, right);
-            float g = gains[s];
-            for (int i = 0; i < n; i++) {
-                middle[i] += g * (left[i] + right[i]);
-                side[i] += g * (left[i] - right[i]);
-            }
+            windows[s].add(gains[s], left, right, head.place() + offset, n, middle, side);
         }
         startPhase = phase;
         phase = (phase + n) % KeyPeaks.STEP;

@@ -46,10 +46,11 @@ final class LiveGraph {
      * One who listens to a key.
      *
      * @param sources whose sound it is
+     * @param windows where each of them is heard
      * @param filter what of it is heard
      * @param offset how many frames ahead of the song
      */
-    record Ear(List<String> sources, Filter filter, int offset) {}
+    record Ear(List<String> sources, List<KeyWindow> windows, Filter filter, int offset) {}
 
     LiveGraph(Design design, Responses responses) {
         ChainWorks works = new ChainWorks(design, responses);
@@ -98,7 +99,9 @@ final class LiveGraph {
         if (key == null || key.own()) {
             return -1;
         }
-        Ear ear = new Ear(List.copyOf(new TreeMap<>(key.gains()).keySet()), key.filter(), offset);
+        List<String> ids = List.copyOf(new TreeMap<>(key.gains()).keySet());
+        List<KeyWindow> windows = ids.stream().map(key::window).toList();
+        Ear ear = new Ear(ids, windows, key.filter(), offset);
         if (!ears.contains(ear)) {
             ears.add(ear);
         }

@@ -50,7 +50,7 @@ public final class Renderer {
         this.material = material;
         this.frames = frames;
         this.cache = cache;
-        this.keys = new SongKeys(material, frames);
+        this.keys = new SongKeys(material, frames, firstFrame);
     }
 
     /**

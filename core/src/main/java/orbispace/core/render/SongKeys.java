@@ -18,12 +18,19 @@ final class SongKeys {
 
     private final SongMaterial material;
     private final int frames;
+    private final int firstFrame;
     private final Map<StageSettings.Key, float[]> kept = new ConcurrentHashMap<>();
     private final Map<StageSettings.Gating, float[]> gains = new ConcurrentHashMap<>();
 
-    SongKeys(SongMaterial material, int frames) {
+    /**
+     * The keys of a song or of a stretch of it.
+     *
+     * @param firstFrame where in the song the material begins
+     */
+    SongKeys(SongMaterial material, int frames, int firstFrame) {
         this.material = material;
         this.frames = frames;
+        this.firstFrame = firstFrame;
     }
 
     /** One peak per step of the song, with some silence behind its end. */
@@ -80,7 +87,15 @@ final class SongKeys {
                 Audio source = material.audio().get(part.getKey());
                 if (source != null) {
                     source.read(at, n, read.left, read.right);
-                    add(read, part.getValue().floatValue(), n, middle, side);
+                    key.window(part.getKey())
+                            .add(
+                                    part.getValue().floatValue(),
+                                    read.left,
+                                    read.right,
+                                    firstFrame + at,
+                                    n,
+                                    middle,
+                                    side);
                 }
             }
             follower.process(middle, side, 0, n);
@@ -88,12 +103,5 @@ final class SongKeys {
             step += follower.count();
         }
         return peaks;
-    }
-
-    private static void add(Block read, float gain, int n, float[] middle, float[] side) {
-        for (int i = 0; i < n; i++) {
-            middle[i] += gain * (read.left[i] + read.right[i]);
-            side[i] += gain * (read.left[i] - read.right[i]);
-        }
     }
 }

@@ -38,11 +38,23 @@ public sealed interface StageSettings {
      * @param gains amplitude factor on the mean of both channels of each source; none for the
      *     stage's own sound
      * @param filter what of it is heard
+     * @param windows where each source is heard, for those that are not heard everywhere
      */
-    record Key(Map<String, Double> gains, Filter filter) {
-        /** Keeps its own map. */
+    record Key(Map<String, Double> gains, Filter filter, Map<String, KeyWindow> windows) {
+        /** Keeps its own maps. */
         public Key {
             gains = Collections.unmodifiableMap(new TreeMap<>(gains));
+            windows = Collections.unmodifiableMap(new TreeMap<>(windows));
+        }
+
+        /** A key whose sources are heard everywhere. */
+        public Key(Map<String, Double> gains, Filter filter) {
+            this(gains, filter, Map.of());
+        }
+
+        /** Where a source is heard. */
+        KeyWindow window(String sourceId) {
+            return windows.getOrDefault(sourceId, KeyWindow.OPEN);
         }
 
         /** Whether it is the sound of the stage itself. */

@@ -261,7 +261,7 @@ class SheetTest {
                         "30 % left",
                         "37 samples earlier, inverted, less a constant of 0.00200, its first 4800"
                                 + " samples, width 50 %, 3.0 dB less at 310 Hz, 1.0 octaves wide,"
-                                + " 2.0 dB more at 3100 Hz, 1.0 octaves wide");
+                                + " 2.0 dB more at 3.1 kHz, 1.0 octaves wide");
     }
 
     private static String pdfText(Path file) throws IOException {

@@ -26,9 +26,8 @@ import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /**
- * The sources from near to far, folded groups as one: how far each stands in critical distances,
- * when its space first answers, how bright. A distance can be dragged, stepped or typed; all its
- * sends move with it.
+ * The sources from near to far, folded groups as one: how far each stands as it is heard, and how
+ * bright its space is. A distance can be dragged, stepped or typed; all its sends move with it.
  */
 final class DepthPanel extends VBox {
     private static final double NEAREST = 0.125;
@@ -42,7 +41,7 @@ final class DepthPanel extends VBox {
 
     DepthPanel(OrbitModel model) {
         this.model = model;
-        Label scale = new Label("near            critical distance            far");
+        Label scale = new Label("near            wet as loud as dry            far");
         scale.getStyleClass().add("caption");
         HBox head = new HBox(scale);
         head.setAlignment(Pos.CENTER);
@@ -87,7 +86,7 @@ final class DepthPanel extends VBox {
             if (distance.isEmpty()) {
                 field.show("dry", "");
             } else {
-                field.show(Wording.number(distance.getAsDouble(), 2), "dc");
+                field.show(Wording.number(distance.getAsDouble(), 2), "");
             }
         }
         marks.forEach(ScalingCanvas::repaint);
@@ -104,7 +103,7 @@ final class DepthPanel extends VBox {
         NumberField field =
                 new NumberField(
                         "distance",
-                        "critical distances like 0.8",
+                        "a distance like 0.8; 1 hears wet and dry alike",
                         text -> {
                             var value = Entries.factor(text);
                             return value.isPresent()
@@ -129,8 +128,7 @@ final class DepthPanel extends VBox {
                         case PLAIN -> 0.5;
                         case COARSE -> 3;
                     };
-            double factor = Math.pow(10, direction * db / 20);
-            model.depths().place(together, distance.getAsDouble() * factor);
+            model.depths().move(together, direction * db);
         }
     }
 

@@ -227,7 +227,12 @@ class OrbitScreenTest extends WindowCase {
     void depthIsShownAndMovedWithTheKeyboard() {
         press("depth");
         // What was not measured yet cannot be moved.
-        until(() -> desk.orbit().depths().bySource().containsKey("lead-voice"));
+        until(() ->
+                desk.orbit().depths().bySource().containsKey("lead-voice")
+                        && desk.orbit()
+                                .depths()
+                                .distance(List.of(design().findSource("lead-voice").orElseThrow()))
+                                .isPresent());
         Node distance = called("distance");
         focus(distance);
         double before = ret().sendDb("lead-voice").orElseThrow();
