@@ -157,10 +157,22 @@ final class ClearCommand implements Callable<Integer> {
 
     private static void put(ObjectNode document, ArrayNode moves, RoomPlan plan) {
         for (RoomPlan.Change c : plan.changes()) {
-            moves.addObject()
-                    .put("source", c.was().id())
-                    .put("change", c.change())
-                    .put("why", c.why());
+            RoomPlan.Kept own = plan.kept().getFirst();
+            RoomPlan.Kept other =
+                    plan.kept().stream()
+                            .filter(k -> k.source().id().equals(c.was().id()))
+                            .findFirst()
+                            .orElse(own);
+            ObjectNode move =
+                    moves.addObject()
+                            .put("first", own.source().id())
+                            .put("second", c.was().id())
+                            .put("change", c.change())
+                            .put("why", c.why());
+            move.putObject("before")
+                    .put("firstKept", own.before())
+                    .put("secondKept", other.before());
+            move.putObject("after").put("firstKept", own.after()).put("secondKept", other.after());
         }
         ObjectNode n = document.putObject("roomFor").put("source", plan.source().id());
         ArrayNode kept = n.putArray("kept");

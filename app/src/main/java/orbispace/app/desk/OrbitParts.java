@@ -25,8 +25,7 @@ record OrbitParts(
                         song.editor(), song.stretch(), song.jobs(), song.measured(), song.log());
         return new OrbitParts(
                 new Settling(song.editor(), song.jobs(), song.measured(), song.pair()),
-                new Depths(
-                        song.editor(), song.jobs(), song.stems(), song.stretch(), song.measured()),
+                new Depths(song.editor(), song.jobs(), song.stems()),
                 drafting,
                 bench,
                 new Banking(song.editor(), song.jobs(), song.measured(), drafting, bench, facts));
@@ -34,6 +33,6 @@ record OrbitParts(
 
     /** All of them, as they begin with a song. */
     List<OfSong> all() {
-        return List.of(settling, depths, drafting, bench);
+        return List.of(settling, depths, drafting, bench, bank);
     }
 }

@@ -25,7 +25,9 @@ class DeskPartsTest {
                     "opening",
                     "field",
                     "handingOver",
-                    "listening");
+                    "listening",
+                    "orbit",
+                    "leaving");
 
     private final Desk desk = new Desk(new UiLoop(), RecentProjects.inMemory(), Songs.facts());
 
@@ -40,6 +42,15 @@ class DeskPartsTest {
         all.setAccessible(true);
         Collection<?> begun = (Collection<?>) all.get(desk);
         List<String> forgotten = new ArrayList<>();
+        Field parts = Desk.class.getDeclaredField("orbit");
+        parts.setAccessible(true);
+        for (var part : OrbitParts.class.getRecordComponents()) {
+            var of = part.getAccessor();
+            of.setAccessible(true);
+            if (!begun.contains(of.invoke(parts.get(desk)))) {
+                forgotten.add(part.getName());
+            }
+        }
         for (Field field : Desk.class.getDeclaredFields()) {
             if (!field.getType().getName().startsWith("orbispace.app")) {
                 continue;

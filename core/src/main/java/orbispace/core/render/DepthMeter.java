@@ -64,7 +64,6 @@ public final class DepthMeter {
         double wet = 0;
         double centre = 0;
         double earliest = Double.POSITIVE_INFINITY;
-        Map<String, Double> byReturn = new TreeMap<>();
         for (Return r : design.returns()) {
             Send send = r.sends().get(s.id());
             double[] answer = answers.get(r.id());
@@ -73,14 +72,11 @@ public final class DepthMeter {
             }
             double fader = send.preFader() ? 0 : s.gainDb();
             double gain = Decibels.toPower(send.levelDb() + fader + r.levelDb());
-            double here = 0;
             for (int k = 0; k < spectrum.length; k++) {
                 double energy = gain * spectrum[k] * answer[k];
-                here += energy;
+                wet += energy;
                 centre += energy * k * design.song().sampleRateHz() / LENGTH;
             }
-            wet += here;
-            byReturn.put(r.id(), here);
             earliest =
                     Math.min(earliest, r.predelay().seconds(design.song().clock(), r.timedAtBar()));
         }
@@ -88,8 +84,7 @@ public final class DepthMeter {
         return new Depth(
                 known ? OptionalDouble.of(10 * Math.log10(direct / wet)) : OptionalDouble.empty(),
                 known ? OptionalDouble.of(earliest) : OptionalDouble.empty(),
-                known ? OptionalDouble.of(centre / wet) : OptionalDouble.empty(),
-                byReturn);
+                known ? OptionalDouble.of(centre / wet) : OptionalDouble.empty());
     }
 
     /** Mean power per bin of windows spread over the sound, of both channels. */

@@ -47,7 +47,7 @@ final class BenchPanel extends VBox {
         bank.setAccessibleText("put an entry of the bank on the bench");
         bank.getItems().add(new MenuItem(""));
         bank.setOnShowing(e -> fillBank());
-        Button close = Plate.small("Close", bench::close);
+        Button close = Plate.small("Leave the bench", bench::close);
         close.setAccessibleText("close the bench and leave the return as it stands");
         HBox head = new HBox(8, seal, title, note, Plate.spring(), bank, put, close);
         head.setAlignment(Pos.CENTER_LEFT);

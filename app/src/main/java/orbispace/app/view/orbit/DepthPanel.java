@@ -26,8 +26,9 @@ import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /**
- * The sources from near to far, folded groups as one: how far each stands as it is heard, and how
- * bright its space is. A distance can be dragged, stepped or typed; all its sends move with it.
+ * The sources from near to far, folded groups as one: how far each stands in critical distances,
+ * when its space first answers, how bright. A distance can be dragged, stepped or typed; all its
+ * sends move with it.
  */
 final class DepthPanel extends VBox {
     private static final double NEAREST = 0.125;
@@ -41,7 +42,7 @@ final class DepthPanel extends VBox {
 
     DepthPanel(OrbitModel model) {
         this.model = model;
-        Label scale = new Label("near            wet as loud as dry            far");
+        Label scale = new Label("near            critical distance            far");
         scale.getStyleClass().add("caption");
         HBox head = new HBox(scale);
         head.setAlignment(Pos.CENTER);
@@ -86,7 +87,7 @@ final class DepthPanel extends VBox {
             if (distance.isEmpty()) {
                 field.show("dry", "");
             } else {
-                field.show(Wording.number(distance.getAsDouble(), 2), "");
+                field.show(Wording.number(distance.getAsDouble(), 2), "dc");
             }
         }
         marks.forEach(ScalingCanvas::repaint);
@@ -103,7 +104,7 @@ final class DepthPanel extends VBox {
         NumberField field =
                 new NumberField(
                         "distance",
-                        "a distance like 0.8; 1 hears wet and dry alike",
+                        "critical distances like 0.8",
                         text -> {
                             var value = Entries.factor(text);
                             return value.isPresent()
@@ -128,7 +129,8 @@ final class DepthPanel extends VBox {
                         case PLAIN -> 0.5;
                         case COARSE -> 3;
                     };
-            model.depths().move(together, direction * db);
+            double factor = Math.pow(10, direction * db / 20);
+            model.depths().place(together, distance.getAsDouble() * factor);
         }
     }
 

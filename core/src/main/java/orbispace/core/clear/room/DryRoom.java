@@ -199,7 +199,7 @@ public final class DryRoom {
     private static boolean isWorth(RoomPlan plan) {
         RoomPlan.Kept own = plan.kept().getFirst();
         return own.after() - own.before() >= LEAST_GAIN
-                || (own.after() >= own.before()
+                || (own.after() > own.before()
                         && plan.apartBeforeDb() > RoomPlan.BALANCED_DB
                         && plan.apartDb() < plan.apartBeforeDb() - LEAST_BALANCED_DB);
     }
