@@ -198,7 +198,8 @@ public final class Benching implements OfSong {
         return c.name() + " at " + c.words() + (word.isBlank() ? "" : ": " + word.strip());
     }
 
-    private String label() {
+    /** The letter and name of its return. */
+    public String label() {
         String id = returnId.get();
         return id + editor.now().findReturn(id).map(r -> " " + r.name()).orElse("");
     }

@@ -25,7 +25,8 @@ record OrbitParts(
                         song.editor(), song.stretch(), song.jobs(), song.measured(), song.log());
         return new OrbitParts(
                 new Settling(song.editor(), song.jobs(), song.measured(), song.pair()),
-                new Depths(song.editor(), song.jobs(), song.stems()),
+                new Depths(
+                        song.editor(), song.jobs(), song.stems(), song.stretch(), song.measured()),
                 drafting,
                 bench,
                 new Banking(song.editor(), song.jobs(), song.measured(), drafting, bench, facts));

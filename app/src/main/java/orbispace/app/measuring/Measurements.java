@@ -113,12 +113,13 @@ public final class Measurements {
 
     /**
      * Measures again what a change of the design has touched: pictures first, since they are looked
-     * at, then what the returns cover in the section, then the mix, then remedies.
+     * at, then what the returns cover in the section, then the mix, then remedies. At an estimated
+     * level the section is measured twice.
      *
      * @param pair what is heard against each other
      * @param barred kinds of remedies not to look for; empty to look for none at all
      * @param judged who is judged
-     * @param afterPictures what else is to be measured when the pictures are there
+     * @param afterSection what else is to be measured whenever the section was
      */
     public void update(
             Design design,
@@ -126,7 +127,7 @@ public final class Measurements {
             Span span,
             Optional<Set<Setting>> barred,
             Judged judged,
-            Runnable afterPictures) {
+            Runnable afterSection) {
         jobs.cancel("clear");
         jobs.cancel("remedies");
         pictures.keySet().removeIf(id -> design.findReturn(id).isEmpty());
@@ -138,11 +139,7 @@ public final class Measurements {
                 wanted.put(r.id(), recipe);
             }
         }
-        Runnable rest =
-                () -> {
-                    afterPictures.run();
-                    measureSound(design, pair, span, barred, judged);
-                };
+        Runnable rest = () -> measureSound(design, pair, span, barred, judged, afterSection);
         if (wanted.isEmpty()) {
             jobs.cancel("pictures");
             rest.run();
@@ -193,17 +190,35 @@ public final class Measurements {
             ComparedPair pair,
             Span span,
             Optional<Set<Setting>> barred,
-            Judged judged) {
+            Judged judged,
+            Runnable afterSection) {
         Renderer render = renderer;
         if (render == null) {
             return;
         }
         Runnable remedies = () -> cover.measureRemedies(render, design, span, barred, judged);
-        Runnable section =
-                () -> cover.measureSection(render, design, span, barred, judged, remedies);
-        Runnable mixed = () -> measureMix(render, design, pair, span, section, remedies);
-        Runnable sectionFirst =
-                () -> cover.measureSection(render, design, span, barred, judged, mixed);
+        Consumer<Runnable> section =
+                then ->
+                        cover.measureSection(
+                                render,
+                                design,
+                                span,
+                                barred,
+                                judged,
+                                () -> {
+                                    afterSection.run();
+                                    then.run();
+                                });
+        Runnable mixed =
+                () ->
+                        measureMix(
+                                render,
+                                design,
+                                pair,
+                                span,
+                                () -> section.accept(remedies),
+                                remedies);
+        Runnable sectionFirst = () -> section.accept(mixed);
         if (cover.isOpen(design)) {
             sectionFirst.run();
         } else {

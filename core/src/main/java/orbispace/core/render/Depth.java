@@ -14,11 +14,18 @@ import orbispace.core.design.Send;
  * @param directToReverberantDb direct over wet energy; empty if nothing is sent or it is silent
  * @param earliestSeconds the shortest predelay on its way; empty without sends
  * @param centroidHz spectral centre of its wet energy; empty without sends
+ * @param wetByReturn energy that it makes in each return, in any unit that all sources share
  */
 public record Depth(
         OptionalDouble directToReverberantDb,
         OptionalDouble earliestSeconds,
-        OptionalDouble centroidHz) {
+        OptionalDouble centroidHz,
+        Map<String, Double> wetByReturn) {
+    /** Keeps its own map. */
+    public Depth {
+        wetByReturn = Map.copyOf(wetByReturn);
+    }
+
     /** Distance in units of the critical distance, at which direct and wet are equal. */
     public OptionalDouble criticalDistances() {
         return directToReverberantDb.isPresent()
@@ -35,12 +42,17 @@ public record Depth(
      */
     public static Map<String, Double> sendsFor(
             Design design, String source, Depth now, double criticalDistances) {
-        Map<String, Double> levels = new TreeMap<>();
         OptionalDouble distance = now.criticalDistances();
         if (distance.isEmpty()) {
-            return levels;
+            return Map.of();
         }
-        double more = 20 * Math.log10(criticalDistances / distance.getAsDouble());
+        return sendsMoved(
+                design, source, 20 * Math.log10(criticalDistances / distance.getAsDouble()));
+    }
+
+    /** The sends of a source by so many decibels louder, by return, within -90 and 24 dB. */
+    public static Map<String, Double> sendsMoved(Design design, String source, double more) {
+        Map<String, Double> levels = new TreeMap<>();
         for (Return r : design.returns()) {
             Send send = r.sends().get(source);
             if (send != null) {

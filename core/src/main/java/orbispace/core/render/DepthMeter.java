@@ -64,6 +64,7 @@ public final class DepthMeter {
         double wet = 0;
         double centre = 0;
         double earliest = Double.POSITIVE_INFINITY;
+        Map<String, Double> byReturn = new TreeMap<>();
         for (Return r : design.returns()) {
             Send send = r.sends().get(s.id());
             double[] answer = answers.get(r.id());
@@ -72,11 +73,14 @@ public final class DepthMeter {
             }
             double fader = send.preFader() ? 0 : s.gainDb();
             double gain = Decibels.toPower(send.levelDb() + fader + r.levelDb());
+            double here = 0;
             for (int k = 0; k < spectrum.length; k++) {
                 double energy = gain * spectrum[k] * answer[k];
-                wet += energy;
+                here += energy;
                 centre += energy * k * design.song().sampleRateHz() / LENGTH;
             }
+            wet += here;
+            byReturn.put(r.id(), here);
             earliest =
                     Math.min(earliest, r.predelay().seconds(design.song().clock(), r.timedAtBar()));
         }
@@ -84,7 +88,8 @@ public final class DepthMeter {
         return new Depth(
                 known ? OptionalDouble.of(10 * Math.log10(direct / wet)) : OptionalDouble.empty(),
                 known ? OptionalDouble.of(earliest) : OptionalDouble.empty(),
-                known ? OptionalDouble.of(centre / wet) : OptionalDouble.empty());
+                known ? OptionalDouble.of(centre / wet) : OptionalDouble.empty(),
+                byReturn);
     }
 
     /** Mean power per bin of windows spread over the sound, of both channels. */

@@ -54,14 +54,15 @@ public final class Renderer {
     }
 
     /**
-     * A renderer of a stretch of the song alone, cut to what there is. It starts in silence, so a
-     * run-up must be asked for in which tails of what came before arise. What it keeps, it keeps
-     * apart.
+     * A renderer of a stretch of the song alone, in seconds of the song and cut to what this one
+     * has. It starts in silence, so a run-up must be asked for in which tails of what came before
+     * arise. What it keeps, it keeps apart.
      */
     public Renderer window(double fromSeconds, double toSeconds) {
         double rate = material.sampleRateHz();
-        int from = Math.clamp((long) (fromSeconds * rate), 0, frames) / START_STEP * START_STEP;
-        int to = Math.clamp((long) Math.ceil(toSeconds * rate), from, frames);
+        long first = (long) (fromSeconds * rate) - firstFrame;
+        int from = Math.clamp(first, 0, frames) / START_STEP * START_STEP;
+        int to = Math.clamp((long) Math.ceil(toSeconds * rate) - firstFrame, from, frames);
         return new Renderer(
                 material.cut(from, to), to - from, new StageCache(WINDOW_BYTES), firstFrame + from);
     }

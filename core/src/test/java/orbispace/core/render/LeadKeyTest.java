@@ -115,6 +115,19 @@ class LeadKeyTest {
         assertThat(difference(Audio.of(RATE, left), whole, 0, 0)).isLessThan(-90);
     }
 
+    @Test
+    void aWindowIsAskedForInSecondsOfTheSongAlsoOfAWindow() {
+        Renderer song = new Renderer(MATERIAL, MATERIAL.frames(), new StageCache(0));
+        Renderer once = song.window(3, 7);
+        Renderer twice = once.window(4, 6);
+        assertThat(twice.firstFrame()).isEqualTo(song.window(4, 6).firstFrame());
+        assertThat(twice.frames()).isEqualTo(song.window(4, 6).frames());
+        Design design = song("early", "early");
+        assertThat(difference(twice.dryMix(design), song.dryMix(design), twice.firstFrame(), 0))
+                .isLessThan(-120);
+        assertThat(once.window(0, 100).frames()).isEqualTo(once.frames());
+    }
+
     /** How far what differs lies under what is heard, dB, from a frame of the part on. */
     private static double difference(Audio part, Audio whole, int offset, int from) {
         double apart = 0;

@@ -228,9 +228,11 @@ public final class SpaceWording {
     /** What tells most of it, in a few letters: its decay, its time or its wall. */
     public String size() {
         MusicalTime wall = ret.gate() == null ? null : ret.gate().length();
-        if (wall != null) {
-            return brief(wall);
-        }
+        return wall == null ? ownSize() : brief(wall);
+    }
+
+    /** The same of the space alone, also where a gate cuts it. */
+    public String ownSize() {
         return switch (ret.space()) {
             case Space.Reverb h -> Wording.seconds(h.decaySeconds());
             case Space.Gated g -> brief(g.length());

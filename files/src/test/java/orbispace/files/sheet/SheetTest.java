@@ -12,8 +12,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import orbispace.core.design.Design;
+import orbispace.core.design.Filter;
+import orbispace.core.design.Gate;
+import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Placement;
+import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Tone;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
@@ -69,6 +74,31 @@ class SheetTest {
                         "Fog horn, ping-pong echo",
                         "333.3 ms",
                         "31 %");
+    }
+
+    @Test
+    void aGatedReturnIsToldByItsWallAndItsSpaceByItsDecay() {
+        Design design = ProjectFileTest.design();
+        Return hall = design.requireReturn("A");
+        Gate wall =
+                new Gate(
+                        "",
+                        new Filter(null, null, null),
+                        -30,
+                        6,
+                        100,
+                        1,
+                        50,
+                        100,
+                        new MusicalTime.Millis(360));
+        Return gated = hall.withChain(hall.chain().withGate(wall));
+        Return shorter = gated.withSpace(SpaceTraits.ringing(gated.space(), 0.5));
+        assertThat(new SpaceWording(design, gated).size())
+                .isEqualTo(new SpaceWording(design, shorter).size())
+                .contains("360 ms");
+        assertThat(new SpaceWording(design, gated).ownSize()).isEqualTo("2.40 s");
+        assertThat(new SpaceWording(design, shorter).ownSize()).isEqualTo("1.20 s");
+        assertThat(new SpaceWording(design, hall).size()).isEqualTo("2.40 s");
     }
 
     @Test

@@ -97,6 +97,7 @@ final class ClearInspector extends VBox {
     void setPalette(Palette given) {
         seal.setPalette(given);
         standing.setPalette(given);
+        remedies.setPalette(given);
     }
 
     private void show() {

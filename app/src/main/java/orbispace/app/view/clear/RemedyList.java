@@ -9,6 +9,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ClearModel;
+import orbispace.app.draw.Palette;
 import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.Diagnosis;
@@ -31,6 +32,7 @@ final class RemedyList extends VBox {
     private final VBox roomMoves = new VBox(6);
     private final List<Applied> applied = new ArrayList<>();
     private final Runnable changed;
+    private Palette palette = Palette.DAY;
 
     /** A remedy that was applied, and how to take it back. */
     private record Applied(Proposal proposal, ReturnEdit inverse) {}
@@ -126,13 +128,22 @@ final class RemedyList extends VBox {
                 + ".";
     }
 
+    void setPalette(Palette given) {
+        palette = given;
+        showRoom();
+    }
+
     private void showRoom() {
         roomMoves.getChildren().clear();
         RoomPlan found = model.clearing().room().get();
         if (found != null) {
             roomMoves
                     .getChildren()
-                    .add(new RoomCard(found, () -> model.edit(found.edit(model.design().get()))));
+                    .add(
+                            new RoomCard(
+                                    found,
+                                    palette,
+                                    () -> model.edit(found.edit(model.design().get()))));
         }
     }
 

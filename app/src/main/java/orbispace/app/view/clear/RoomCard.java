@@ -8,13 +8,14 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import orbispace.app.draw.Palette;
 import orbispace.app.view.control.Plate;
 import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.words.Wording;
 
 /** Room between dry sources: what moves and why, what everyone keeps, and left against right. */
 final class RoomCard extends VBox {
-    RoomCard(RoomPlan plan, Runnable press) {
+    RoomCard(RoomPlan plan, Palette palette, Runnable press) {
         super(4, text(plan.words(), plan.isEmpty() ? "why" : "row-name"));
         if (!plan.isEmpty()) {
             List<Node> rows = getChildren();
@@ -22,7 +23,9 @@ final class RoomCard extends VBox {
                 rows.add(text(c.change(), "remedy-measures"));
                 rows.add(text(c.why(), "why"));
             }
-            rows.add(new SeatChart(plan));
+            SeatChart seats = new SeatChart(plan);
+            seats.setPalette(palette);
+            rows.add(seats);
             rows.add(
                     text(
                             "kept: "

@@ -12,6 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.Benching;
 import orbispace.app.desk.OrbitModel;
@@ -41,13 +42,16 @@ final class BenchPanel extends VBox {
         getStyleClass().add("bench");
         title.getStyleClass().add("inspector-title");
         note.getStyleClass().add("caption");
-        Button put = Plate.small("Put it on as it is now", this::put);
+        Button put = Plate.small("Add as it is now", this::put);
         put.setAccessibleText("put the return as it stands now on the bench");
         bank.getStyleClass().addAll("kind-menu", "small");
         bank.setAccessibleText("put an entry of the bank on the bench");
         bank.getItems().add(new MenuItem(""));
         bank.setOnShowing(e -> fillBank());
         Button close = Plate.small("Leave the bench", bench::close);
+        for (Region whole : List.of(title, bank, put, close)) {
+            whole.setMinWidth(Region.USE_PREF_SIZE);
+        }
         close.setAccessibleText("close the bench and leave the return as it stands");
         HBox head = new HBox(8, seal, title, note, Plate.spring(), bank, put, close);
         head.setAlignment(Pos.CENTER_LEFT);
@@ -72,7 +76,7 @@ final class BenchPanel extends VBox {
         model.design()
                 .get()
                 .findReturn(bench.returnId().get())
-                .ifPresent(r -> bench.put(new SpaceWording(model.design().get(), r).size(), r));
+                .ifPresent(r -> bench.put(new SpaceWording(model.design().get(), r).ownSize(), r));
     }
 
     private void fillBank() {
@@ -95,13 +99,12 @@ final class BenchPanel extends VBox {
         rows.getChildren().clear();
         numbers.clear();
         List<Candidate> all = bench.candidates().get();
-        title.setText("Bench");
+        title.setText("Bench of " + bench.label());
         note.setText(
                 all.isEmpty()
                         ? "candidates are being set to one wet share \u2026"
                         : Wording.format(
-                                "all at %.1f %% of all loudness in this section; keys 1 to %d flip"
-                                        + " them while it plays",
+                                "all at %.1f %% of all loudness here; keys 1 to %d flip them",
                                 100 * all.getFirst().share(), all.size()));
         for (int i = 0; i < all.size(); i++) {
             rows.getChildren().add(row(all.get(i), i));
@@ -122,7 +125,8 @@ final class BenchPanel extends VBox {
         name.getStyleClass().add("row-name");
         name.setMinWidth(140);
         name.setPrefWidth(140);
-        Label size = new Label(new SpaceWording(model.design().get(), c.ret()).size());
+        // A gate's wall is the same for all; what differs is the space behind it.
+        Label size = new Label(new SpaceWording(model.design().get(), c.ret()).ownSize());
         size.getStyleClass().add("caption");
         size.setMinWidth(120);
         size.setPrefWidth(120);

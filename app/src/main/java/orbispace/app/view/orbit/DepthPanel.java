@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -19,6 +19,7 @@ import orbispace.app.draw.Pen;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.StepSize;
+import orbispace.core.clear.HeardDepth;
 import orbispace.core.design.Design;
 import orbispace.core.design.Groups;
 import orbispace.core.design.Source;
@@ -26,13 +27,12 @@ import orbispace.core.words.Entries;
 import orbispace.core.words.Wording;
 
 /**
- * The sources from near to far, folded groups as one: how far each stands in critical distances,
- * when its space first answers, how bright. A distance can be dragged, stepped or typed; all its
- * sends move with it.
+ * The sources from near to far, folded groups as one: how much of what is heard of each is its
+ * space, and how bright that is. It can be dragged, stepped or typed; all its sends move with it.
  */
 final class DepthPanel extends VBox {
-    private static final double NEAREST = 0.125;
-    private static final double FARTHEST = 8;
+    private static final double NEAREST = 1.0 / 128;
+    private static final double FARTHEST = 4;
 
     private final OrbitModel model;
     private final VBox rows = new VBox(1);
@@ -42,7 +42,7 @@ final class DepthPanel extends VBox {
 
     DepthPanel(OrbitModel model) {
         this.model = model;
-        Label scale = new Label("near            critical distance            far");
+        Label scale = new Label("near            wet as loud as dry            far");
         scale.getStyleClass().add("caption");
         HBox head = new HBox(scale);
         head.setAlignment(Pos.CENTER);
@@ -52,9 +52,7 @@ final class DepthPanel extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(head, scroll);
-        model.depths()
-                .bySource()
-                .addListener((javafx.collections.MapChangeListener<Object, Object>) c -> refresh());
+        model.depths().heard().addListener((o, was, is) -> refresh());
         model.design().addListener((o, was, is) -> refresh());
         model.selection().folded().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
@@ -87,7 +85,10 @@ final class DepthPanel extends VBox {
             if (distance.isEmpty()) {
                 field.show("dry", "");
             } else {
-                field.show(Wording.number(distance.getAsDouble(), 2), "dc");
+                double share = distance.getAsDouble() / (1 + distance.getAsDouble());
+                field.show(
+                        share < 0.001 ? "< 0.1 %" : Wording.percent(share, share < 0.0995 ? 1 : 0),
+                        "");
             }
         }
         marks.forEach(ScalingCanvas::repaint);
@@ -104,12 +105,8 @@ final class DepthPanel extends VBox {
         NumberField field =
                 new NumberField(
                         "distance",
-                        "critical distances like 0.8",
-                        text -> {
-                            var value = Entries.factor(text);
-                            return value.isPresent()
-                                    && model.depths().place(r.sources(), value.getAsDouble());
-                        },
+                        "how much of it is heard as space, such as 20 %",
+                        text -> typed(r.sources(), Entries.percent(text)),
                         (direction, size) -> step(r.sources(), direction, size),
                         model.problem()::set);
         field.setMinWidth(64);
@@ -118,6 +115,12 @@ final class DepthPanel extends VBox {
         HBox row = new HBox(6, name, axis, field);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
+    }
+
+    private boolean typed(List<Source> together, OptionalDouble share) {
+        return share.isPresent()
+                && share.getAsDouble() < 1
+                && model.depths().place(together, share.getAsDouble() / (1 - share.getAsDouble()));
     }
 
     private void step(List<Source> together, int direction, StepSize size) {
@@ -129,8 +132,7 @@ final class DepthPanel extends VBox {
                         case PLAIN -> 0.5;
                         case COARSE -> 3;
                     };
-            double factor = Math.pow(10, direction * db / 20);
-            model.depths().place(together, distance.getAsDouble() * factor);
+            model.depths().move(together, direction * db);
         }
     }
 
@@ -183,9 +185,9 @@ final class DepthPanel extends VBox {
         }
 
         private double brightHz() {
+            HeardDepth heard = model.depths().heard().get();
             return together.stream()
-                    .flatMap(s ->
-                            Optional.ofNullable(model.depths().bySource().get(s.id())).stream())
+                    .flatMap(s -> heard == null ? Stream.empty() : heard.depth(s.id()).stream())
                     .flatMapToDouble(d -> d.centroidHz().stream())
                     .average()
                     .orElse(1000);

@@ -105,7 +105,7 @@ class OrbitScreenTest extends WindowCase {
         until(() -> desk.orbit().bench().candidates().get().size() > 3);
         drawn();
         var all = desk.orbit().bench().candidates().get();
-        assertThat(labels()).contains("Bench", all.get(1).name());
+        assertThat(labels()).contains("Bench of A " + was.name(), all.get(1).name());
         double share = all.getFirst().share();
         assertThat(all).allMatch(c -> Math.abs(c.share() - share) <= 0.002 || !c.reached());
         key(KeyCode.DIGIT3);
@@ -227,7 +227,11 @@ class OrbitScreenTest extends WindowCase {
     void depthIsShownAndMovedWithTheKeyboard() {
         press("depth");
         // What was not measured yet cannot be moved.
-        until(() -> desk.orbit().depths().bySource().containsKey("lead-voice"));
+        until(() ->
+                desk.orbit()
+                        .depths()
+                        .distance(List.of(design().findSource("lead-voice").orElseThrow()))
+                        .isPresent());
         Node distance = called("distance");
         focus(distance);
         double before = ret().sendDb("lead-voice").orElseThrow();

@@ -134,7 +134,7 @@ final class Outcome {
                             "takes %.1f points of %s as it stands, %.1f so",
                             100 * took, source.name(), 100 * takes));
         } else if (as.pan() != s.pan() || as.tone().width() != s.tone().width()) {
-            words.add("so that left and right are in balance");
+            words.add(whyAside(kept(was, who), kept(is, who)));
         }
         for (Tone.Bell b : more(s, as)) {
             words.add(
@@ -142,6 +142,15 @@ final class Outcome {
                             "covers %s most around %s", source.name(), Wording.hertz(b.hz())));
         }
         return String.join("; ", words);
+    }
+
+    /** Why someone moves who takes no less of the part than before. */
+    private static String whyAside(double keptBefore, double keptAfter) {
+        return keptAfter - keptBefore >= TELLING
+                ? Wording.format(
+                        "%.0f %% of it is heard itself, not %.0f",
+                        100 * keptAfter, 100 * keptBefore)
+                : "so that left and right are in balance";
     }
 
     private static List<Tone.Bell> more(Source was, Source is) {

@@ -23,6 +23,9 @@ final class RoomSearch {
      */
     private static final double COST_OF_WAY = 0.02;
 
+    /** What a full way counts by which all together lean further to one side than they did. */
+    private static final double COST_OF_LEAN = 0.02;
+
     /** What a dB beyond the limit, in one third of an octave, counts. */
     private static final double COST_PER_DB = 0.05;
 
@@ -55,7 +58,7 @@ final class RoomSearch {
     private final SidePowers once;
 
     /** A seat in one of its places. */
-    private record Place(TwoEars ears, SidePowers powers, double way) {}
+    private record Place(TwoEars ears, SidePowers powers, double way, double right) {}
 
     /** What a move would come to. */
     private static final class Step {
@@ -141,11 +144,13 @@ final class RoomSearch {
 
     private static Place place(Seat seat, List<Source> choice, Heard heard) {
         double way = 0;
+        double right = 0;
         for (int i = 0; i < choice.size(); i++) {
+            right += choice.get(i).pan() - seat.sources().get(i).pan();
             way += Math.abs(choice.get(i).pan() - seat.sources().get(i).pan());
             way += Math.abs(choice.get(i).tone().width() - seat.sources().get(i).tone().width());
         }
-        return new Place(heard.ears(choice), heard.powers(choice), way / choice.size());
+        return new Place(heard.ears(choice), heard.powers(choice), way / choice.size(), right);
     }
 
     /** The sources of all seats where they come through best, in the order of the seats. */
@@ -209,6 +214,15 @@ final class RoomSearch {
         return way;
     }
 
+    /** How far all together lean to a side, from where they were. */
+    private double lean(int[] to) {
+        double right = 0;
+        for (int i = 0; i < to.length; i++) {
+            right += places.get(i).get(to[i]).right;
+        }
+        return Math.abs(right);
+    }
+
     private SidePowers moved(int[] to) {
         SidePowers together = own;
         for (int i = 0; i < to.length; i++) {
@@ -235,7 +249,7 @@ final class RoomSearch {
                 gain += OTHERS_COUNT * (keptOf(i, to[i], then) - keptOf(i, at[i], sum));
             }
         }
-        return gain - COST_OF_WAY * (way(to) - way(at));
+        return gain - COST_OF_WAY * (way(to) - way(at)) - COST_OF_LEAN * (lean(to) - lean(at));
     }
 
     private double kept(TwoEars masker) {

@@ -9,7 +9,8 @@ import orbispace.core.hearing.HearingModel;
 
 /**
  * Excitation of the left and the right ear, each by its own channel, as in headphones. What is said
- * of two ears is said of the better one, which is what panning apart can win.
+ * of two ears is said of the better one in each band, which is what panning apart can win: maskers
+ * at both sides that share no band are then no worse than both at one.
  */
 record TwoEars(Excitation left, Excitation right) {
     /** Both channels of a sound as two ears. */
@@ -40,23 +41,21 @@ record TwoEars(Excitation left, Excitation right) {
         return new TwoEars(left.plus(other.left), right.plus(other.right));
     }
 
-    /** Loudness beside a masker at the better ear, summed over some frames. */
+    /** Loudness beside a masker at the better ear of each band, summed over some frames. */
     double heard(TwoEars masker, double roomPower, BitSet frames) {
         return IntStream.of(frames.stream().toArray())
                 .parallel()
-                .mapToDouble(f ->
-                        Math.max(
-                                sones(left, masker.left, roomPower, f),
-                                sones(right, masker.right, roomPower, f)))
+                .mapToDouble(f -> {
+                    double sum = 0;
+                    for (int b = 0; b < HearingModel.BANDS; b++) {
+                        sum +=
+                                Math.max(
+                                        partial(left, masker.left, roomPower, f, b),
+                                        partial(right, masker.right, roomPower, f, b));
+                    }
+                    return sum;
+                })
                 .sum();
-    }
-
-    private static double sones(Excitation s, Excitation m, double room, int frame) {
-        double sum = 0;
-        for (int b = 0; b < HearingModel.BANDS; b++) {
-            sum += partial(s, m, room, frame, b);
-        }
-        return sum;
     }
 
     /** What another masker takes of each band's loudness beside a first, over some frames. */

@@ -38,6 +38,9 @@ class DryRoomTest {
         STEMS.put("keys", turns(2, 0));
         STEMS.put("organ", turns(3, 1));
         STEMS.put("bass", noise(0.004, 40, 110, 4));
+        STEMS.put("piano", noise(0.001, 600, 1100, 12));
+        STEMS.put("violins", noise(0.001, 2800, 4600, 13));
+        STEMS.put("flute", noise(0.001, 1400, 2200, 14));
         STEMS.put("deep", noise(0.004, 40, 120, 5));
         STEMS.put("Kick in", noise(0.002, 700, 6000, 6));
         STEMS.put("Room", noise(0.002, 700, 6000, 7));
@@ -137,6 +140,22 @@ class DryRoomTest {
                 assertThat(apart).as("%.0f Hz", t.hz()).isBetween(-1.6, 1.6);
             }
         }
+    }
+
+    @Test
+    void thoseThatShareNoBandDoNotAllLeanToOneSide() {
+        Design design =
+                song(
+                        VOICE,
+                        source("piano", Role.HARMONY_BED),
+                        source("violins", Role.HARMONY_BED),
+                        source("flute", Role.HARMONY_BED));
+        Design moved = applied(design, plan(design));
+        List<Double> pans = moved.sources().stream().map(Source::pan).filter(p -> p != 0).toList();
+        double sum = pans.stream().mapToDouble(p -> p).sum();
+        double most = pans.stream().mapToDouble(Math::abs).max().orElse(0);
+        assertThat(pans).hasSizeGreaterThan(1);
+        assertThat(Math.abs(sum)).as("%s", pans).isLessThanOrEqualTo(most + 1e-9);
     }
 
     @Test
