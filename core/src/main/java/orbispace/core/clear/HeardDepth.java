@@ -6,9 +6,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
@@ -24,9 +26,9 @@ import orbispace.core.time.Span;
  * makes in all returns, beside all dry sources, over that of the source itself beside everything
  * else. At distance 1 both are as loud. What is masked pushes nobody back.
  *
- * <p>Of a return a source has the share of its energy that it sends; its sends moved by some
- * decibels scale that share, so that a distance is sought without rendering: on its course over
- * decibels, known every three and straight between.
+ * <p>Of a return a source has the share of the energy of each band that it sends; its sends moved
+ * by some decibels scale that share, so that a distance is sought without rendering: on its course
+ * over decibels, known every three and straight between.
  */
 public final class HeardDepth {
     private static final int MOST_FRAMES = 256;
@@ -54,7 +56,7 @@ public final class HeardDepth {
         HeardSong song = analysis.song();
         BitSet few = few(analysis.slice(song.silence(), span).frames());
         Map<String, Excitation> wets = new HashMap<>();
-        Map<String, Double> sent = new HashMap<>();
+        Map<String, double[]> sent = new HashMap<>();
         Excitation sum = analysis.slice(song.silence(), span).only(few);
         Excitation none = sum;
         Excitation drySum = sum;
@@ -65,7 +67,10 @@ public final class HeardDepth {
             sum = sum.plus(wet);
         }
         depths.values()
-                .forEach(d -> d.wetByReturn().forEach((id, e) -> sent.merge(id, e, Double::sum)));
+                .forEach(d ->
+                        d.wetByReturn()
+                                .forEach(
+                                        (id, e) -> sent.merge(id, bands(e), HeardDepth::together)));
         for (Source s : design.sources()) {
             job.check();
             Depth depth = depths.get(s.id());
@@ -76,10 +81,10 @@ public final class HeardDepth {
             sum = sum.plus(dry);
             drySum = drySum.plus(dry);
             Excitation own = none;
-            for (Map.Entry<String, Double> e : depth.wetByReturn().entrySet()) {
-                Excitation wet = wets.get(e.getKey());
-                double of = sent.getOrDefault(e.getKey(), 0.0);
-                own = wet == null || of <= 0 ? own : own.plus(wet.times(e.getValue() / of));
+            for (Map.Entry<String, List<Double>> e : depth.wetByReturn().entrySet()) {
+                Excitation wet = Objects.requireNonNull(wets.get(e.getKey()));
+                double[] all = Objects.requireNonNull(sent.get(e.getKey()));
+                own = own.plus(wet.share(share(bands(e.getValue()), all)));
             }
             sources.add(new Heard(s.id(), dry, own));
         }
@@ -99,6 +104,29 @@ public final class HeardDepth {
     public static HeardDepth of(
             CoverAnalysis analysis, Design design, Map<String, Depth> depths, Span span, Job job) {
         return new HeardDepth(analysis, design, depths, span, job);
+    }
+
+    private static double[] bands(List<Double> energies) {
+        return energies.stream().mapToDouble(e -> e).toArray();
+    }
+
+    private static double[] together(double[] one, double[] other) {
+        double[] sum = one.clone();
+        for (int b = 0; b < sum.length; b++) {
+            sum[b] += other[b];
+        }
+        return sum;
+    }
+
+    /** What one is of all in each band; where nothing is sent, what it is of all of them. */
+    private static double[] share(double[] one, double[] all) {
+        double whole = DoubleStream.of(all).sum();
+        double overall = whole <= 0 ? 0 : DoubleStream.of(one).sum() / whole;
+        double[] share = new double[one.length];
+        for (int b = 0; b < share.length; b++) {
+            share[b] = all[b] <= 0 ? overall : one[b] / all[b];
+        }
+        return share;
     }
 
     /** Frames all over the stretch, unevenly, lest strokes on a grid fall between them. */

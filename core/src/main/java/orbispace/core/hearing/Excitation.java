@@ -86,6 +86,15 @@ public final class Excitation {
         return new Excitation(out, framesPerSecond);
     }
 
+    /** The excitation of a share of the power of each band. */
+    public Excitation share(double[] perBand) {
+        float[] out = new float[cells.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = (float) (cells[i] * perBand[i % HearingModel.BANDS]);
+        }
+        return new Excitation(out, framesPerSecond);
+    }
+
     /** The excitation under a gain that changes from frame to frame, given as power per frame. */
     public Excitation times(float[] powerPerFrame) {
         float[] out = new float[cells.length];

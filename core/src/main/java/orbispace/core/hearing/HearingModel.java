@@ -26,6 +26,12 @@ public final class HearingModel {
 
     private HearingModel() {}
 
+    /** The band whose centre lies nearest to a frequency. */
+    public static int bandAt(double hz) {
+        double band = (erbNumber(hz) - erbNumber(LOWEST_HZ)) / BAND_STEP;
+        return Math.clamp(Math.round(band), 0, BANDS - 1);
+    }
+
     /** Centre of an ear band in Hz. */
     public static double centreHz(int band) {
         return CENTRES[band];

@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
@@ -14,13 +15,14 @@ import orbispace.core.design.Send;
  * @param directToReverberantDb direct over wet energy; empty if nothing is sent or it is silent
  * @param earliestSeconds the shortest predelay on its way; empty without sends
  * @param centroidHz spectral centre of its wet energy; empty without sends
- * @param wetByReturn energy that it makes in each return, in any unit that all sources share
+ * @param wetByReturn energy that it makes in each return, band by band of the ear, in any unit that
+ *     all sources share
  */
 public record Depth(
         OptionalDouble directToReverberantDb,
         OptionalDouble earliestSeconds,
         OptionalDouble centroidHz,
-        Map<String, Double> wetByReturn) {
+        Map<String, List<Double>> wetByReturn) {
     /** Keeps its own map. */
     public Depth {
         wetByReturn = Map.copyOf(wetByReturn);

@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.HearingModel;
 import orbispace.core.signal.WindowedSpectrum;
 
 /**
@@ -64,7 +66,7 @@ public final class DepthMeter {
         double wet = 0;
         double centre = 0;
         double earliest = Double.POSITIVE_INFINITY;
-        Map<String, Double> byReturn = new TreeMap<>();
+        Map<String, List<Double>> byReturn = new TreeMap<>();
         for (Return r : design.returns()) {
             Send send = r.sends().get(s.id());
             double[] answer = answers.get(r.id());
@@ -74,13 +76,16 @@ public final class DepthMeter {
             double fader = send.preFader() ? 0 : s.gainDb();
             double gain = Decibels.toPower(send.levelDb() + fader + r.levelDb());
             double here = 0;
+            double[] bands = new double[HearingModel.BANDS];
             for (int k = 0; k < spectrum.length; k++) {
                 double energy = gain * spectrum[k] * answer[k];
+                double hz = k * design.song().sampleRateHz() / LENGTH;
                 here += energy;
-                centre += energy * k * design.song().sampleRateHz() / LENGTH;
+                centre += energy * hz;
+                bands[HearingModel.bandAt(hz)] += energy;
             }
             wet += here;
-            byReturn.put(r.id(), here);
+            byReturn.put(r.id(), DoubleStream.of(bands).boxed().toList());
             earliest =
                     Math.min(earliest, r.predelay().seconds(design.song().clock(), r.timedAtBar()));
         }

@@ -31,6 +31,8 @@ class HeardDepthTest {
             Map.of(
                     "voice", words(1),
                     "bed", words(2),
+                    "deep", noise(0.002, 80, 250, 6),
+                    "bright", noise(0.002, 3000, 7000, 7),
                     "wall", noise(0.2, 200, 5000, 3));
 
     private static Audio noise(double power, double low, double high, int seed) {
@@ -144,6 +146,16 @@ class HeardDepthTest {
         return java.util.Objects.requireNonNull(depths.get("voice"))
                 .criticalDistances()
                 .orElseThrow();
+    }
+
+    @Test
+    void ofASharedReturnEachHasItsOwnBands() {
+        HeardDepth shared = heard(design(Map.of("deep", -6.0, "bright", -6.0), "deep", "bright"));
+        for (String one : List.of("deep", "bright")) {
+            double alone =
+                    heard(design(Map.of(one, -6.0), "deep", "bright")).distance(one).orElseThrow();
+            assertThat(shared.distance(one).orElseThrow()).isCloseTo(alone, within(0.3 * alone));
+        }
     }
 
     @Test
