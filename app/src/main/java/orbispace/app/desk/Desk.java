@@ -49,6 +49,7 @@ public final class Desk {
     private final Referencing references;
     private final HandingOver handingOver;
     private final UnitMeasuring units;
+    private final PartMatching matching;
     private final Listening listening;
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
     private final Leaving leaving;
@@ -97,14 +98,9 @@ public final class Desk {
         references = ofSong(new Referencing(editor, stretch, jobs, measured, song.kept()));
         handingOver = new HandingOver(editor, stretch, jobs, measured, proving, song.stems());
         units = ofSong(new UnitMeasuring(editor, jobs, song.kept(), field));
-        listening =
-                new Listening(
-                        song.transport(),
-                        measured.mix(),
-                        song.pair(),
-                        references,
-                        stretch,
-                        orbit.bench());
+        matching = ofSong(new PartMatching(song));
+        listening = new Listening(song, matching, references, orbit.bench());
+        ofSong(song.sets());
         leaving = new Leaving(editor, log, song.kept(), bringing);
         listen();
     }
@@ -258,6 +254,8 @@ public final class Desk {
                 song.pair(),
                 references,
                 song.ears(),
+                song.sets(),
+                matching,
                 orbit.bench(),
                 this::giveUp);
     }

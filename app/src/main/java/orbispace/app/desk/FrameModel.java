@@ -1,6 +1,7 @@
 package orbispace.app.desk;
 
 import orbispace.app.listen.Ears;
+import orbispace.app.listen.KeptSets;
 import orbispace.app.measuring.Referencing;
 import orbispace.app.session.Bringing;
 import orbispace.app.session.ComparedPair;
@@ -18,6 +19,8 @@ public final class FrameModel extends ScreenModel {
     private final ComparedPair pair;
     private final Referencing references;
     private final Ears ears;
+    private final KeptSets sets;
+    private final PartMatching matching;
     private final Benching bench;
     private final Runnable giveUp;
 
@@ -30,6 +33,8 @@ public final class FrameModel extends ScreenModel {
             ComparedPair pair,
             Referencing references,
             Ears ears,
+            KeptSets sets,
+            PartMatching matching,
             Benching bench,
             Runnable giveUp) {
         super(common);
@@ -40,6 +45,8 @@ public final class FrameModel extends ScreenModel {
         this.pair = pair;
         this.references = references;
         this.ears = ears;
+        this.sets = sets;
+        this.matching = matching;
         this.bench = bench;
         this.giveUp = giveUp;
     }
@@ -77,6 +84,16 @@ public final class FrameModel extends ScreenModel {
     /** What was listened to, for the ears' sake. */
     public Ears ears() {
         return ears;
+    }
+
+    /** Solos and mutes that were kept under numbers. */
+    public KeptSets sets() {
+        return sets;
+    }
+
+    /** By what before and after are matched. */
+    public PartMatching matching() {
+        return matching;
     }
 
     /** Candidates for one return, which number keys flip while the bench is open. */

@@ -1,5 +1,7 @@
 package orbispace.app.desk;
 
+import java.util.Map;
+import java.util.Optional;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import orbispace.app.listen.Transport;
 import orbispace.app.measuring.Referencing;
@@ -16,23 +18,20 @@ final class Listening {
     private final ComparedPair pair;
     private final Referencing references;
     private final Stretch stretch;
+    private final PartMatching matching;
     private final Benching bench;
 
-    Listening(
-            Transport transport,
-            ReadOnlyObjectProperty<@Nullable MixMeasure> mix,
-            ComparedPair pair,
-            Referencing references,
-            Stretch stretch,
-            Benching bench) {
-        this.transport = transport;
-        this.mix = mix;
-        this.pair = pair;
+    Listening(OpenSong song, PartMatching matching, Referencing references, Benching bench) {
+        transport = song.transport();
+        mix = song.measured().mix();
+        pair = song.pair();
+        stretch = song.stretch();
+        this.matching = matching;
         this.references = references;
-        this.stretch = stretch;
         this.bench = bench;
+        matching.gains().addListener((o, was, is) -> hear());
         bench.heard().addListener((o, was, is) -> hear());
-        transport.hearingBefore().addListener((o, was, is) -> hear());
+        transport.hearingBefore().addListener((o, was, is) -> flipped());
         references.hearing().addListener((o, was, is) -> hear());
         references.held().addListener((o, was, is) -> hear());
         transport.blind().addListener((o, was, is) -> hear());
@@ -41,9 +40,9 @@ final class Listening {
         transport.returnAlone().addListener((o, was, is) -> hear());
         transport.dimDb().addListener((o, was, is) -> hear());
         transport.clicking().addListener((o, was, is) -> hear());
-        transport.soloReturn().addListener((o, was, is) -> hear());
-        transport.soloed().addListener((o, was, is) -> hear());
-        transport.muted().addListener((o, was, is) -> hear());
+        transport.set().addListener((o, was, is) -> hear());
+        transport.soloWet().addListener((o, was, is) -> hear());
+        transport.dryAlone().addListener((o, was, is) -> hear());
         transport.looping().addListener((o, was, is) -> loop());
         mix.addListener((o, was, is) -> hear());
     }
@@ -56,10 +55,24 @@ final class Listening {
             references.hearOn(transport, known == null ? 0 : known.matchDb(false));
             return;
         }
+        if (blind == null && transport.dryAlone().get()) {
+            double match = known == null ? 0 : known.dryMatchDb();
+            transport.hear(MixMeasure.dry(pair.after()), match + references.mixGainDb());
+            return;
+        }
         boolean hearing = blind == null ? transport.hearingBefore().get() : blind;
-        double match = known == null ? 0 : known.matchDb(hearing);
+        Optional<Map<String, Double>> parts = matching.factors(hearing);
+        double match = known == null || parts.isPresent() ? 0 : known.matchDb(hearing);
         Design after = blind == null ? bench.field().orElseGet(pair::after) : pair.after();
-        transport.hear(hearing ? pair.before().get() : after, match + references.mixGainDb());
+        transport.hear(
+                hearing ? pair.before().get() : after,
+                parts.orElse(Map.of()),
+                match + references.mixGainDb());
+    }
+
+    private void flipped() {
+        transport.dryAlone().set(false);
+        hear();
     }
 
     /** Repeats the chosen stretch, if anything is repeated. */

@@ -3,6 +3,7 @@ package orbispace.app.desk;
 import java.time.Clock;
 import java.util.concurrent.Executor;
 import orbispace.app.listen.Ears;
+import orbispace.app.listen.KeptSets;
 import orbispace.app.listen.Transport;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.measuring.Survey;
@@ -28,6 +29,7 @@ final class OpenSong {
     private final Jobs jobs;
     private final Measurements measured;
     private final Ears ears;
+    private final KeptSets sets;
     private final ComparedPair pair;
     private final LogKeeping log;
 
@@ -49,6 +51,7 @@ final class OpenSong {
         Survey survey = new Survey(jobs, facts, editor.problem()::set);
         measured = new Measurements(jobs, survey, editor.problem()::set);
         ears = new Ears(transport, measured.mix(), recent, Clock.systemUTC());
+        sets = new KeptSets(transport, recent, kept.file());
         pair = new ComparedPair(editor, pairChanged, measure);
         log =
                 new LogKeeping(
@@ -89,6 +92,10 @@ final class OpenSong {
 
     Ears ears() {
         return ears;
+    }
+
+    KeptSets sets() {
+        return sets;
     }
 
     ComparedPair pair() {

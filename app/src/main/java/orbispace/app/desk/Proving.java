@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -18,6 +19,7 @@ import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.LogKeeping;
 import orbispace.app.session.OfSong;
+import orbispace.app.song.MixMeasure;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.material.StemFacts;
@@ -166,13 +168,14 @@ public final class Proving implements OfSong {
     /** What can be heard against the field: snapshots, what it is without, and with remedies. */
     public List<ComparedPair.Named> comparable() {
         List<ComparedPair.Named> all = new ArrayList<>();
+        all.add(new ComparedPair.Named("Dry alone", MixMeasure.dry(design())));
         log.book()
                 .get()
                 .snapshots()
                 .forEach(s -> all.add(new ComparedPair.Named(s.name(), s.design())));
-        List<Variant> variants = new ArrayList<>(Variant.without(design()));
-        variants.addAll(Variant.with(design(), open()));
-        variants.forEach(v -> all.add(new ComparedPair.Named(v.label(), v.design())));
+        Stream.of(Variant.without(design()), Variant.with(design(), open()))
+                .flatMap(List::stream)
+                .forEach(v -> all.add(new ComparedPair.Named(v.label(), v.design())));
         return all;
     }
 

@@ -76,6 +76,12 @@ public final class Pen {
         g.fillText(text, x, y);
     }
 
+    /** A name of a row in the room that it has: smaller where it is long, then cut. */
+    public void named(String name, double x, double y, double room) {
+        Font font = width(name, Type.strong(13)) <= room ? Type.strong(13) : Type.strong(11.5);
+        text(cut(name, room, font), x, y, font, palette.ink);
+    }
+
     /** Width of a text. */
     public static double width(String text, Font font) {
         Text measure = new Text(text);

@@ -1,9 +1,6 @@
 package orbispace.app.listen;
 
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
-import java.util.Set;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ObjectProperty;
@@ -16,8 +13,9 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.design.Source;
 import orbispace.core.render.ClickTrack;
+import orbispace.core.render.Listen;
+import orbispace.core.render.ListeningSet;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
@@ -28,9 +26,6 @@ import org.jspecify.annotations.Nullable;
 public final class Transport {
     /** How far everything else is turned down at first while a source is soloed. */
     public static final double USUAL_DIM_DB = -18;
-
-    /** From here on, what is turned down is silent. */
-    public static final double SILENT_DB = -100;
 
     private final ObjectProperty<@Nullable Span> loop = new SimpleObjectProperty<>();
     private final BooleanProperty playing = new SimpleBooleanProperty(false);
@@ -44,9 +39,10 @@ public final class Transport {
     private final DoubleProperty dimDb = new SimpleDoubleProperty(USUAL_DIM_DB);
     private final DoubleProperty position = new SimpleDoubleProperty(0);
     private final StringProperty outputName = new SimpleStringProperty("");
-    private final ObjectProperty<Set<String>> soloed = new SimpleObjectProperty<>(Set.of());
-    private final ObjectProperty<Set<String>> muted = new SimpleObjectProperty<>(Set.of());
-    private final StringProperty soloReturn = new SimpleStringProperty("");
+    private final ObjectProperty<ListeningSet> set = new SimpleObjectProperty<>(ListeningSet.ALL);
+    private final ObjectProperty<Listen.SoloWet> soloWet =
+            new SimpleObjectProperty<>(Listen.SoloWet.OWN);
+    private final BooleanProperty dryAlone = new SimpleBooleanProperty(false);
     private @Nullable Player player;
     private @Nullable SongMaterial material;
     private boolean hears;
@@ -94,7 +90,7 @@ public final class Transport {
         return returnAlone;
     }
 
-    /** How far the other sources are turned down while one is soloed, dB; returns stay alive. */
+    /** How far the rest is turned down while something is soloed, dB. */
     public DoubleProperty dimDb() {
         return dimDb;
     }
@@ -114,30 +110,19 @@ public final class Transport {
         return outputName;
     }
 
-    /** Ids of the sources that are heard with the rest dimmed; empty for none. */
-    public ObjectProperty<Set<String>> soloed() {
-        return soloed;
+    /** Who is soloed and muted. */
+    public ObjectProperty<ListeningSet> set() {
+        return set;
     }
 
-    /** Ids of the sources that are not heard, nor what they are sent to. */
-    public ObjectProperty<Set<String>> muted() {
-        return muted;
+    /** What is heard of the returns while a source is soloed. */
+    public ObjectProperty<Listen.SoloWet> soloWet() {
+        return soloWet;
     }
 
-    /** Adds sources to those of a set, or takes them out. */
-    public static void toggle(ObjectProperty<Set<String>> set, Set<String> ids, boolean in) {
-        Set<String> now = new HashSet<>(set.get());
-        if (in) {
-            now.addAll(ids);
-        } else {
-            now.removeAll(ids);
-        }
-        set.set(Set.copyOf(now));
-    }
-
-    /** Return heard alone beside the sources, by letter; empty for none. */
-    public StringProperty soloReturn() {
-        return soloReturn;
+    /** Whether all returns are out. */
+    public BooleanProperty dryAlone() {
+        return dryAlone;
     }
 
     /** Opens an output for a song's material. */
@@ -150,8 +135,8 @@ public final class Transport {
         player = new Player(given.sampleRateHz());
         outputName.set(player.outputName());
         position.set(0);
-        soloed.set(Set.of());
-        muted.set(Set.of());
+        set.set(ListeningSet.ALL);
+        dryAlone.set(false);
     }
 
     /** Goes on with other material of the same rate, from the same place. */
@@ -162,14 +147,29 @@ public final class Transport {
 
     /** Makes a design heard within a block, gliding. */
     public void hear(Design design, double outputGainDb) {
+        hear(design, Map.of(), outputGainDb);
+    }
+
+    /**
+     * Makes a design heard within a block, gliding.
+     *
+     * @param parts factors on sources and what they send, by id; missing ones are 1
+     */
+    public void hear(Design design, Map<String, Double> parts, double outputGainDb) {
         Player to = player;
         SongMaterial from = material;
         if (to == null || from == null) {
             return;
         }
-        LiveSettings.Hearing hearing = hearing(design, outputGainDb);
-        Design heard = Muted.in(design, muted.get());
-        play(to, before -> LiveSettings.of(heard, from, hearing, before));
+        LiveSettings.Hearing hearing =
+                new Listen(set.get(), wetOnly.get(), returnAlone.get(), soloWet.get(), dimDb.get())
+                        .hearing(
+                                design,
+                                parts,
+                                mono.get(),
+                                Decibels.toAmplitude(outputGainDb),
+                                clicking.get() ? click(design.song().clock()) : null);
+        play(to, before -> LiveSettings.of(design, from, hearing, before));
     }
 
     /** Makes a finished track heard instead of the song, on the song's own time. */
@@ -187,31 +187,6 @@ public final class Transport {
     private void play(Player to, Player.Tuning tuning) {
         to.tune(tuning, material == null ? 0 : material.frames());
         hears = true;
-    }
-
-    private LiveSettings.Hearing hearing(Design design, double outputGainDb) {
-        Map<String, Double> dimmed = new HashMap<>();
-        Set<String> alone = soloed.get();
-        boolean dry = !wetOnly.get() && !(returnAlone.get() && !soloReturn.get().isEmpty());
-        for (Source s : design.sources()) {
-            if (!dry || muted.get().contains(s.id())) {
-                dimmed.put(s.id(), 0.0);
-            } else if (!alone.isEmpty() && !alone.contains(s.id())) {
-                dimmed.put(
-                        s.id(), dimDb.get() <= SILENT_DB ? 0 : Decibels.toAmplitude(dimDb.get()));
-            }
-        }
-        Map<String, Double> returns = new HashMap<>();
-        String only = soloReturn.get();
-        design.returns()
-                .forEach(r ->
-                        returns.put(r.id(), only.isEmpty() || only.equals(r.id()) ? 1.0 : 0.0));
-        return new LiveSettings.Hearing(
-                dimmed,
-                returns,
-                mono.get(),
-                Decibels.toAmplitude(outputGainDb),
-                clicking.get() ? click(design.song().clock()) : null);
     }
 
     private ClickTrack click(SongClock clock) {
@@ -245,10 +220,9 @@ public final class Transport {
 
     /** Takes back every solo and mute. */
     public void hearAll() {
-        soloed.set(Set.of());
-        muted.set(Set.of());
-        soloReturn.set("");
+        set.set(ListeningSet.ALL);
         wetOnly.set(false);
+        dryAlone.set(false);
     }
 
     /** The stretch that is repeated; null for none. */

@@ -166,7 +166,7 @@ final class CoverMeasurements {
         Task task = task(renderer, design, judged.get(), span, barred, judging);
         jobs.start(
                 "clear",
-                "Measuring what the returns cover",
+                "Measuring the section",
                 (job, d) -> section(wanted(renderer, design, span), task, job),
                 (found, d) -> {
                     clearance.set(found);

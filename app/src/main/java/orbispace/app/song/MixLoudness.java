@@ -31,12 +31,14 @@ public final class MixLoudness {
     public MixMeasure of(Design design, Design before, Design other, Span span) {
         KnownMixes.Measured first = measured(before, span);
         KnownMixes.Measured second = measured(other, span);
+        KnownMixes.Measured dry = measured(MixMeasure.dry(other), span);
         return new MixMeasure(
                 design,
                 measured(design, span).whole(),
                 first.whole(),
                 second.whole(),
-                new MixMeasure.Matched(span, first.partLufs(), second.partLufs()));
+                dry.whole(),
+                new MixMeasure.Matched(span, first.partLufs(), second.partLufs(), dry.partLufs()));
     }
 
     private KnownMixes.Measured measured(Design design, Span span) {

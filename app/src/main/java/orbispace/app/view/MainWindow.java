@@ -7,7 +7,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ProgressBar;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -55,9 +54,6 @@ public final class MainWindow {
     private final Welcome welcome;
     private final Label problem = new Label();
     private final HBox problemBar;
-    private final Label busy = new Label();
-    private final ProgressBar progress = new ProgressBar();
-    private final HBox busyBar;
     private final RecoveryBar recovery;
     private final Label keys = new Label();
     private final Scene scene;
@@ -79,7 +75,6 @@ public final class MainWindow {
         screens.put(Step.SHEET, new SheetView(desk.sheet()));
         welcome = new Welcome(files);
         problemBar = problemBar();
-        busyBar = new HBox(8, busy, progress, Plate.small("Cancel", model.jobs()::cancelAll));
         recovery = new RecoveryBar(model.bringing());
         layOut();
         scene = new Scene(root, 1280, 800);
@@ -91,8 +86,6 @@ public final class MainWindow {
     }
 
     private void layOut() {
-        busyBar.getStyleClass().add("busy-bar");
-        busyBar.setAlignment(Pos.CENTER_LEFT);
         keys.getStyleClass().add("keys");
         keys.setWrapText(true);
         keys.setVisible(false);
@@ -130,8 +123,8 @@ public final class MainWindow {
         Region spring = new Region();
         spring.setMouseTransparent(true);
         VBox.setVgrow(spring, Priority.ALWAYS);
-        VBox overlay = new VBox(6, spring, keys, busyBar, problemBar);
-        for (Region bar : new Region[] {keys, busyBar, problemBar}) {
+        VBox overlay = new VBox(6, spring, keys, problemBar);
+        for (Region bar : new Region[] {keys, problemBar}) {
             bar.managedProperty().bind(bar.visibleProperty());
         }
         overlay.setPickOnBounds(false);
@@ -156,21 +149,7 @@ public final class MainWindow {
                     problem.setText(is);
                     problemBar.setVisible(!is.isEmpty());
                 });
-        model.jobs().busyWith().addListener((o, was, is) -> showBusy(is));
-        model.jobs()
-                .progress()
-                .addListener((o, was, is) ->
-                        progress.setProgress(is.doubleValue() <= 0 ? -1 : is.doubleValue()));
-        busyBar.setVisible(false);
         model.design().addListener((o, was, is) -> welcome.setVisible(is.sources().isEmpty()));
-    }
-
-    private void showBusy(String words) {
-        busy.setText(words);
-        busyBar.setVisible(!words.isEmpty());
-        if (!words.isEmpty()) {
-            progress.setProgress(0);
-        }
     }
 
     /** Keeps the playhead moving; stops with the window. */

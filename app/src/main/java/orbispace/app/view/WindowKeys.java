@@ -42,11 +42,31 @@ final class WindowKeys {
             case O -> window.files().open();
             case N -> window.files().newFromStems();
             case B -> window.files().bring();
-            default -> known = false;
+            default -> known = setKey(e);
         }
         if (known) {
             e.consume();
         }
+    }
+
+    /** Solos and mutes under a number: heard, or kept with Shift. */
+    private boolean setKey(KeyEvent e) {
+        int number = "123456789".indexOf(e.getCode().getName()) + 1;
+        if (!e.getCode().isDigitKey() || number == 0) {
+            return false;
+        }
+        if (e.isShiftDown()) {
+            model.sets().keep(number);
+        } else if (!model.sets().hear(number)) {
+            model.problem()
+                    .set(
+                            "Nothing is kept under "
+                                    + number
+                                    + "; Ctrl+Shift+"
+                                    + number
+                                    + " keeps what is soloed and muted now.");
+        }
+        return true;
     }
 
     /** Keys that nobody else took. */
@@ -58,6 +78,7 @@ final class WindowKeys {
             case SPACE -> model.transport().togglePlaying();
             case L -> model.transport().looping().set(!model.transport().looping().get());
             case M -> model.transport().mono().set(!model.transport().mono().get());
+            case D -> model.transport().dryAlone().set(!model.transport().dryAlone().get());
             case W -> model.transport().wetOnly().set(!model.transport().wetOnly().get());
             case B -> {
                 if (e.isShiftDown()) {
@@ -94,7 +115,9 @@ final class WindowKeys {
             window.turnKeys(
                     window.screen().keys()
                             + " Space: play. L: repeat the section. B: before or after; Shift+B:"
-                            + " compare with now. M: mono. W: wet alone. 1 to 6: the steps."
+                            + " compare with now. M: mono. W: wet alone. D: dry alone."
+                            + " Ctrl+1 to 9: solos and mutes that Ctrl+Shift+1 to 9 kept."
+                            + " 1 to 6: the steps."
                             + " Ctrl+N, O, S: new, open, save. ?: these lines.");
         }
         for (Step s : Step.values()) {

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import orbispace.app.Songs;
-import orbispace.app.listen.Transport;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.app.song.EventChoice;
@@ -29,6 +28,7 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.render.Listen;
 import orbispace.core.time.NoteValue;
 import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
@@ -328,7 +328,7 @@ class DeskTest {
     void wetAloneAndDimmingLeaveTheDesignAsItIs() {
         Design design = desk.frame().design().get();
         desk.frame().transport().wetOnly().set(true);
-        desk.frame().transport().dimDb().set(Transport.SILENT_DB);
+        desk.frame().transport().dimDb().set(Listen.SILENT_DB);
         desk.frame().transport().returnAlone().set(true);
         assertThat(desk.frame().design().get()).isEqualTo(design);
         assertThat(desk.frame().editor().dirty().get()).isFalse();

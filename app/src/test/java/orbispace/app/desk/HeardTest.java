@@ -21,6 +21,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
+import orbispace.core.render.ListeningSet;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
 import orbispace.files.FileProblem;
@@ -104,8 +105,12 @@ class HeardTest {
                         List.of());
         Transport transport = new Transport();
         transport.begin(new SongMaterial(audio, RATE));
-        Transport.toggle(transport.soloed(), Set.of("tone400", "tone700"), true);
-        Transport.toggle(transport.muted(), Set.of("tone700"), true);
+        transport
+                .set()
+                .set(
+                        ListeningSet.ALL
+                                .solo(Set.of("tone400", "tone700"), true)
+                                .mute(Set.of("tone700"), true));
         transport.hear(dry, 0);
         transport.togglePlaying();
         playTo(transport, 3);
@@ -116,11 +121,8 @@ class HeardTest {
         assertThat(amplitude(played, 700, end - 0.6, end - 0.1)).isLessThan(1e-4);
         assertThat(amplitude(played, 1100, end - 0.6, end - 0.1))
                 .isCloseTo(LEVEL * Math.pow(10, Transport.USUAL_DIM_DB / 20), within(0.0005));
-        Transport.toggle(transport.soloed(), Set.of("tone400"), false);
-        assertThat(transport.soloed().get()).containsExactly("tone700");
         transport.hearAll();
-        assertThat(transport.soloed().get()).isEmpty();
-        assertThat(transport.muted().get()).isEmpty();
+        assertThat(transport.set().get().isAll()).isTrue();
 
         Design wet =
                 dry.withReturns(
@@ -150,7 +152,7 @@ class HeardTest {
         Transport transport = new Transport();
         transport.begin(new SongMaterial(audio, RATE));
         transport.wetOnly().set(true);
-        transport.muted().set(muted);
+        transport.set().set(ListeningSet.ALL.mute(muted, true));
         transport.hear(wet, 0);
         transport.togglePlaying();
         playTo(transport, 3);

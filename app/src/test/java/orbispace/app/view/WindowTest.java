@@ -159,9 +159,34 @@ class WindowTest extends WindowCase {
     }
 
     @Test
+    void solosAreKeptUnderNumbersAndDryAloneIsOneKey() {
+        MenuButton listening = (MenuButton) called("how to listen");
+        robot.interact(() -> {
+            desk.frame().transport().hearAll();
+            desk.frame().transport().mono().set(false);
+        });
+        robot.clickOn(called("do not hear return A"));
+        key(KeyCode.DIGIT4, KeyCode.CONTROL, KeyCode.SHIFT);
+        key(KeyCode.DIGIT4, KeyCode.CONTROL);
+        assertThat(listening.getText()).isEqualTo("all heard");
+        key(KeyCode.DIGIT4, KeyCode.CONTROL);
+        assertThat(listening.getText()).isEqualTo("1 muted");
+        key(KeyCode.DIGIT4, KeyCode.CONTROL);
+        key(KeyCode.DIGIT7, KeyCode.CONTROL);
+        assertThat(on(() -> desk.frame().problem().get().startsWith("Nothing is kept under 7")))
+                .isTrue();
+        key(KeyCode.D);
+        assertThat(listening.getText()).isEqualTo("dry alone");
+        key(KeyCode.B);
+        assertThat(listening.getText()).isEqualTo("all heard");
+        key(KeyCode.B);
+    }
+
+    @Test
     void soloMonoAndNightAreToggled() {
-        robot.clickOn(called("hear only return B"));
-        assertThat(on(() -> desk.frame().transport().soloReturn().get().equals("B"))).isTrue();
+        robot.clickOn(called("hear return B"));
+        assertThat(on(() -> desk.frame().transport().set().get().soloedReturns().contains("B")))
+                .isTrue();
         key(KeyCode.M);
         assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("dry, B, mono");
         robot.clickOn(called("change between day and night"));

@@ -70,6 +70,11 @@ public sealed interface MusicalTime {
         };
     }
 
+    /** A note value with what it lasts, or just what it lasts. */
+    default String words(String lasting) {
+        return this instanceof Note ? label() + "  " + lasting : lasting;
+    }
+
     /** Reads what people write; a bare number is milliseconds. Empty if it is none. */
     static Optional<MusicalTime> parse(String text) {
         String t = text.strip().toLowerCase(Locale.ROOT);

@@ -111,6 +111,17 @@ public record Targets(
         return design.aims().of(source.id(), r.id()).orElseGet(() -> of(design, source, r));
     }
 
+    /**
+     * What all returns together may leave of a source in its worst phrase while each by itself
+     * leaves what is asked of it; under it one of them asks for a remedy.
+     */
+    public static double leftByAll(Design design, Source source) {
+        return design.returns().stream()
+                .mapToDouble(r -> asked(design, source, r).worstPhrase())
+                .filter(worst -> worst > 0)
+                .reduce(1, (x, y) -> x * y);
+    }
+
     private static boolean hasLows(Role role) {
         return role == Role.HITS || role == Role.BASS;
     }

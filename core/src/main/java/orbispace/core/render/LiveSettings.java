@@ -34,6 +34,7 @@ public final class LiveSettings {
      * What is heard of a design.
      *
      * @param dimmed factor on each source's dry sound by id; missing ones are 1
+     * @param sent factor on what each source sends by id; missing ones are 1
      * @param returnGains factor on each return by id; missing ones are 1
      * @param mono whether both channels are folded to one
      * @param outputGain factor on everything, such as the match of before and after
@@ -41,12 +42,23 @@ public final class LiveSettings {
      */
     public record Hearing(
             Map<String, Double> dimmed,
+            Map<String, Double> sent,
             Map<String, Double> returnGains,
             boolean mono,
             double outputGain,
             @Nullable ClickTrack click) {
         /** Everything at its own level. */
         public static final Hearing PLAIN = new Hearing(Map.of(), Map.of(), false, 1, null);
+
+        /** The same with everything sent as it is. */
+        public Hearing(
+                Map<String, Double> dimmed,
+                Map<String, Double> returnGains,
+                boolean mono,
+                double outputGain,
+                @Nullable ClickTrack click) {
+            this(dimmed, Map.of(), returnGains, mono, outputGain, click);
+        }
     }
 
     private LiveSettings(
@@ -95,7 +107,8 @@ public final class LiveSettings {
             ChainSettings.SendGain send = chain.sends().get(id);
             sendCurves[r][s] = send == null ? SILENT : send.curve();
             if (send != null) {
-                sendGains[r][s] = gains(material, id, send.gain(), send.pan());
+                double factor = hearing.sent().getOrDefault(id, 1.0);
+                sendGains[r][s] = gains(material, id, factor * send.gain(), send.pan());
                 sendGates[r][s] = send.gate() == null ? null : send.gate().settings();
                 hear(graph.sendEars[r][s], send.gate() == null ? null : send.gate().key());
             }

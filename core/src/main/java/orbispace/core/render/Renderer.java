@@ -107,6 +107,12 @@ public final class Renderer {
         return new Rendering(ordered, dry, mix);
     }
 
+    /** A sound with all returns of a design. */
+    public Audio with(Audio dry, Design design, Job job) {
+        return Mixdown.sum(
+                dry, design.returns().parallelStream().map(r -> wet(design, r, job)).toList());
+    }
+
     /** The sound of one return, at its level. */
     public Audio wet(Design design, Return r, Job job) {
         ChainSettings chain = chain(design, r);

@@ -1,6 +1,7 @@
 package orbispace.core.design;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
@@ -25,6 +26,23 @@ class PurposesTest {
 
     private static Return hall(double decay, String source) {
         return Fields.hall("A", decay, Map.of(source, -6.0));
+    }
+
+    @Test
+    void whatAllMayLeaveTogetherIsTheProductOfWhatEachMay() {
+        Design two =
+                new Design(
+                        Fields.song(120),
+                        List.of(Fields.source("voice", Role.LEAD)),
+                        List.of(
+                                Fields.hall("A", 1, Map.of("voice", -6.0)),
+                                Fields.hall("B", 2, Map.of("voice", -9.0))));
+        Source voice = two.sources().getFirst();
+        double a = Targets.asked(two, voice, two.requireReturn("A")).worstPhrase();
+        double b = Targets.asked(two, voice, two.requireReturn("B")).worstPhrase();
+        assertThat(a).isGreaterThan(0.5);
+        assertThat(Targets.leftByAll(two, voice)).isCloseTo(a * b, within(1e-12));
+        assertThat(Targets.leftByAll(two.withReturns(List.of()), voice)).isEqualTo(1);
     }
 
     @Test

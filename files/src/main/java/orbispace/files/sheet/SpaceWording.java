@@ -237,7 +237,7 @@ public final class SpaceWording {
             case Space.Reverb h -> Wording.seconds(h.decaySeconds());
             case Space.Gated g -> brief(g.length());
             case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
-            case Space.Echo e -> brief(e.time());
+            case Space.Echo e -> sides(e);
             case Space.Doubler d -> d.copies().size() + " copies";
             case Space.Split s ->
                     Wording.number(s.left().decaySeconds(), 1)
@@ -248,8 +248,16 @@ public final class SpaceWording {
     }
 
     private String brief(MusicalTime time) {
-        return time.label()
-                + "  "
-                + Wording.time(time.seconds(design.song().clock(), ret.timedAtBar()));
+        return time.words(lasting(time));
+    }
+
+    /** Both times of an echo that has two, in milliseconds alone. */
+    private String sides(Space.Echo e) {
+        boolean two = e.kind() == EchoSettings.Kind.PAIR && !e.time().equals(e.rightTime());
+        return two ? lasting(e.time()) + " | " + lasting(e.rightTime()) : brief(e.time());
+    }
+
+    private String lasting(MusicalTime time) {
+        return Wording.time(time.seconds(design.song().clock(), ret.timedAtBar()));
     }
 }

@@ -18,11 +18,13 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Placement;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Tone;
 import orbispace.core.measure.DecayMeter;
 import orbispace.core.measure.DecayReport;
 import orbispace.core.render.ImpulseResponse;
+import orbispace.core.space.EchoSettings;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
@@ -99,6 +101,28 @@ class SheetTest {
         assertThat(new SpaceWording(design, gated).ownSize()).isEqualTo("2.40 s");
         assertThat(new SpaceWording(design, shorter).ownSize()).isEqualTo("1.20 s");
         assertThat(new SpaceWording(design, hall).size()).isEqualTo("2.40 s");
+    }
+
+    @Test
+    void aTimeIsSaidOnceAndThoseOfTwoSidesBoth() {
+        Design design = ProjectFileTest.design();
+        Return r = design.requireReturn("B");
+        Space.Echo echo = (Space.Echo) r.space();
+        MusicalTime left = new MusicalTime.Millis(55);
+        Space.Echo pair = echo.withTime(left).withKind(EchoSettings.Kind.PAIR);
+        assertThat(
+                        size(
+                                design,
+                                r.withSpace(
+                                        echo.withKind(EchoSettings.Kind.SINGLE).withTime(left))))
+                .isEqualTo("55 ms");
+        assertThat(size(design, r.withSpace(pair.withRightTime(new MusicalTime.Millis(70)))))
+                .isEqualTo("55 ms | 70 ms");
+        assertThat(size(design, r.withSpace(pair.withRightTime(left)))).isEqualTo("55 ms");
+    }
+
+    private static String size(Design design, Return r) {
+        return new SpaceWording(design, r).size();
     }
 
     @Test

@@ -15,13 +15,20 @@ import orbispace.core.words.Wording;
 
 /** A remedy with what it gains and costs, and the button that applies it or takes it back. */
 final class RemedyCard extends VBox {
-    RemedyCard(Proposal p, boolean on, Runnable press) {
+    /**
+     * A card.
+     *
+     * @param says whether it says why; what the card above has said need not be said again
+     */
+    RemedyCard(Proposal p, boolean on, boolean says, Runnable press) {
         Label change = new Label(p.change());
         change.getStyleClass().add("row-name");
         change.setWrapText(true);
         Label why = new Label(p.why());
         why.getStyleClass().add("why");
         why.setWrapText(true);
+        why.setVisible(says);
+        why.setManaged(says);
         Label measures =
                 new Label(
                         "presence "

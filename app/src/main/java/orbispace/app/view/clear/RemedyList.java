@@ -94,7 +94,7 @@ final class RemedyList extends VBox {
         forgetUndone();
         for (Applied a : applied) {
             if (a.proposal().edit().returnId().equals(id)) {
-                cards.add(new RemedyCard(a.proposal(), true, () -> takeBack(a)));
+                cards.add(new RemedyCard(a.proposal(), true, true, () -> takeBack(a)));
             }
         }
         EarLine line = model.clearing().earLine().get();
@@ -104,7 +104,11 @@ final class RemedyList extends VBox {
         Diagnosis heard = model.clearing().diagnosis().get();
         List<Proposal> proposed = new ArrayList<>(heard == null ? List.of() : heard.remedies());
         proposed.addAll(open);
-        proposed.forEach(p -> cards.add(new RemedyCard(p, false, () -> apply(p))));
+        String said = "";
+        for (Proposal p : proposed) {
+            cards.add(new RemedyCard(p, false, !p.why().equals(said), () -> apply(p)));
+            said = p.why();
+        }
         remedies.getChildren().setAll(cards);
     }
 

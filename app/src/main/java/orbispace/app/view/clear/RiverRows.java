@@ -81,7 +81,7 @@ final class RiverRows {
         }
         pen.across(16, axis.right(), top, pen.palette.rule);
         pen.seal(r.id(), 28, middle, 12, chosen);
-        pen.text(r.name(), 46, middle - (height < LOW ? 3 : 1), Type.strong(13), pen.palette.ink);
+        pen.named(r.name(), 46, middle - (height < LOW ? 3 : 1), Screen.LABELS - 40);
         Optional<PairView> pair = pair(r.id());
         String kept =
                 pair.flatMap(p ->

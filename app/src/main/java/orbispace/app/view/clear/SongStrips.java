@@ -37,12 +37,7 @@ final class SongStrips {
         if (c == null || c.presencePerBar().isEmpty()) {
             return;
         }
-        // A bar is a short stretch, so what is asked of the worst phrase is asked of it.
-        double asked =
-                design.returns().stream()
-                        .mapToDouble(r -> Targets.asked(design, c.source(), r).worstPhrase())
-                        .max()
-                        .orElse(0);
+        double asked = Targets.leftByAll(design, c.source());
         PresenceStrip strip = new PresenceStrip(pen, axis, design.song().clock());
         strip.paint(c.presencePerBar(), asked, top, PRESENCE);
         scale("100 %", top + 5);

@@ -6,6 +6,7 @@ import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.song.Material;
+import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Source;
 import orbispace.core.time.Span;
 
@@ -41,7 +42,7 @@ final class VoiceRow {
 
     /** Paints its level over a line. */
     void paint(Source lead, double base, double height) {
-        pen.text(model.clearing().name(), 16, base - 46, Type.strong(13), pen.palette.ink);
+        pen.named(model.clearing().name(), 16, base - 46, Screen.LABELS - 10);
         pen.text("dry, the key", 16, base - 30, Type.regular(11.5), pen.palette.ink3);
         Material m = model.measured().materials().get(lead.id());
         if (m != null) {

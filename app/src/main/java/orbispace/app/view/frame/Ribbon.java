@@ -25,6 +25,7 @@ public final class Ribbon extends Pane {
     private final Button play;
     private final Button loop;
     private final Label output = new Label();
+    private final BusyMark busy;
     private final SectionStrip strip;
     private final ToggleButton before = Plate.toggle("before", "hear the field before, key B");
     private final ToggleButton after = Plate.toggle("after", "hear the field as it is, key B");
@@ -42,7 +43,8 @@ public final class Ribbon extends Pane {
     public Ribbon(FrameModel model, ContextMenu menu) {
         this.model = model;
         strip = new SectionStrip(model);
-        listening = new ListenMenu(model.transport(), model.ears());
+        listening = new ListenMenu(model);
+        busy = new BusyMark(model.jobs());
         level = new LevelBar(model);
         playIcon = new RibbonMarks.PlayIcon(model.transport().playing());
         loopIcon = new RibbonMarks.LoopIcon(model.transport().looping());
@@ -55,8 +57,8 @@ public final class Ribbon extends Pane {
         dress(menu);
         getChildren()
                 .addAll(
-                        logo, title, form, play, loop, output, strip, before, after, match, mono,
-                        wet, listening, lufs, peak, level);
+                        logo, title, form, busy, play, loop, output, strip, before, after, match,
+                        mono, wet, listening, lufs, peak, level);
         listen();
     }
 
@@ -95,9 +97,11 @@ public final class Ribbon extends Pane {
         model.transport().playing().addListener((o, was, is) -> playIcon.repaint());
         model.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
         model.transport().hearingBefore().addListener((o, was, is) -> showPair());
+        model.transport().dryAlone().addListener((o, was, is) -> showMix());
         model.transport().mono().addListener((o, was, is) -> showMono());
         model.transport().wetOnly().addListener((o, was, is) -> showMono());
         model.transport().position().addListener((o, was, is) -> strip.repaint());
+        model.matching().gains().addListener((o, was, is) -> showMix());
         model.measured().mix().addListener((o, was, is) -> showMix());
         showSong();
         showPair();
@@ -155,12 +159,18 @@ public final class Ribbon extends Pane {
                 "peak "
                         + Wording.number(heard.truePeakDbtp().orElse(Double.NEGATIVE_INFINITY), 1)
                         + " dBTP");
-        double gain = mix.matchDb(hearing);
+        boolean dry = model.transport().dryAlone().get();
+        double gain = dry ? mix.dryMatchDb() : mix.matchDb(hearing);
         match.setText(
-                model.pair().same()
+                model.pair().same() && !dry
                         ? "nothing changed yet"
-                        : "matched, " + Wording.number(gain, 1) + " LU");
+                        : "matched, " + words(dry, hearing, gain));
         level.repaint();
+    }
+
+    private String words(boolean dry, boolean hearing, double gain) {
+        String whole = Wording.signed(gain) + " LU";
+        return dry ? whole : model.matching().words(hearing).orElse(whole);
     }
 
     public void setPalette(Palette palette) {
@@ -178,9 +188,10 @@ public final class Ribbon extends Pane {
     protected void layoutChildren() {
         double w = getWidth();
         Plate.place(logo, 8, 6, 72, 52);
-        Plate.place(title, 98, 8, 162, 26);
+        Plate.place(title, 98, 2, 162, 26);
         title.setMaxWidth(162);
-        Plate.place(form, 104, 35, 150, 18);
+        Plate.place(form, 104, 25, 150, 16);
+        Plate.place(busy, 104, 40, 150, 22);
         Plate.place(play, 262, 8, 30, 30);
         Plate.place(loop, 298, 8, 30, 30);
         Plate.place(output, 258, 41, 84, 16);

@@ -200,8 +200,7 @@ final class OrbitHandles extends Pane {
     }
 
     private static String reading(MusicalTime time, double seconds) {
-        String millis = Wording.time(seconds);
-        return time instanceof MusicalTime.Note ? time.label() + "  " + millis : millis;
+        return time.words(Wording.time(seconds));
     }
 
     void drag(OrbitHandle handle, double seconds, double bearing, boolean free, Object gesture) {

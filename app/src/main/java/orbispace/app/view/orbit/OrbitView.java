@@ -24,6 +24,8 @@ import org.jspecify.annotations.Nullable;
 /** Time: everything that follows the dry sound, in one picture. */
 public final class OrbitView extends Screen<OrbitModel> {
     private static final double LOWER_HEIGHT = 282;
+    private static final double LIST_WIDTH = 488;
+    private static final double BESIDE = 516;
 
     private final Behind behind = new Behind();
     private final Chart chart = new Chart();
@@ -128,11 +130,11 @@ public final class OrbitView extends Screen<OrbitModel> {
         Plate.place(why, w / 2 + 14, h - LOWER_HEIGHT + 22, w / 2 - 30, 18);
         Plate.place(handles, 0, 0, w, h);
         handles.layoutOn(axis());
-        Plate.place(list, 16, h - LOWER_HEIGHT + 52, 466, LOWER_HEIGHT - 60);
+        Plate.place(list, 16, h - LOWER_HEIGHT + 52, LIST_WIDTH, LOWER_HEIGHT - 60);
         for (Region panel : new Region[] {depth, sends, pair}) {
-            Plate.place(panel, 500, h - LOWER_HEIGHT + 80, w - 516, LOWER_HEIGHT - 88);
+            Plate.place(panel, BESIDE, h - LOWER_HEIGHT + 80, w - BESIDE - 16, LOWER_HEIGHT - 88);
         }
-        Plate.place(tabs, 500, h - LOWER_HEIGHT + 52, 240, 22);
+        Plate.place(tabs, BESIDE, h - LOWER_HEIGHT + 52, 240, 22);
         Plate.place(events, w - 190, 86, 174, 22);
         Plate.place(bank, 16, h - LOWER_HEIGHT + 22, 78, 20);
         Plate.place(bench, 0, h - LOWER_HEIGHT + 46, w, LOWER_HEIGHT - 46);
@@ -194,7 +196,7 @@ public final class OrbitView extends Screen<OrbitModel> {
             new OrbitPainter(pen, axis, scene).paintChosen();
             legend(pen, w);
             double top = h - LOWER_HEIGHT + 76;
-            double left = 500;
+            double left = BESIDE;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
             if (!profiles()) {
                 return;

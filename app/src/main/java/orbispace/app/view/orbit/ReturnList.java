@@ -57,7 +57,7 @@ final class ReturnList extends VBox {
         model.design().addListener((o, was, is) -> refresh());
         model.selection().returnId().addListener((o, was, is) -> refresh());
         model.measured().clearance().addListener((o, was, is) -> refresh());
-        model.transport().soloReturn().addListener((o, was, is) -> refresh());
+        model.transport().set().addListener((o, was, is) -> refresh());
         refresh();
     }
 

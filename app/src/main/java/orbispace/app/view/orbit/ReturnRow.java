@@ -24,7 +24,7 @@ import orbispace.core.hearing.WetState;
 import orbispace.core.words.Wording;
 import orbispace.files.sheet.SpaceWording;
 
-/** One return in the list: its seal, name, times, how much it is noticed, and its solo. */
+/** One return in the list: its seal, name, times, how much it is noticed, its solo and mute. */
 final class ReturnRow extends HBox {
     private static final PseudoClass CLOSE = PseudoClass.getPseudoClass("close");
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
@@ -40,6 +40,7 @@ final class ReturnRow extends HBox {
     private final Label stateWord = new Label();
     private final Button row;
     private final ToggleButton solo;
+    private final ToggleButton mute;
     private boolean chosen;
 
     ReturnRow(OrbitModel model, String id, boolean close) {
@@ -63,12 +64,17 @@ final class ReturnRow extends HBox {
         row.setMaxWidth(Double.MAX_VALUE);
         row.setOnAction(e -> model.selection().returnId().set(id));
         HBox.setHgrow(row, Priority.ALWAYS);
-        solo = Plate.toggle("solo", "hear only return " + id + " beside the sources");
-        solo.getStyleClass().add("small");
-        solo.pseudoClassStateChanged(CLOSE, close);
-        solo.setOnAction(e -> model.transport().soloReturn().set(solo.isSelected() ? id : ""));
+        var set = model.transport().set();
+        solo = Plate.toggle("solo", "hear return " + id + " with the other returns turned down");
+        solo.setOnAction(e -> set.set(set.get().soloReturn(id, solo.isSelected())));
+        mute = Plate.toggle("mute", "do not hear return " + id);
+        mute.setOnAction(e -> set.set(set.get().muteReturn(id, mute.isSelected())));
+        for (ToggleButton b : List.of(solo, mute)) {
+            b.getStyleClass().add("small");
+            b.pseudoClassStateChanged(CLOSE, close);
+        }
         setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(row, solo);
+        getChildren().addAll(row, solo, mute);
     }
 
     void setPalette(Palette palette) {
@@ -100,7 +106,8 @@ final class ReturnRow extends HBox {
         }
         row.pseudoClassStateChanged(CHOSEN, chosen);
         row.setAccessibleText("return " + id + " " + r.name());
-        solo.setSelected(id.equals(model.transport().soloReturn().get()));
+        solo.setSelected(model.transport().set().get().soloedReturns().contains(id));
+        mute.setSelected(model.transport().set().get().mutedReturns().contains(id));
     }
 
     private static Label number(double width) {

@@ -276,8 +276,8 @@ final class ThrowChart extends ScalingCanvas {
         double middle = VOICE + (h - VOICE) / 2;
         List<String> lines =
                 List.of(
-                        "Click a word on the silhouette, twice for its phrase, and throw it to the"
-                                + " chosen return with Enter.",
+                        "Click a word on the silhouette, twice for its phrase,",
+                        "and throw it to the chosen return with Enter.",
                         "Rings mark words that could be thrown.");
         for (int i = 0; i < lines.size(); i++) {
             pen.text(

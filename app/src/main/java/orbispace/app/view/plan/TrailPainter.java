@@ -117,7 +117,7 @@ final class TrailPainter {
         MusicalTime usual = r.space() instanceof Space.Echo e ? e.time() : null;
         MusicalTime time = own != null ? own : usual;
         String millis = Wording.number(1000 * course.spacingSeconds(), 0) + " ms";
-        String words = time instanceof MusicalTime.Note n ? n.label() + "  " + millis : millis;
+        String words = time == null ? millis : time.words(millis);
         pen.line(from, y, to, y, pen.palette.time, 1);
         pen.line(from, y - 4, from, y + 4, pen.palette.time, 1);
         pen.line(to, y - 4, to, y + 4, pen.palette.time, 1);

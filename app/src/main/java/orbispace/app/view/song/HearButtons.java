@@ -26,17 +26,18 @@ final class HearButtons extends HBox {
                         Bindings.createStringBinding(
                                 () -> "Solo, the rest " + ListenMenu.dim(transport.dimDb().get()),
                                 transport.dimDb()));
-        solo.setOnAction(e -> Transport.toggle(transport.soloed(), ids.get(), solo.isSelected()));
-        mute.setOnAction(e -> Transport.toggle(transport.muted(), ids.get(), mute.isSelected()));
+        solo.setOnAction(
+                e -> transport.set().set(transport.set().get().solo(ids.get(), solo.isSelected())));
+        mute.setOnAction(
+                e -> transport.set().set(transport.set().get().mute(ids.get(), mute.isSelected())));
         getChildren().addAll(solo, mute);
-        transport.soloed().addListener((o, was, is) -> refresh());
-        transport.muted().addListener((o, was, is) -> refresh());
+        transport.set().addListener((o, was, is) -> refresh());
     }
 
     /** Shows what is soloed and muted now. */
     void refresh() {
         Set<String> now = ids.get();
-        solo.setSelected(!now.isEmpty() && transport.soloed().get().containsAll(now));
-        mute.setSelected(!now.isEmpty() && transport.muted().get().containsAll(now));
+        solo.setSelected(!now.isEmpty() && transport.set().get().soloed().containsAll(now));
+        mute.setSelected(!now.isEmpty() && transport.set().get().muted().containsAll(now));
     }
 }

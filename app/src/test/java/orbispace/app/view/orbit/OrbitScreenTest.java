@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
@@ -250,6 +251,10 @@ class OrbitScreenTest extends WindowCase {
         assertThat(labels()).contains(drafted.getFirst().name());
         robot.clickOn(called("adopt the draft Short and long"));
         assertThat(design().returns()).isEqualTo(drafted);
+        Scene scene = called("add a return").getScene();
+        assertThat(robot.on(scene::getFocusOwner))
+                .as("nothing that was not asked for takes the focus")
+                .isSameAs(robot.on(scene::getRoot));
         assertThat(called("add a return")).isNotNull();
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(design().returns()).hasSize(2);

@@ -11,9 +11,9 @@ import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Question;
 import orbispace.core.design.Design;
-import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.render.Job;
+import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
 
 /**
@@ -158,18 +158,10 @@ public final class DryRoom {
 
     /** All returns as they stand. */
     private TwoEars wet() {
-        float[] left = new float[analysis.renderer().frames()];
-        float[] right = new float[left.length];
-        for (Return r : design.returns()) {
-            job.check();
-            Audio wet = analysis.renderer().wet(design, r, job);
-            for (int i = 0; i < left.length; i++) {
-                left[i] += wet.channel(0)[i];
-                right[i] += wet.channel(1)[i];
-            }
-        }
-        double rate = analysis.renderer().material().sampleRateHz();
-        return TwoEars.of(Audio.of(rate, left, right), analysis.ear());
+        Renderer renderer = analysis.renderer();
+        double rate = renderer.material().sampleRateHz();
+        Audio none = Audio.silence(rate, 2, renderer.frames());
+        return TwoEars.of(renderer.with(none, design, job), analysis.ear());
     }
 
     /** Sources as they were heard once, wherever they are put. */
