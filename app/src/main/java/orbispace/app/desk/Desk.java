@@ -287,8 +287,7 @@ public final class Desk {
 
     /** The model of the Prove screen. */
     public ProveModel prove() {
-        return new ProveModel(
-                common(), proving, song.pair(), log, references, song.ears(), song.stems());
+        return new ProveModel(common(), song, proving, matching, references);
     }
 
     /** The model of the Sheet. */

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.concurrent.Executor;
 import orbispace.app.listen.Ears;
 import orbispace.app.listen.KeptSets;
+import orbispace.app.listen.OutputChoice;
 import orbispace.app.listen.Transport;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.measuring.Survey;
@@ -52,10 +53,23 @@ final class OpenSong {
         measured = new Measurements(jobs, survey, editor.problem()::set);
         ears = new Ears(transport, measured.mix(), recent, Clock.systemUTC());
         sets = new KeptSets(transport, recent, kept.file());
+        recall(recent);
         pair = new ComparedPair(editor, pairChanged, measure);
         log =
                 new LogKeeping(
                         editor, jobs, kept, pair, measured.mix(), ears::judged, Clock.systemUTC());
+    }
+
+    /** The sound goes where it went the last time. */
+    private void recall(RecentProjects recent) {
+        String[] was = recent.recall("output").split("\n", -1);
+        if (was.length == 2 && was[1].matches("[0-9]{3,5}")) {
+            transport.output().set(new OutputChoice(was[0], Integer.parseInt(was[1])));
+        }
+        transport
+                .output()
+                .addListener((o, before, is) ->
+                        recent.remember("output", is.device() + "\n" + is.frames()));
     }
 
     Editor editor() {

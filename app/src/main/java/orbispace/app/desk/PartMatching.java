@@ -113,19 +113,19 @@ public final class PartMatching implements OfSong {
         return Optional.of(factors);
     }
 
-    /** What is matched by how much on one side, in words; empty for the mix. */
-    public Optional<String> words(boolean before) {
+    /** What the part is called by which the pair is matched now; empty for the mix. */
+    public Optional<String> name() {
+        return gains.get() == null
+                ? Optional.empty()
+                : Optional.of(choices(pair.after()).getOrDefault(part.get(), part.get()));
+    }
+
+    /** By how much it is turned down on one side, or that no gain makes it as loud. */
+    public String words(boolean before) {
         PartMatch.Gains known = gains.get();
-        if (known == null) {
-            return Optional.empty();
+        if (known == null || !known.reached()) {
+            return "not matched";
         }
-        String name = choices(pair.after()).getOrDefault(part.get(), part.get());
-        return Optional.of(
-                known.reached()
-                        ? name
-                                + " "
-                                + Wording.signed(before ? known.beforeDb() : known.afterDb())
-                                + " dB"
-                        : name + ": not matched");
+        return Wording.signed(before ? known.beforeDb() : known.afterDb()) + " dB";
     }
 }

@@ -10,6 +10,7 @@ import orbispace.app.session.SongStems;
 public final class ProveModel extends ScreenModel {
     private final Proving proving;
     private final ComparedPair pair;
+    private final PartMatching matching;
     private final LogKeeping log;
     private final Referencing references;
     private final Ears ears;
@@ -17,19 +18,18 @@ public final class ProveModel extends ScreenModel {
 
     ProveModel(
             Common common,
+            OpenSong song,
             Proving proving,
-            ComparedPair pair,
-            LogKeeping log,
-            Referencing references,
-            Ears ears,
-            SongStems stems) {
+            PartMatching matching,
+            Referencing references) {
         super(common);
         this.proving = proving;
-        this.pair = pair;
-        this.log = log;
+        this.matching = matching;
         this.references = references;
-        this.ears = ears;
-        this.stems = stems;
+        pair = song.pair();
+        log = song.log();
+        ears = song.ears();
+        stems = song.stems();
     }
 
     /** Findings and blind trials. */
@@ -40,6 +40,11 @@ public final class ProveModel extends ScreenModel {
     /** The two fields that are heard against each other. */
     public ComparedPair pair() {
         return pair;
+    }
+
+    /** By what the two are matched. */
+    public PartMatching matching() {
+        return matching;
     }
 
     /** The log and the snapshots. */

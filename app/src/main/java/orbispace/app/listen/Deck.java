@@ -4,6 +4,9 @@ import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.concurrent.atomic.AtomicInteger;
+import orbispace.core.render.EarPlace;
+import orbispace.core.render.HeardBand;
+import orbispace.core.render.HeardThrough;
 import orbispace.core.render.LiveField;
 import orbispace.core.render.LiveMix;
 import orbispace.core.render.LiveSettings;
@@ -35,6 +38,7 @@ final class Deck {
     private final double sampleRateHz;
     private final LiveField field = new LiveField(BLOCK_FRAMES);
     private final Limiter limiter;
+    private final EarPlace place;
     private final Deque<LiveMix> known = new ArrayDeque<>();
     private final AtomicInteger seek = new AtomicInteger(NOWHERE);
     private volatile boolean playing;
@@ -47,6 +51,7 @@ final class Deck {
     Deck(double sampleRateHz) {
         this.sampleRateHz = sampleRateHz;
         limiter = new Limiter(sampleRateHz);
+        place = new EarPlace(sampleRateHz, BLOCK_FRAMES);
     }
 
     /** Makes settings heard: by the mix that is, by one that still rings, or by a new one. */
@@ -69,6 +74,11 @@ final class Deck {
             known.removeLast();
         }
         field.set(taking);
+    }
+
+    /** Hears everything elsewhere, or a band alone. */
+    void hearThrough(HeardThrough through, HeardBand band) {
+        place.set(through, band);
     }
 
     void setPlaying(boolean on) {
@@ -120,6 +130,7 @@ final class Deck {
             fadeOut(left, right, n);
             sounding = false;
         }
+        place.process(left, right, n);
         limiter.process(left, right, n);
         advance(n);
         return n;

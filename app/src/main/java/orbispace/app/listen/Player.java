@@ -1,21 +1,31 @@
 package orbispace.app.listen;
 
+import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
+import orbispace.core.render.HeardBand;
+import orbispace.core.render.HeardThrough;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Plays a song in real time on a thread of its own. All methods but {@link #hear}, which belongs to
- * one thread, may be called from any; what they change is heard with the next block.
+ * one thread, may be called from any; what they change is heard with the next block. A device that
+ * goes away while it plays is looked for every two seconds; until then time goes on in silence.
  */
 public final class Player implements AutoCloseable {
     private static final int BLOCK_FRAMES = Deck.BLOCK_FRAMES;
+    private static final int MOST_BYTES = 3;
+
+    /** How long a device that is gone is waited for before it is looked for again. */
+    private static final long AGAIN_NANOS = 2_000_000_000L;
 
     private final double sampleRateHz;
-    private final Output output;
+    private final Devices devices;
+    private volatile OutputChoice choice;
+    private volatile String outputName = Devices.SILENT;
     private final Thread thread;
     private final Deck deck;
     private volatile boolean open = true;
@@ -33,19 +43,41 @@ public final class Player implements AutoCloseable {
     private @Nullable LiveSettings tuned;
 
     /** Opens the sound card, or the silent output where there is none. */
-    public Player(double sampleRateHz) {
+    public Player(double sampleRateHz, OutputChoice choice) {
+        this(sampleRateHz, choice, Devices.ofMachine());
+    }
+
+    Player(double sampleRateHz, OutputChoice choice, Devices devices) {
         this.sampleRateHz = sampleRateHz;
+        this.choice = choice;
+        this.devices = devices;
         deck = new Deck(sampleRateHz);
-        output = Output.open(sampleRateHz, BLOCK_FRAMES);
-        thread = new Thread(this::run, "orbispace-audio");
+        Output first = opened(choice);
+        thread = new Thread(() -> run(first, choice), "orbispace-audio");
         thread.setDaemon(true);
         thread.setPriority(Thread.MAX_PRIORITY);
         thread.start();
     }
 
+    /** The names of what sound can go to on this machine. */
+    public static List<String> devices() {
+        return Devices.ofMachine().names();
+    }
+
+    /** Plays to something else from now on. */
+    public void playTo(OutputChoice other) {
+        choice = other;
+    }
+
+    private Output opened(OutputChoice to) {
+        Output output = devices.open(to.device(), sampleRateHz, to.frames());
+        outputName = output.name();
+        return output;
+    }
+
     /** Where the sound goes, in words. */
     public String outputName() {
-        return output.name();
+        return outputName;
     }
 
     /** Works out what is to be heard, given what is heard already, if anything is. */
@@ -87,6 +119,11 @@ public final class Player implements AutoCloseable {
         deck.hear(settings, songFrames);
     }
 
+    /** Hears everything elsewhere, or a band alone. */
+    public void hearThrough(HeardThrough through, HeardBand band) {
+        deck.hearThrough(through, band);
+    }
+
     /** Starts or stops. */
     public void setPlaying(boolean on) {
         deck.setPlaying(on);
@@ -122,38 +159,57 @@ public final class Player implements AutoCloseable {
         return level;
     }
 
-    private void run() {
+    private void run(Output first, OutputChoice firstChoice) {
         float[] left = new float[BLOCK_FRAMES];
         float[] right = new float[BLOCK_FRAMES];
-        byte[] bytes = new byte[BLOCK_FRAMES * 4];
+        byte[] bytes = new byte[BLOCK_FRAMES * 2 * MOST_BYTES];
         int overrun = 0;
+        Output output = first;
+        OutputChoice to = firstChoice;
+        long gone = 0;
         while (open) {
+            OutputChoice wanted = choice;
+            boolean again = gone != 0 && System.nanoTime() - gone > AGAIN_NANOS;
+            if (!wanted.equals(to) || again) {
+                output.close();
+                output = opened(wanted);
+                to = wanted;
+                gone = again && output instanceof Output.Silent ? System.nanoTime() : 0;
+            }
             long began = System.nanoTime();
             int n = deck.make(left, right);
-            level = pack(left, right, n, bytes);
+            level = pack(left, right, n, bytes, output.sampleBytes());
             if (System.nanoTime() - began > n / sampleRateHz * 1e9) {
                 overrun++;
                 late = overrun;
             }
-            output.write(bytes, 4 * n);
+            if (!output.write(bytes, 2 * output.sampleBytes() * n)) {
+                String lost = output.name();
+                output.close();
+                output = new Output.Silent(sampleRateHz, lost + " is gone: " + Devices.SILENT);
+                outputName = output.name();
+                gone = System.nanoTime();
+            }
         }
         output.close();
     }
 
-    private static float pack(float[] left, float[] right, int n, byte[] bytes) {
+    private static float pack(float[] left, float[] right, int n, byte[] bytes, int each) {
         float peak = 0;
         for (int i = 0; i < n; i++) {
             peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));
-            put(bytes, 4 * i, left[i]);
-            put(bytes, 4 * i + 2, right[i]);
+            put(bytes, 2 * each * i, left[i], each);
+            put(bytes, 2 * each * i + each, right[i], each);
         }
         return peak;
     }
 
-    private static void put(byte[] bytes, int at, float x) {
-        int v = Math.clamp(Math.round(x * 32767), -32767, 32767);
-        bytes[at] = (byte) v;
-        bytes[at + 1] = (byte) (v >> 8);
+    private static void put(byte[] bytes, int at, float x, int each) {
+        int full = (1 << (Byte.SIZE * each - 1)) - 1;
+        int v = Math.clamp(Math.round((double) x * full), -full, full);
+        for (int b = 0; b < each; b++) {
+            bytes[at + b] = (byte) (v >> (Byte.SIZE * b));
+        }
     }
 
     @Override

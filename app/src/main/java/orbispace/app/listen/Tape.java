@@ -51,10 +51,10 @@ final class Tape implements Output {
     }
 
     @Override
-    public void write(byte[] block, int count) {
+    public boolean write(byte[] block, int count) {
         clock.write(block, count);
         if (broken) {
-            return;
+            return true;
         }
         try {
             out.write(block, 0, count);
@@ -63,6 +63,7 @@ final class Tape implements Output {
             broken = true;
             LOG.warn("the tape {} broke: {}", file, e.toString());
         }
+        return true;
     }
 
     @Override

@@ -13,12 +13,12 @@ import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.render.ClickTrack;
+import orbispace.core.render.HeardBand;
+import orbispace.core.render.HeardThrough;
 import orbispace.core.render.Listen;
 import orbispace.core.render.ListeningSet;
 import orbispace.core.render.LiveSettings;
 import orbispace.core.render.SongMaterial;
-import orbispace.core.time.SongClock;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
@@ -42,12 +42,35 @@ public final class Transport {
     private final ObjectProperty<ListeningSet> set = new SimpleObjectProperty<>(ListeningSet.ALL);
     private final ObjectProperty<Listen.SoloWet> soloWet =
             new SimpleObjectProperty<>(Listen.SoloWet.OWN);
+    private final ObjectProperty<OutputChoice> output =
+            new SimpleObjectProperty<>(OutputChoice.USUAL);
+    private final ObjectProperty<HeardThrough> through =
+            new SimpleObjectProperty<>(HeardThrough.HEADPHONES);
+    private final ObjectProperty<HeardBand> band = new SimpleObjectProperty<>(HeardBand.ALL);
     private final BooleanProperty dryAlone = new SimpleBooleanProperty(false);
     private @Nullable Player player;
     private @Nullable SongMaterial material;
     private boolean hears;
-    private @Nullable ClickTrack click;
-    private @Nullable SongClock clicked;
+    private final BeatClick click = new BeatClick();
+
+    /** Plays nothing yet. */
+    public Transport() {
+        through.addListener((o, was, is) -> hearThrough());
+        band.addListener((o, was, is) -> hearThrough());
+        output.addListener((o, was, is) -> {
+            Player to = player;
+            if (to != null) {
+                to.playTo(is);
+            }
+        });
+    }
+
+    private void hearThrough() {
+        Player to = player;
+        if (to != null) {
+            to.hearThrough(through.get(), band.get());
+        }
+    }
 
     /** Repeats a stretch of its own, such as a phrase, until the section or the loop is changed. */
     public void loopOver(Span stretch) {
@@ -120,6 +143,21 @@ public final class Transport {
         return soloWet;
     }
 
+    /** What sound goes to. */
+    public ObjectProperty<OutputChoice> output() {
+        return output;
+    }
+
+    /** Where it is heard. */
+    public ObjectProperty<HeardThrough> through() {
+        return through;
+    }
+
+    /** The part of the spectrum that is heard. */
+    public ObjectProperty<HeardBand> band() {
+        return band;
+    }
+
     /** Whether all returns are out. */
     public BooleanProperty dryAlone() {
         return dryAlone;
@@ -130,9 +168,9 @@ public final class Transport {
         close();
         material = given;
         hears = false;
-        click = null;
         playing.set(false);
-        player = new Player(given.sampleRateHz());
+        player = new Player(given.sampleRateHz(), output.get());
+        hearThrough();
         outputName.set(player.outputName());
         position.set(0);
         set.set(ListeningSet.ALL);
@@ -142,7 +180,6 @@ public final class Transport {
     /** Goes on with other material of the same rate, from the same place. */
     public void renew(SongMaterial given) {
         material = given;
-        click = null;
     }
 
     /** Makes a design heard within a block, gliding. */
@@ -168,7 +205,7 @@ public final class Transport {
                                 parts,
                                 mono.get(),
                                 Decibels.toAmplitude(outputGainDb),
-                                clicking.get() ? click(design.song().clock()) : null);
+                                clicking.get() ? click.of(design.song().clock(), from) : null);
         play(to, before -> LiveSettings.of(design, from, hearing, before));
     }
 
@@ -187,17 +224,6 @@ public final class Transport {
     private void play(Player to, Player.Tuning tuning) {
         to.tune(tuning, material == null ? 0 : material.frames());
         hears = true;
-    }
-
-    private ClickTrack click(SongClock clock) {
-        ClickTrack known = click;
-        SongMaterial from = java.util.Objects.requireNonNull(material);
-        if (known == null || !clock.equals(clicked)) {
-            known = ClickTrack.of(clock, from.frames() / from.sampleRateHz(), from.sampleRateHz());
-            click = known;
-            clicked = clock;
-        }
-        return known;
     }
 
     /** Starts or stops. */

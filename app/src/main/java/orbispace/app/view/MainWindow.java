@@ -55,7 +55,7 @@ public final class MainWindow {
     private final Label problem = new Label();
     private final HBox problemBar;
     private final RecoveryBar recovery;
-    private final Label keys = new Label();
+    private final CommandSearch search;
     private final Scene scene;
     private Palette palette = Palette.DAY;
     private Step step = Step.ORBIT;
@@ -75,6 +75,9 @@ public final class MainWindow {
         screens.put(Step.SHEET, new SheetView(desk.sheet()));
         welcome = new Welcome(files);
         problemBar = problemBar();
+        search =
+                new CommandSearch(
+                        () -> new Commands(this, model, screens).all(), root::requestFocus);
         recovery = new RecoveryBar(model.bringing());
         layOut();
         scene = new Scene(root, 1280, 800);
@@ -86,9 +89,6 @@ public final class MainWindow {
     }
 
     private void layOut() {
-        keys.getStyleClass().add("keys");
-        keys.setWrapText(true);
-        keys.setVisible(false);
         root.getStyleClass().add("window");
         root.setTop(ribbon);
         root.setLeft(Rail.sized(rail));
@@ -123,8 +123,8 @@ public final class MainWindow {
         Region spring = new Region();
         spring.setMouseTransparent(true);
         VBox.setVgrow(spring, Priority.ALWAYS);
-        VBox overlay = new VBox(6, spring, keys, problemBar);
-        for (Region bar : new Region[] {keys, problemBar}) {
+        VBox overlay = new VBox(6, spring, search, problemBar);
+        for (Region bar : new Region[] {search, problemBar}) {
             bar.managedProperty().bind(bar.visibleProperty());
         }
         overlay.setPickOnBounds(false);
@@ -142,6 +142,7 @@ public final class MainWindow {
         WindowKeys shortcuts = new WindowKeys(this, model);
         scene.addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, shortcuts::key);
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, shortcuts::released);
         scene.setOnDragOver(files::offered);
         scene.setOnDragDropped(files::dropped);
         model.problem()
@@ -190,7 +191,7 @@ public final class MainWindow {
         screens.values().forEach(s -> s.setPalette(given));
     }
 
-    private void turnLight() {
+    void turnLight() {
         setPalette(palette == Palette.DAY ? Palette.NIGHT : Palette.DAY);
     }
 
@@ -201,19 +202,18 @@ public final class MainWindow {
         main.getChildren().setAll(screen);
         side.getChildren().setAll(screen.inspector());
         rail.choose(to);
-        keys.setVisible(false);
+        search.close();
         clear.wantsRemedies().set(to == Step.CLEAR);
         screen.shown(true);
     }
 
-    /** Shows lines about keys, or puts them away. */
+    /** Shows lines about keys and searches commands, or puts both away. */
     void turnKeys(String lines) {
-        keys.setText(lines);
-        keys.setVisible(!keys.isVisible());
+        search.turn(lines);
     }
 
     void hideKeys() {
-        keys.setVisible(false);
+        search.close();
     }
 
     /** The screen in front. */

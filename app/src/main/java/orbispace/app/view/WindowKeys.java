@@ -1,11 +1,13 @@
 package orbispace.app.view;
 
+import java.util.Map;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import orbispace.app.desk.FrameModel;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.frame.Step;
+import orbispace.core.render.HeardBand;
 
 /** What keys do in the window, whichever screen is in front. */
 final class WindowKeys {
@@ -97,6 +99,21 @@ final class WindowKeys {
         }
     }
 
+    /** A band is heard for as long as its key is held. */
+    private static final Map<KeyCode, HeardBand> BANDS =
+            Map.of(
+                    KeyCode.DIGIT7, HeardBand.LOW,
+                    KeyCode.DIGIT8, HeardBand.LOW_MID,
+                    KeyCode.DIGIT9, HeardBand.HIGH_MID,
+                    KeyCode.DIGIT0, HeardBand.HIGH);
+
+    /** The key of a band is let go. */
+    void released(KeyEvent e) {
+        if (BANDS.containsKey(e.getCode())) {
+            model.transport().band().set(HeardBand.ALL);
+        }
+    }
+
     /** While the bench is open, number keys flip its candidates. */
     private void digitKey(KeyEvent e) {
         String text = e.getText();
@@ -105,6 +122,9 @@ final class WindowKeys {
                 && model.bench().isOpen()
                 && !(window.scene().getFocusOwner() instanceof NumberField)) {
             model.bench().hear(text.charAt(0) - '1');
+        } else if (BANDS.containsKey(e.getCode())
+                && !(window.scene().getFocusOwner() instanceof NumberField)) {
+            model.transport().band().set(BANDS.get(e.getCode()));
         } else {
             stepKey(e);
         }
@@ -116,6 +136,7 @@ final class WindowKeys {
                     window.screen().keys()
                             + " Space: play. L: repeat the section. B: before or after; Shift+B:"
                             + " compare with now. M: mono. W: wet alone. D: dry alone."
+                            + " 7, 8, 9, 0 held: lows, low mids, high mids, highs alone."
                             + " Ctrl+1 to 9: solos and mutes that Ctrl+Shift+1 to 9 kept."
                             + " 1 to 6: the steps."
                             + " Ctrl+N, O, S: new, open, save. ?: these lines.");

@@ -44,7 +44,7 @@ class LimiterTest {
 
     @Test
     void theSilentOutputKeepsTime() {
-        try (Output.Silent silent = new Output.Silent(RATE)) {
+        try (Output.Silent silent = new Output.Silent(RATE, Devices.SILENT)) {
             long start = System.nanoTime();
             byte[] block = new byte[4 * 4800];
             for (int i = 0; i < 5; i++) {

@@ -8,16 +8,20 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.paint.Color;
 import orbispace.app.draw.Palette;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.render.HeardBand;
 import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.Test;
 
@@ -91,6 +95,25 @@ class WindowTest extends WindowCase {
         assertThat(labels()).contains("Orbit");
         key(KeyCode.SLASH, KeyCode.SHIFT);
         assertThat(labels()).anyMatch(t -> t.contains("Space: play"));
+        robot.write("fold mono");
+        key(KeyCode.ENTER);
+        assertThat(on(() -> desk.frame().transport().mono().get())).isTrue();
+        assertThat(labels()).noneMatch(t -> t.contains("Space: play"));
+        key(KeyCode.SLASH, KeyCode.SHIFT);
+        robot.write("pla go");
+        key(KeyCode.ENTER);
+        assertThat(on(() -> window.screen().keys().contains("turn the level"))).isTrue();
+        key(KeyCode.SLASH, KeyCode.SHIFT);
+        robot.write("orbit draft four");
+        key(KeyCode.ENTER);
+        until(() -> !desk.orbit().drafting().drafts().get().isEmpty());
+        key(KeyCode.SLASH, KeyCode.SHIFT);
+        key(KeyCode.ESCAPE);
+        assertThat(labels()).noneMatch(t -> t.contains("Space: play"));
+        robot.interact(() -> {
+            desk.orbit().drafting().close();
+            desk.frame().transport().mono().set(false);
+        });
     }
 
     @Test
@@ -175,11 +198,20 @@ class WindowTest extends WindowCase {
         key(KeyCode.DIGIT7, KeyCode.CONTROL);
         assertThat(on(() -> desk.frame().problem().get().startsWith("Nothing is kept under 7")))
                 .isTrue();
+        held(KeyEvent.KEY_PRESSED);
+        until(() -> desk.frame().transport().band().get() == HeardBand.LOW_MID);
+        held(KeyEvent.KEY_RELEASED);
+        until(() -> desk.frame().transport().band().get() == HeardBand.ALL);
         key(KeyCode.D);
         assertThat(listening.getText()).isEqualTo("dry alone");
         key(KeyCode.B);
         assertThat(listening.getText()).isEqualTo("all heard");
         key(KeyCode.B);
+    }
+
+    private void held(EventType<KeyEvent> type) {
+        KeyEvent e = new KeyEvent(type, "", "8", KeyCode.DIGIT8, false, false, false, false);
+        robot.interact(() -> Event.fireEvent(window.scene().getRoot(), e));
     }
 
     @Test

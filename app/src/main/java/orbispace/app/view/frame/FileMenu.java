@@ -1,6 +1,7 @@
 package orbispace.app.view.frame;
 
 import java.io.File;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Supplier;
@@ -17,6 +18,8 @@ import javafx.scene.input.TransferMode;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import orbispace.app.desk.FrameModel;
+import orbispace.app.session.ErrorReport;
+import orbispace.app.song.CacheFolder;
 import orbispace.app.song.NewSong;
 import orbispace.core.design.Source;
 import orbispace.files.project.ProjectFile;
@@ -27,6 +30,8 @@ public final class FileMenu {
     private final Supplier<Scene> scene;
     private final ContextMenu menu = new ContextMenu();
     private final Menu recent = new Menu("Open recent");
+    private static final String PROGRAM = "Orbispace 0.1.0";
+
     private final MenuItem undo = new MenuItem("Undo");
     private final MenuItem redo = new MenuItem("Redo");
 
@@ -48,7 +53,9 @@ public final class FileMenu {
                         redo,
                         item(
                                 "Compare with the field as it is now   Shift+B",
-                                model.pair()::keepAsBefore));
+                                model.pair()::keepAsBefore),
+                        new SeparatorMenuItem(),
+                        item("Write an error report\u2026", this::writeReport));
         undo.setOnAction(e -> model.editor().undo());
         redo.setOnAction(e -> model.editor().redo());
         menu.setOnShowing(e -> refresh());
@@ -195,6 +202,21 @@ public final class FileMenu {
                         + ProjectFile.SUFFIX);
         File file = chooser.showSaveDialog(scene.get().getWindow());
         return file != null && model.opening().save(withSuffix(file.toPath()));
+    }
+
+    /** Writes versions and the end of the log where it is chosen. */
+    public void writeReport() {
+        FileChooser chooser = chooser("Write an error report", "Text", "*.txt");
+        chooser.setInitialFileName("orbispace-report.txt");
+        File file = chooser.showSaveDialog(scene.get().getWindow());
+        if (file == null) {
+            return;
+        }
+        try {
+            ErrorReport.write(file.toPath(), PROGRAM, CacheFolder.log());
+        } catch (IOException e) {
+            model.problem().set("The report was not written: " + e.getMessage());
+        }
     }
 
     private static Path withSuffix(Path path) {

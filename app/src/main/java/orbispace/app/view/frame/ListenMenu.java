@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -16,8 +17,12 @@ import javafx.scene.control.ToggleGroup;
 import orbispace.app.desk.FrameModel;
 import orbispace.app.desk.PartMatching;
 import orbispace.app.listen.KeptSets;
+import orbispace.app.listen.OutputChoice;
+import orbispace.app.listen.Player;
 import orbispace.app.listen.Transport;
 import orbispace.core.design.Source;
+import orbispace.core.render.HeardBand;
+import orbispace.core.render.HeardThrough;
 import orbispace.core.render.Listen;
 import orbispace.core.render.ListeningSet;
 import orbispace.core.words.Wording;
@@ -29,10 +34,13 @@ import orbispace.core.words.Wording;
 public final class ListenMenu extends MenuButton {
     private static final List<Double> DIMS = List.of(-6.0, -12.0, -18.0, -24.0, Listen.SILENT_DB);
 
+    private static final List<Integer> FRAMES = List.of(512, 1024, 2048, 4096, 8192);
+
     private final FrameModel model;
     private final Transport transport;
     private final Menu kept = new Menu("Kept solos and mutes");
     private final Menu match = new Menu("Match before and after by");
+    private final Menu devices = new Menu("Sound goes to");
     private final Menu keep = new Menu("Keep what is soloed and muted");
 
     ListenMenu(FrameModel model) {
@@ -64,6 +72,12 @@ public final class ListenMenu extends MenuButton {
                         all,
                         new SeparatorMenuItem(),
                         choice(
+                                "Hear it through",
+                                List.of(HeardThrough.values()),
+                                HeardThrough::words,
+                                transport.through().get(),
+                                transport.through()::set),
+                        choice(
                                 "A soloed source is heard",
                                 List.of(Listen.SoloWet.values()),
                                 Listen.SoloWet::words,
@@ -77,13 +91,33 @@ public final class ListenMenu extends MenuButton {
                                 transport.dimDb()::set),
                         alone,
                         new SeparatorMenuItem(),
+                        devices,
+                        choice(
+                                "Frames held ahead",
+                                FRAMES,
+                                n -> n + " frames",
+                                transport.output().get().frames(),
+                                n ->
+                                        transport
+                                                .output()
+                                                .set(
+                                                        new OutputChoice(
+                                                                transport.output().get().device(),
+                                                                n))),
                         told);
-        setOnShowing(e -> fill());
+        // What there is may change while the window is open, and takes a moment to be asked for.
+        devices.getItems().setAll(new MenuItem(""));
+        setOnShowing(e -> {
+            fill();
+            devices.getItems().setAll(devices());
+        });
         transport.wetOnly().addListener((o, was, is) -> say());
         transport.dryAlone().addListener((o, was, is) -> say());
         transport.mono().addListener((o, was, is) -> say());
         transport.set().addListener((o, was, is) -> say());
         transport.dimDb().addListener((o, was, is) -> say());
+        transport.through().addListener((o, was, is) -> say());
+        transport.band().addListener((o, was, is) -> say());
         transport.returnAlone().addListener((o, was, is) -> say());
         fill();
         say();
@@ -131,6 +165,22 @@ public final class ListenMenu extends MenuButton {
                                 .toList());
     }
 
+    private List<MenuItem> devices() {
+        OutputChoice now = transport.output().get();
+        ToggleGroup group = new ToggleGroup();
+        return Stream.concat(Stream.of(""), Player.devices().stream())
+                .<MenuItem>map(name -> {
+                    RadioMenuItem item =
+                            new RadioMenuItem(name.isEmpty() ? "what the system prefers" : name);
+                    item.setToggleGroup(group);
+                    item.setSelected(name.equals(now.device()));
+                    item.setOnAction(
+                            e -> transport.output().set(new OutputChoice(name, now.frames())));
+                    return item;
+                })
+                .toList();
+    }
+
     /** The whole mix, or any part of it. */
     private List<MenuItem> parts() {
         var part = model.matching().part();
@@ -170,6 +220,12 @@ public final class ListenMenu extends MenuButton {
     }
 
     private String heard() {
+        if (transport.band().get() != HeardBand.ALL) {
+            return transport.band().get().words();
+        }
+        if (transport.through().get() != HeardThrough.HEADPHONES) {
+            return transport.through().get().brief();
+        }
         if (transport.dryAlone().get()) {
             return "dry alone";
         }

@@ -8,6 +8,8 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
+import orbispace.app.draw.Pen;
+import orbispace.app.draw.Type;
 import orbispace.app.song.MixMeasure;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
@@ -18,6 +20,9 @@ import orbispace.core.words.Wording;
 /** The song along the top: title, play and loop, sections, before and after, mono, loudness. */
 public final class Ribbon extends Pane {
     static final double HEIGHT = 64;
+
+    private static final double OUTPUT_WIDTH = 84;
+    private static final double PART_WIDTH = 76;
 
     private final FrameModel model;
     private final Button title = new Button();
@@ -93,7 +98,7 @@ public final class Ribbon extends Pane {
         model.design().addListener((o, was, is) -> showSong());
         model.editor().dirty().addListener((o, was, is) -> showSong());
         model.selection().section().addListener((o, was, is) -> strip.repaint());
-        model.transport().outputName().addListener((o, was, is) -> output.setText(is));
+        model.transport().outputName().addListener((o, was, is) -> showOutput(is));
         model.transport().playing().addListener((o, was, is) -> playIcon.repaint());
         model.transport().looping().addListener((o, was, is) -> loopIcon.repaint());
         model.transport().hearingBefore().addListener((o, was, is) -> showPair());
@@ -107,6 +112,15 @@ public final class Ribbon extends Pane {
         showPair();
         showMix();
         showMono();
+    }
+
+    /** Where the sound goes, as much of it as there is room for, and all of it to rest on. */
+    private void showOutput(String name) {
+        OutputWords words = OutputWords.of(name);
+        String first = Pen.cut(words.device(), OUTPUT_WIDTH - 2, Type.regular(11.5));
+        output.setText(words.state().isEmpty() ? first : first + "\n" + words.state());
+        output.setTooltip(name.isEmpty() ? null : new Tooltip(name));
+        output.setAccessibleText("sound goes to: " + name);
     }
 
     private void showSong() {
@@ -162,15 +176,26 @@ public final class Ribbon extends Pane {
         boolean dry = model.transport().dryAlone().get();
         double gain = dry ? mix.dryMatchDb() : mix.matchDb(hearing);
         match.setText(
-                model.pair().same() && !dry
-                        ? "nothing changed yet"
-                        : "matched, " + words(dry, hearing, gain));
+                model.pair().same() && !dry ? "nothing changed yet" : words(dry, hearing, gain));
+        match.setTooltip(match.getText().isEmpty() ? null : new Tooltip(matchedBy(dry)));
         level.repaint();
     }
 
     private String words(boolean dry, boolean hearing, double gain) {
-        String whole = Wording.signed(gain) + " LU";
-        return dry ? whole : model.matching().words(hearing).orElse(whole);
+        var name = model.matching().name();
+        return dry || name.isEmpty()
+                ? "matched, " + Wording.signed(gain) + " LU"
+                : Pen.cut(name.get(), PART_WIDTH, Type.regular(11.5))
+                        + " "
+                        + model.matching().words(hearing);
+    }
+
+    private String matchedBy(boolean dry) {
+        return dry
+                ? "The dry sources, as loud as the mix where their peaks leave room"
+                : "Before and after as loud: "
+                        + model.matching().name().orElse("the whole mix")
+                        + " over the section";
     }
 
     public void setPalette(Palette palette) {
@@ -194,7 +219,7 @@ public final class Ribbon extends Pane {
         Plate.place(busy, 104, 40, 150, 22);
         Plate.place(play, 262, 8, 30, 30);
         Plate.place(loop, 298, 8, 30, 30);
-        Plate.place(output, 258, 41, 84, 16);
+        Plate.place(output, 258, 36, OUTPUT_WIDTH, 28);
         double right = w - 180;
         Plate.place(lufs, right, 8, 92, 24);
         Plate.place(peak, right + 84, 10, 92, 20);

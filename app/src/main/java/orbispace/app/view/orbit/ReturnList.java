@@ -32,7 +32,7 @@ final class ReturnList extends VBox {
         getStyleClass().add("return-list");
         HBox head =
                 new HBox(
-                        caps("RETURNS", 156),
+                        caps("RETURNS", 150),
                         caps("predelay", 60),
                         caps("decay or note", 92),
                         caps("in the mix", 64),

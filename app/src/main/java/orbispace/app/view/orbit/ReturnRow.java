@@ -52,8 +52,8 @@ final class ReturnRow extends HBox {
         kind.getStyleClass().add("caption");
         VBox words = close ? new VBox(name) : new VBox(-2, name, kind);
         words.setAlignment(Pos.CENTER_LEFT);
-        words.setMinWidth(112);
-        words.setMaxWidth(112);
+        words.setMinWidth(106);
+        words.setMaxWidth(106);
         stateWord.getStyleClass().add("row-state");
         stateWord.setMinWidth(46);
         HBox content = new HBox(8, seal, words, predelay, decay, bars, stateWord);

@@ -8,6 +8,7 @@ import orbispace.app.draw.Type;
 import orbispace.app.song.MixMeasure;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SnapshotCoin;
+import orbispace.core.clear.PartMatch;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.core.prove.log.Snapshot;
@@ -60,15 +61,16 @@ final class PairBeam extends ScalingCanvas {
         }
         lufs(pen, mix.pair().beforeLufs(), left + (middle - left) / 2, y - 8);
         lufs(pen, mix.pair().otherLufs(), middle + (right - middle) / 2, y - 8);
-        pen.text(turned(mix.matchDb(true)), left + 6, y + 18, Type.regular(11.5), pen.palette.ink2);
+        pen.text(turned(mix, true), left + 6, y + 18, Type.regular(11.5), pen.palette.ink2);
         pen.text(
-                turned(mix.matchDb(false)),
+                turned(mix, false),
                 right - 6,
                 y + 18,
                 Type.regular(11.5),
                 pen.palette.ink2,
                 TextAlignment.RIGHT);
-        text(pen, "B flips, matched over " + where(), middle, y + 34);
+        String part = model.matching().name().map(n -> n + " ").orElse("");
+        text(pen, "B flips, " + part + "matched over " + where(), middle, y + 34);
     }
 
     private String where() {
@@ -85,7 +87,9 @@ final class PairBeam extends ScalingCanvas {
         pen.text(words, x, y, Type.strong(14), pen.palette.ink, TextAlignment.CENTER);
     }
 
-    private static String turned(double db) {
+    private String turned(MixMeasure mix, boolean before) {
+        PartMatch.Gains part = model.matching().gains().get();
+        double db = part == null ? mix.matchDb(before) : before ? part.beforeDb() : part.afterDb();
         return db > -0.05 ? "left as it is" : "turned down " + Wording.number(-db, 1) + " dB";
     }
 

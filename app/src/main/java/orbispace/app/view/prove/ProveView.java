@@ -45,6 +45,7 @@ public final class ProveView extends Screen<ProveModel> {
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
         model.measured().mix().addListener((o, was, is) -> refreshWhenSeen());
+        model.matching().gains().addListener((o, was, is) -> refreshWhenSeen());
         model.measured()
                 .clearance()
                 .addListener((o, was, is) -> {
