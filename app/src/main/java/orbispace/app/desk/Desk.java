@@ -94,7 +94,7 @@ public final class Desk {
                                 editor, selection, stretch, jobs, measured, song.pair(), measure));
         planning = ofSong(new Planning(editor, selection, jobs, measured, clearing));
         throwing = ofSong(throwing(stretch));
-        proving = ofSong(proving());
+        proving = ofSong(new Proving(song, throwing, Clock.systemUTC()));
         references = ofSong(new Referencing(editor, stretch, jobs, measured, song.kept()));
         handingOver = new HandingOver(editor, stretch, jobs, measured, proving, song.stems());
         units = ofSong(new UnitMeasuring(editor, jobs, song.kept(), field));
@@ -112,19 +112,6 @@ public final class Desk {
         ThrowCourses courses =
                 new ThrowCourses(editor, stretch, measured.survey(), song.stems(), picking);
         return new Throwing(editor, selection, stretch, jobs, measured, courses, clearing, picking);
-    }
-
-    private Proving proving() {
-        return new Proving(
-                editor,
-                jobs,
-                measured,
-                throwing,
-                song.pair(),
-                song.transport(),
-                log,
-                song.ears(),
-                Clock.systemUTC());
     }
 
     private void listen() {

@@ -29,6 +29,7 @@ import orbispace.core.prove.Remedy;
 import orbispace.core.prove.compare.BlindTrial;
 import orbispace.core.prove.compare.MonoFold;
 import orbispace.core.prove.compare.Variant;
+import orbispace.core.prove.log.Snapshot;
 import orbispace.core.prove.rule.FieldFacts;
 import orbispace.core.prove.rule.FieldFindings;
 import orbispace.core.prove.rule.FieldSurvey;
@@ -75,24 +76,15 @@ public final class Proving implements OfSong {
             Map<String, MonoFold> folds) {}
 
     /** Proves the field of a song. */
-    public Proving(
-            Editor editor,
-            Jobs jobs,
-            Measurements measured,
-            Throwing throwing,
-            ComparedPair pair,
-            Transport transport,
-            LogKeeping log,
-            Ears ears,
-            Clock clock) {
-        this.editor = editor;
-        this.jobs = jobs;
-        this.measured = measured;
+    Proving(OpenSong song, Throwing throwing, Clock clock) {
+        editor = song.editor();
+        jobs = song.jobs();
+        measured = song.measured();
+        pair = song.pair();
+        transport = song.transport();
+        log = song.log();
+        ears = song.ears();
         this.throwing = throwing;
-        this.pair = pair;
-        this.transport = transport;
-        this.log = log;
-        this.ears = ears;
         this.clock = clock;
     }
 
@@ -169,10 +161,9 @@ public final class Proving implements OfSong {
     public List<ComparedPair.Named> comparable() {
         List<ComparedPair.Named> all = new ArrayList<>();
         all.add(new ComparedPair.Named("Dry alone", MixMeasure.dry(design())));
-        log.book()
-                .get()
-                .snapshots()
-                .forEach(s -> all.add(new ComparedPair.Named(s.name(), s.design())));
+        for (Snapshot s : log.book().get().snapshots()) {
+            all.add(new ComparedPair.Named(s.name(), s.design()));
+        }
         Stream.of(Variant.without(design()), Variant.with(design(), open()))
                 .flatMap(List::stream)
                 .forEach(v -> all.add(new ComparedPair.Named(v.label(), v.design())));

@@ -45,7 +45,7 @@ final class ReturnPainter {
             case Space.Convolution c -> paintFan(chosen, FanPainter.Engraving.STIPPLE);
             case Space.Split s -> paintSplit(chosen, s);
             case Space.Echo e -> beads().paint(chosen, true);
-            case Space.Doubler d -> beads().paint(chosen, false);
+            case Space.Copies d -> beads().paint(chosen, false);
             case Space.Parallel p -> paintBand(chosen);
         }
         pen.g.restore();
@@ -82,7 +82,7 @@ final class ReturnPainter {
      */
     void sealAside(List<Point2D> taken) {
         if (ret.space() instanceof Space.Echo
-                || ret.space() instanceof Space.Doubler
+                || ret.space() instanceof Space.Copies
                 || ret.space() instanceof Space.Parallel) {
             return;
         }

@@ -25,12 +25,12 @@ import orbispace.core.space.EchoSettings;
  * What a return's measured impulse response looks like.
  *
  * @param predelaySeconds as set
- * @param decaySeconds T60 as set or measured; the length of a gated space; for an echo or a doubler
+ * @param decaySeconds T60 as set or measured; the length of a gated space; for an echo or of copies
  *     the time of its last arrival above -60 dB
  * @param polar energy over time and bearing
  * @param curve energy still to come
  * @param report ISO 3382 decay
- * @param arrivals of an echo or a doubler, measured
+ * @param arrivals of an echo or of copies, measured
  * @param start of a place, measured; empty until it is
  * @param sides of a place: on which side it answers; empty until it is measured
  */
@@ -166,7 +166,7 @@ public record ReturnPicture(
                     times.add(k * right);
                 }
             }
-        } else if (r.space() instanceof Space.Doubler d) {
+        } else if (r.space() instanceof Space.Copies d) {
             d.copies().forEach(c -> times.add(c.seconds()));
         }
         return times.stream().filter(t -> t > 0).sorted().toList();

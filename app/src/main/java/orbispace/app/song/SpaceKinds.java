@@ -6,7 +6,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbCharacter;
@@ -38,9 +38,9 @@ public enum SpaceKinds {
     /** Left, right, left. */
     PING_PONG("Ping-pong echo"),
     /** Short detuned copies. */
-    DOUBLER("Doubler"),
+    COPIES("Copies"),
     /** The same without anything in the middle. */
-    DOUBLER_SIDES("Doubler, sides only"),
+    COPIES_SIDES("Copies, sides only"),
     /** Two mono spaces apart. */
     SPLIT("Split pair"),
     /** A compressor. */
@@ -78,7 +78,7 @@ public enum SpaceKinds {
                                 case PAIR -> STEREO_ECHO;
                                 case PING_PONG -> PING_PONG;
                             });
-            case Space.Doubler d -> Optional.of(d.centre() ? DOUBLER : DOUBLER_SIDES);
+            case Space.Copies d -> Optional.of(d.centre() ? COPIES : COPIES_SIDES);
             case Space.Split s -> Optional.of(SPLIT);
             case Space.Parallel p -> Optional.of(PARALLEL);
         };
@@ -94,8 +94,8 @@ public enum SpaceKinds {
             case ECHO -> echo(EchoSettings.Kind.SINGLE, now);
             case STEREO_ECHO -> echo(EchoSettings.Kind.PAIR, now);
             case PING_PONG -> echo(EchoSettings.Kind.PING_PONG, now);
-            case DOUBLER -> doubler(true, now);
-            case DOUBLER_SIDES -> doubler(false, now);
+            case COPIES -> copies(true, now);
+            case COPIES_SIDES -> copies(false, now);
             case SPLIT -> {
                 Space.Reverb like = reverb(ReverbKind.ROOM, now);
                 Space.Reverb other =
@@ -148,13 +148,13 @@ public enum SpaceKinds {
                 0.8);
     }
 
-    private static Space doubler(boolean centre, Space now) {
-        return now instanceof Space.Doubler d
-                ? new Space.Doubler(d.copies(), d.highPassHz(), centre)
-                : new Space.Doubler(
+    private static Space copies(boolean centre, Space now) {
+        return now instanceof Space.Copies d
+                ? new Space.Copies(d.copies(), d.highPassHz(), centre)
+                : new Space.Copies(
                         List.of(
-                                new DoublerSettings.Voice(0.013, -7, -1),
-                                new DoublerSettings.Voice(0.019, 7, 1)),
+                                new CopiesSettings.Voice(0.013, -7, -1),
+                                new CopiesSettings.Voice(0.019, 7, 1)),
                         180,
                         centre);
     }

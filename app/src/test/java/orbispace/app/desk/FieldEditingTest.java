@@ -62,7 +62,7 @@ class FieldEditingTest {
 
     @Test
     void returnsAreAddedCopiedMovedAndRemovedInStepsThatCanBeUndone() {
-        desk.orbit().field().add(SpaceKinds.DOUBLER);
+        desk.orbit().field().add(SpaceKinds.COPIES);
         assertThat(order()).isEqualTo("ABC");
         assertThat(desk.frame().selection().returnId().get()).isEqualTo("C");
         desk.orbit().field().duplicate(ret("A"));

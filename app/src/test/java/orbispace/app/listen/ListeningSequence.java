@@ -36,7 +36,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbKind;
@@ -143,10 +143,10 @@ final class ListeningSequence {
                             2000);
             case 5 -> echo();
             case 6 ->
-                    new Space.Doubler(
+                    new Space.Copies(
                             List.of(
-                                    new DoublerSettings.Voice(between(0.008, 0.03), 0, -1),
-                                    new DoublerSettings.Voice(between(0.008, 0.03), 0, 1)),
+                                    new CopiesSettings.Voice(between(0.008, 0.03), 0, -1),
+                                    new CopiesSettings.Voice(between(0.008, 0.03), 0, 1)),
                             100,
                             random.nextBoolean());
             default ->
@@ -269,7 +269,7 @@ final class ListeningSequence {
                             "length");
             case Space.Echo s ->
                     new ReturnEdit.EchoTime(r.id(), new MusicalTime.Millis(between(90, 260)), 1);
-            case Space.Doubler s -> new ReturnEdit.Level(r.id(), between(-20, -3));
+            case Space.Copies s -> new ReturnEdit.Level(r.id(), between(-20, -3));
             case Space.Split s -> new ReturnEdit.Level(r.id(), between(-20, -3));
             case Space.Parallel s ->
                     new ReturnEdit.Spatial(

@@ -8,16 +8,21 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.event.EventType;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.paint.Color;
+import orbispace.app.Songs;
+import orbispace.app.desk.Desk;
 import orbispace.app.draw.Palette;
+import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
@@ -95,6 +100,7 @@ class WindowTest extends WindowCase {
         assertThat(labels()).contains("Orbit");
         key(KeyCode.SLASH, KeyCode.SHIFT);
         assertThat(labels()).anyMatch(t -> t.contains("Space: play"));
+        robot.interact(() -> desk.frame().transport().mono().set(false));
         robot.write("fold mono");
         key(KeyCode.ENTER);
         assertThat(on(() -> desk.frame().transport().mono().get())).isTrue();
@@ -207,6 +213,27 @@ class WindowTest extends WindowCase {
         key(KeyCode.B);
         assertThat(listening.getText()).isEqualTo("all heard");
         key(KeyCode.B);
+    }
+
+    @Test
+    void anEmptyWindowOffersTheSongsThatWereOpenLast() {
+        RecentProjects recent = RecentProjects.inMemory();
+        recent.add(project.resolveSibling("gone.orbispace.json"));
+        recent.add(project);
+        Desk other = robot.on(() -> new Desk(Platform::runLater, recent, Songs.facts()));
+        robot.interact(() -> {
+            List<Button> offered =
+                    new MainWindow(other)
+                            .scene().getRoot().lookupAll(".button").stream()
+                                    .map(Button.class::cast)
+                                    .filter(b -> b.getAccessibleText() != null)
+                                    .filter(b -> b.getAccessibleText().startsWith("open "))
+                                    .toList();
+            assertThat(offered).hasSize(1);
+            offered.getFirst().fire();
+        });
+        until(() -> !other.frame().design().get().sources().isEmpty());
+        robot.interact(() -> other.close());
     }
 
     private void held(EventType<KeyEvent> type) {

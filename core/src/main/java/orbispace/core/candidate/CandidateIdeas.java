@@ -34,7 +34,7 @@ public final class CandidateIdeas {
             case Space.Gated g -> gated(r, g);
             case Space.Convolution c -> lengths(r, c);
             case Space.Split s -> lengths(r, s);
-            case Space.Doubler d -> List.of();
+            case Space.Copies d -> List.of();
             case Space.Parallel p -> List.of();
         };
     }

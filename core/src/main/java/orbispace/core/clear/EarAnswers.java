@@ -143,11 +143,11 @@ final class EarAnswers {
 
     static Candidate narrower(EarEvidence e) {
         Return r = e.ret();
-        if (r.space() instanceof Space.Doubler d && d.centre()) {
+        if (r.space() instanceof Space.Copies d && d.centre()) {
             return Candidate.of(
                     Setting.SPACE,
                     new ReturnEdit.Spatial(
-                            r.id(), new Space.Doubler(d.copies(), d.highPassHz(), false), "centre"),
+                            r.id(), new Space.Copies(d.copies(), d.highPassHz(), false), "centre"),
                     "Copies without their centre",
                     "in mono the copies vanish instead of combing with the dry");
         }

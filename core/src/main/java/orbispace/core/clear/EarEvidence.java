@@ -148,7 +148,7 @@ final class EarEvidence {
 
     /** The shortest offset of a copy under 20 ms, in ms; empty if no copy is that near. */
     OptionalDouble shortOffsetMillis() {
-        return ret().space() instanceof Space.Doubler d && d.centre()
+        return ret().space() instanceof Space.Copies d && d.centre()
                 ? d.copies().stream()
                         .mapToDouble(c -> 1000 * c.seconds())
                         .filter(ms -> ms > 0 && ms < 20)

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.ToDoubleFunction;
-import orbispace.core.space.DoublerSettings.Voice;
+import orbispace.core.space.CopiesSettings.Voice;
 
 /**
  * A number of one of several copies.
@@ -57,7 +57,7 @@ public record CopyKnob(int index, Trait trait) implements Knob {
     /** All numbers of the copies of a space; none for one without copies. */
     public static List<CopyKnob> of(Space space) {
         List<CopyKnob> all = new ArrayList<>();
-        if (space instanceof Space.Doubler d) {
+        if (space instanceof Space.Copies d) {
             for (int copy = 0; copy < d.copies().size(); copy++) {
                 for (Trait trait : Trait.values()) {
                     all.add(new CopyKnob(copy, trait));
@@ -92,13 +92,13 @@ public record CopyKnob(int index, Trait trait) implements Knob {
     }
 
     private static List<Voice> copies(Return r) {
-        return r.space() instanceof Space.Doubler d ? d.copies() : List.of();
+        return r.space() instanceof Space.Copies d ? d.copies() : List.of();
     }
 
     private Edit edit(Return r, double value) {
         List<Voice> copies = new ArrayList<>(copies(r));
         copies.set(index, trait.with.apply(copies.get(index), value));
-        Space space = ((Space.Doubler) r.space()).withCopies(copies);
+        Space space = ((Space.Copies) r.space()).withCopies(copies);
         return new ReturnEdit.Spatial(r.id(), space, "copy " + (index + 1));
     }
 }

@@ -112,15 +112,15 @@ public enum EchoKnob implements SpaceKnob {
     /** Lows removed from copies. */
     COPIES_HIGH_PASS(
             SpaceKnob.Own.of(
-                    Space.Doubler.class,
+                    Space.Copies.class,
                     "copies: no lows under",
                     Setting.SPACE,
-                    Scale.hertz("doubler high-pass", 20, 1000, 10),
-                    Space.Doubler::highPassHz,
+                    Scale.hertz("high-pass of the copies", 20, 1000, 10),
+                    Space.Copies::highPassHz,
                     (r, s, v) ->
                             SpaceKnob.space(
                                     r,
-                                    new Space.Doubler(s.copies(), v, s.centre()),
+                                    new Space.Copies(s.copies(), v, s.centre()),
                                     "high-pass of the copies")));
 
     private final Own own;

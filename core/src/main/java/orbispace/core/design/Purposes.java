@@ -56,7 +56,7 @@ public final class Purposes {
         boolean ofHits = isOfHits(design, r);
         return switch (r.space()) {
             case Space.Parallel p -> Purpose.THICKENING;
-            case Space.Doubler d -> Purpose.WIDTH;
+            case Space.Copies d -> Purpose.WIDTH;
             case Space.Echo e -> isCopy(design, r, e) ? Purpose.WIDTH : Purpose.ECHO;
             case Space.Gated g -> Purpose.DRUMS;
             case Space.Reverb v -> tail(r, v.decaySeconds(), ofHits);

@@ -1,7 +1,7 @@
 package orbispace.core.design;
 
 import java.util.List;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbCharacter;
@@ -215,18 +215,18 @@ public sealed interface Space {
      * @param highPassHz lows removed from the copies, 20 to 1,000
      * @param centre false to take away what they have in the middle
      */
-    record Doubler(List<DoublerSettings.Voice> copies, double highPassHz, boolean centre)
+    record Copies(List<CopiesSettings.Voice> copies, double highPassHz, boolean centre)
             implements Space {
         /** Checks the ranges. */
-        public Doubler {
+        public Copies {
             copies = List.copyOf(copies);
             Ranges.require("number of copies", copies.size(), 2, 4);
             EchoKnob.COPIES_HIGH_PASS.require(highPassHz);
         }
 
         /** Other copies. */
-        public Doubler withCopies(List<DoublerSettings.Voice> other) {
-            return new Doubler(other, highPassHz, centre);
+        public Copies withCopies(List<CopiesSettings.Voice> other) {
+            return new Copies(other, highPassHz, centre);
         }
     }
 

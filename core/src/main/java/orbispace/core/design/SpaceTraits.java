@@ -4,7 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 
 /**
  * What the rest of the program has to know of a space, whatever kind it is.
@@ -100,11 +100,11 @@ public record SpaceTraits(
                     of(e.kind().label(), Nature.REPEATS)
                             .timed(times(e))
                             .hearingLevel(e.loop().saturation() > 0);
-            case Space.Doubler d ->
-                    of("doubler", Nature.COPIES)
+            case Space.Copies d ->
+                    of("copies", Nature.COPIES)
                             .copying(
                                     d.copies().stream()
-                                            .mapToDouble(DoublerSettings.Voice::seconds)
+                                            .mapToDouble(CopiesSettings.Voice::seconds)
                                             .max()
                                             .orElse(0));
             case Space.Split s ->
@@ -145,7 +145,7 @@ public record SpaceTraits(
             case Space.Echo e ->
                     e.withFeedback(Math.min(MOST_FEEDBACK, Math.pow(e.feedback(), 1 / factor)));
             case Space.Gated g -> g;
-            case Space.Doubler d -> d;
+            case Space.Copies d -> d;
             case Space.Parallel p -> p;
         };
     }

@@ -5,11 +5,11 @@ public enum HeardThrough {
     /** As it is. */
     HEADPHONES("headphones, as it is", ""),
     /** A pair of loudspeakers at 30 degrees in a plain room, over headphones. */
-    LOUDSPEAKERS("a pair of loudspeakers", "two speakers"),
+    LOUDSPEAKERS("a pair of loudspeakers", "speakers"),
     /** Both sides as one, from 250 Hz to 6 kHz. */
-    SMALL_SPEAKER("one small loudspeaker", "small one"),
+    SMALL_SPEAKER("one small loudspeaker", "small"),
     /** The right loudspeaker 6 dB softer and 0.6 ms later. */
-    SIDE_SEAT("the seat at the side", "side seat");
+    SIDE_SEAT("the seat at the side", "side");
 
     private final String words;
     private final String brief;

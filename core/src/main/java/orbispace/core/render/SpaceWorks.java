@@ -5,7 +5,7 @@ import orbispace.core.design.Space;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
 import orbispace.core.space.ConvolutionSettings;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.space.GatedSettings;
@@ -34,7 +34,7 @@ final class SpaceWorks {
             case Space.Gated g -> gated(g, bar);
             case Space.Convolution c -> new ConvolutionSettings(responses.of(c));
             case Space.Echo e -> echo(e, bar);
-            case Space.Doubler d -> new DoublerSettings(d.copies(), d.highPassHz(), d.centre());
+            case Space.Copies d -> new CopiesSettings(d.copies(), d.highPassHz(), d.centre());
             case Space.Split s -> new SplitSettings(reverb(s.left()), reverb(s.right()), s.width());
             case Space.Parallel p -> parallel(p);
         };

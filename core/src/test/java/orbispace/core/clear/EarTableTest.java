@@ -31,7 +31,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
@@ -262,10 +262,10 @@ class EarTableTest {
         Duck nervous = new Duck("voice", 18, -50, 20, 3, 1, 0, 20);
         deserves(EarWord.PUMPING, ret(clean().chain().withDuck(nervous), -6), "times a second");
         Space copies =
-                new Space.Doubler(
+                new Space.Copies(
                         List.of(
-                                new DoublerSettings.Voice(0.006, -5, -1),
-                                new DoublerSettings.Voice(0.009, 5, 1)),
+                                new CopiesSettings.Voice(0.006, -5, -1),
+                                new CopiesSettings.Voice(0.009, 5, 1)),
                         150,
                         true);
         deserves(EarWord.PHASEY, ret(Chain.of(copies), -8), "notches");

@@ -38,7 +38,7 @@ import orbispace.core.hearing.HearingModel;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
@@ -515,10 +515,10 @@ class RemedyBordersTest {
     @Test
     void aShortCopyCombsWithItsPeakAndItsTime() {
         Space one =
-                new Space.Doubler(
+                new Space.Copies(
                         List.of(
-                                new DoublerSettings.Voice(0.02, 0, -1),
-                                new DoublerSettings.Voice(0.025, 0, 0)),
+                                new CopiesSettings.Voice(0.02, 0, -1),
+                                new CopiesSettings.Voice(0.025, 0, 0)),
                         20,
                         false);
         Return r = ret(Chain.of(one)).withLevel(-6);

@@ -36,7 +36,7 @@ import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
@@ -131,10 +131,10 @@ class RemedyStepsTest {
         Return wider = ret(hall(1).chain().withWidth(new Width(1.5, 0)));
         assertThat(EarAnswers.narrower(evidence(wider)).change()).isEqualTo("Width to 60 %");
         Space copies =
-                new Space.Doubler(
+                new Space.Copies(
                         List.of(
-                                new DoublerSettings.Voice(0.012, 0, -1),
-                                new DoublerSettings.Voice(0.015, 0, 1)),
+                                new CopiesSettings.Voice(0.012, 0, -1),
+                                new CopiesSettings.Voice(0.015, 0, 1)),
                         150,
                         true);
         assertThat(EarAnswers.narrower(evidence(ret(Chain.of(copies)))).change())

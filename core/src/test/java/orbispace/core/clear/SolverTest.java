@@ -33,7 +33,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Tag;
@@ -354,10 +354,10 @@ class SolverTest {
     @Test
     void aShortCopyIsToldByItsNotches() {
         Space copies =
-                new Space.Doubler(
+                new Space.Copies(
                         List.of(
-                                new DoublerSettings.Voice(0.010, 0, 0),
-                                new DoublerSettings.Voice(0.010, 0, 0)),
+                                new CopiesSettings.Voice(0.010, 0, 0),
+                                new CopiesSettings.Voice(0.010, 0, 0)),
                         20,
                         true);
         Return r =

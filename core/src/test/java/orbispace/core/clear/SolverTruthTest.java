@@ -28,7 +28,7 @@ import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
 import orbispace.core.time.Span;
@@ -98,10 +98,10 @@ class SolverTruthTest {
                             5000,
                             0.8);
             default ->
-                    new Space.Doubler(
+                    new Space.Copies(
                             List.of(
-                                    new DoublerSettings.Voice(0.013, -6, -1),
-                                    new DoublerSettings.Voice(0.019, 6, 1)),
+                                    new CopiesSettings.Voice(0.013, -6, -1),
+                                    new CopiesSettings.Voice(0.019, 6, 1)),
                             150,
                             false);
         };

@@ -30,7 +30,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Width;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbKind;
@@ -338,10 +338,10 @@ class LiveChangesTest {
     }
 
     private static Space copies(double millis, double cents) {
-        return new Space.Doubler(
+        return new Space.Copies(
                 List.of(
-                        new DoublerSettings.Voice(millis / 1000, -cents, -1),
-                        new DoublerSettings.Voice(1.5 * millis / 1000, cents, 1)),
+                        new CopiesSettings.Voice(millis / 1000, -cents, -1),
+                        new CopiesSettings.Voice(1.5 * millis / 1000, cents, 1)),
                 100 + millis,
                 false);
     }

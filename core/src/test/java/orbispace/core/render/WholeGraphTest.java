@@ -26,7 +26,7 @@ import orbispace.core.design.Send;
 import orbispace.core.design.Song;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbKind;
@@ -123,10 +123,10 @@ class WholeGraphTest {
                 ret(
                         "E",
                         Chain.of(
-                                new Space.Doubler(
+                                new Space.Copies(
                                         List.of(
-                                                new DoublerSettings.Voice(0.011, -6, -1),
-                                                new DoublerSettings.Voice(0.017, 6, 1)),
+                                                new CopiesSettings.Voice(0.011, -6, -1),
+                                                new CopiesSettings.Voice(0.017, 6, 1)),
                                         150,
                                         false)),
                         voice);

@@ -11,11 +11,11 @@ import org.junit.jupiter.api.Test;
 class EngineChangesTest {
     private static final double RATE = 48000;
 
-    private static DoublerSettings copies(double seconds, double cents) {
-        return new DoublerSettings(
+    private static CopiesSettings copies(double seconds, double cents) {
+        return new CopiesSettings(
                 List.of(
-                        new DoublerSettings.Voice(seconds, -cents, -1),
-                        new DoublerSettings.Voice(seconds, cents, 1)),
+                        new CopiesSettings.Voice(seconds, -cents, -1),
+                        new CopiesSettings.Voice(seconds, cents, 1)),
                 20,
                 true);
     }

@@ -55,11 +55,11 @@ class GatedAndCopiesTest {
         return 10 * Math.log10(late / early);
     }
 
-    private static DoublerSettings copies(double cents, boolean centre) {
-        return new DoublerSettings(
+    private static CopiesSettings copies(double cents, boolean centre) {
+        return new CopiesSettings(
                 List.of(
-                        new DoublerSettings.Voice(0.013, -cents, -1),
-                        new DoublerSettings.Voice(0.021, cents, 1)),
+                        new CopiesSettings.Voice(0.013, -cents, -1),
+                        new CopiesSettings.Voice(0.021, cents, 1)),
                 20,
                 centre);
     }
@@ -99,10 +99,10 @@ class GatedAndCopiesTest {
     void aDetunedCopyOfAToneIsThatToneDetunedAndHardlyBeats() {
         Engine engine =
                 Engine.of(
-                        new DoublerSettings(
+                        new CopiesSettings(
                                 List.of(
-                                        new DoublerSettings.Voice(0.02, 12, -1),
-                                        new DoublerSettings.Voice(0.02, 12, 1)),
+                                        new CopiesSettings.Voice(0.02, 12, -1),
+                                        new CopiesSettings.Voice(0.02, 12, 1)),
                                 20,
                                 true),
                         RATE);
@@ -132,11 +132,11 @@ class GatedAndCopiesTest {
     void strokesStandWhereTheCopyIsSetHoweverItIsDetuned() {
         for (double millis : new double[] {9, 15, 28}) {
             for (double cents : new double[] {-14, 6, 20}) {
-                var left = new DoublerSettings.Voice(millis / 1000, cents, -1);
-                var right = new DoublerSettings.Voice(0.035, -cents, 1);
+                var left = new CopiesSettings.Voice(millis / 1000, cents, -1);
+                var right = new CopiesSettings.Voice(0.035, -cents, 1);
                 Engine engine =
                         Engine.of(
-                                new DoublerSettings(java.util.List.of(left, right), 20, false),
+                                new CopiesSettings(java.util.List.of(left, right), 20, false),
                                 RATE);
                 float[] x = new float[(int) (12 * RATE)];
                 java.util.Random random = new java.util.Random(5);

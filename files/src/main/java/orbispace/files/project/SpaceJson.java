@@ -12,7 +12,7 @@ import java.util.List;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Space;
 import orbispace.core.design.TailKnob;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbCharacter;
@@ -36,7 +36,8 @@ final class SpaceJson {
             case "echo" -> echo(n, EchoSettings.Kind.SINGLE);
             case "stereo-echo" -> echo(n, EchoSettings.Kind.PAIR);
             case "ping-pong" -> echo(n, EchoSettings.Kind.PING_PONG);
-            case "doubler" -> doubler(n);
+            // Files of earlier versions say doubler.
+            case "copies", "doubler" -> copies(n);
             case "split-pair" ->
                     new Space.Split(
                             reverb(object(n, "left")),
@@ -120,14 +121,14 @@ final class SpaceJson {
                 number(n, "width", 1));
     }
 
-    private static Space doubler(JsonNode n) {
-        List<DoublerSettings.Voice> voices = new ArrayList<>();
+    private static Space copies(JsonNode n) {
+        List<CopiesSettings.Voice> voices = new ArrayList<>();
         for (JsonNode v : list(n, "copies")) {
             voices.add(
-                    new DoublerSettings.Voice(
+                    new CopiesSettings.Voice(
                             number(v, "millis") / 1000, number(v, "cents"), number(v, "side")));
         }
-        return new Space.Doubler(voices, number(n, "highPassHz"), n.path("centre").asBoolean(true));
+        return new Space.Copies(voices, number(n, "highPassHz"), n.path("centre").asBoolean(true));
     }
 
     static void write(ObjectNode n, Space space) {
@@ -136,7 +137,7 @@ final class SpaceJson {
             case Space.Gated g -> write(n, g);
             case Space.Convolution c -> write(n, c);
             case Space.Echo e -> write(n, e);
-            case Space.Doubler d -> write(n, d);
+            case Space.Copies d -> write(n, d);
             case Space.Split s -> {
                 n.put("kind", "split-pair");
                 write(n.putObject("left"), s.left());
@@ -216,10 +217,10 @@ final class SpaceJson {
                 .put("highScale", c.highScale());
     }
 
-    private static void write(ObjectNode n, Space.Doubler d) {
-        n.put("kind", "doubler");
+    private static void write(ObjectNode n, Space.Copies d) {
+        n.put("kind", "copies");
         ArrayNode copies = n.putArray("copies");
-        for (DoublerSettings.Voice v : d.copies()) {
+        for (CopiesSettings.Voice v : d.copies()) {
             copies.addObject()
                     .put("millis", Math.rint(v.seconds() * 1e6) / 1e3)
                     .put("cents", v.cents())

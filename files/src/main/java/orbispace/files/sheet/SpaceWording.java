@@ -42,7 +42,7 @@ public final class SpaceWording {
                                             + Wording.hertz(g.brightHz())));
             case Space.Convolution c -> List.of(new Line("Convolution", convolution(c)));
             case Space.Echo e -> echo(e);
-            case Space.Doubler d -> List.of(new Line("Copies", copies(d)));
+            case Space.Copies d -> List.of(new Line("Copies", copies(d)));
             case Space.Split s ->
                     List.of(
                             new Line(
@@ -86,7 +86,7 @@ public final class SpaceWording {
                 + Wording.number(c.highScale(), 2);
     }
 
-    private static String copies(Space.Doubler d) {
+    private static String copies(Space.Copies d) {
         return d.copies().stream()
                         .map(v ->
                                 Wording.millis(1000 * v.seconds())
@@ -206,7 +206,7 @@ public final class SpaceWording {
             case Space.Gated g -> "";
             case Space.Convolution c -> "";
             case Space.Echo e -> "";
-            case Space.Doubler d ->
+            case Space.Copies d ->
                     d.centre()
                             ? "In mono the copies stay; their sum combs with the dry sound."
                             : "Only sides: in mono the copies vanish and the dry sound stays as it"
@@ -238,7 +238,7 @@ public final class SpaceWording {
             case Space.Gated g -> brief(g.length());
             case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
             case Space.Echo e -> sides(e);
-            case Space.Doubler d -> d.copies().size() + " copies";
+            case Space.Copies d -> d.copies().size() + " copies";
             case Space.Split s ->
                     Wording.number(s.left().decaySeconds(), 1)
                             + " | "

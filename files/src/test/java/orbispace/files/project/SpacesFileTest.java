@@ -20,7 +20,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbCharacter;
@@ -57,10 +57,10 @@ class SpacesFileTest {
                                 0.4,
                                 new EchoSettings.Loop(100, 5000, 0.3, 1, 0.6, 250),
                                 0.8),
-                        new Space.Doubler(
+                        new Space.Copies(
                                 List.of(
-                                        new DoublerSettings.Voice(0.011, -6, -1),
-                                        new DoublerSettings.Voice(0.017, 6, 0.5)),
+                                        new CopiesSettings.Voice(0.011, -6, -1),
+                                        new CopiesSettings.Voice(0.017, 6, 0.5)),
                                 150,
                                 false),
                         new Space.Split(ROOM, ROOM.withDecay(1.4), 0.9),
@@ -101,6 +101,19 @@ class SpacesFileTest {
         byte[] first = Files.readAllBytes(file);
         ProjectFile.read(file).write(file, everything());
         assertThat(Files.readAllBytes(file)).isEqualTo(first);
+    }
+
+    @Test
+    void copiesAreReadUnderTheirEarlierNameAndWrittenUnderTheirOwn()
+            throws FileProblem, IOException {
+        Path file = folder.resolve("earlier.orbispace.json");
+        ProjectFile.of(everything()).write(file, everything());
+        String text = Files.readString(file);
+        assertThat(text).contains("\"kind\" : \"copies\"").doesNotContain("doubler");
+        Files.writeString(file, text.replace("\"kind\" : \"copies\"", "\"kind\" : \"doubler\""));
+        assertThat(ProjectFile.read(file).design()).isEqualTo(everything());
+        ProjectFile.read(file).write(file, everything());
+        assertThat(Files.readString(file)).isEqualTo(text);
     }
 
     @Test

@@ -85,7 +85,7 @@ public final class ReturnInspector extends Inspector {
         Drive drive = r.chain().drive();
         return r.id()
                 + r.space().kindLabel()
-                + (r.space() instanceof Space.Doubler d ? d.copies().size() : "")
+                + (r.space() instanceof Space.Copies d ? d.copies().size() : "")
                 + r.sends().keySet()
                 + r.sends().values().stream().map(s -> s.gate() != null).toList()
                 + r.feeds().keySet()

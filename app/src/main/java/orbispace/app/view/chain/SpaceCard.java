@@ -60,7 +60,7 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     ResponseKnob.START,
                                     ResponseKnob.KEEP));
             case Space.Echo e -> echo(e.kind());
-            case Space.Doubler d -> copies(d);
+            case Space.Copies d -> copies(d);
             case Space.Split s ->
                     List.of(
                             decay(
@@ -131,7 +131,7 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
         return cards;
     }
 
-    private static List<SpaceCard> copies(Space.Doubler d) {
+    private static List<SpaceCard> copies(Space.Copies d) {
         List<SpaceCard> cards = new ArrayList<>();
         List<CopyKnob> all = CopyKnob.of(d);
         for (int copy = 0; copy < d.copies().size(); copy++) {

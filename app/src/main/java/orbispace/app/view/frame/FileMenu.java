@@ -75,7 +75,7 @@ public final class FileMenu {
         name(undo, "Undo", model.editor().undoLabel().get(), "Ctrl+Z");
         name(redo, "Redo", model.editor().redoLabel().get(), "Ctrl+Shift+Z");
         recent.getItems().clear();
-        for (Path path : model.kept().recent().list()) {
+        for (Path path : recent()) {
             recent.getItems().add(item(String.valueOf(path.getFileName()), () -> open(path)));
         }
         recent.setDisable(recent.getItems().isEmpty());
@@ -172,7 +172,12 @@ public final class FileMenu {
         }
     }
 
-    private void open(Path path) {
+    /** The projects opened last, newest first. */
+    List<Path> recent() {
+        return model.kept().recent().list();
+    }
+
+    void open(Path path) {
         if (mayLeave()) {
             model.opening().open(path);
         }

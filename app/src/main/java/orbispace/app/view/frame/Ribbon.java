@@ -226,7 +226,7 @@ public final class Ribbon extends Pane {
         Plate.place(level, right, 34, 170, 22);
         Plate.place(mono, right - 94, 9, 44, 25);
         Plate.place(wet, right - 49, 9, 38, 25);
-        Plate.place(listening, right - 94, 37, 84, 20);
+        Plate.place(listening, right - 94, 37, 90, 20);
         Plate.place(before, right - 222, 9, 60, 25);
         Plate.place(after, right - 163, 9, 60, 25);
         Plate.place(match, right - 222, 38, 124, 18);

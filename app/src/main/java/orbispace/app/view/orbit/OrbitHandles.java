@@ -125,7 +125,7 @@ final class OrbitHandles extends Pane {
                 side(r, edges[1], pre + decay);
             }
             case Space.Echo e -> placeEcho(r, e, pre);
-            case Space.Doubler d ->
+            case Space.Copies d ->
                     echo(
                             new CopyKnob(0, CopyKnob.Trait.LATER),
                             pre + d.copies().getFirst().seconds(),
@@ -239,7 +239,7 @@ final class OrbitHandles extends Pane {
                     note.map(n -> rings.seconds(n) - predelaySeconds(r)).orElse(hundredth(at));
             return handle.number().valued(model.at(), r, scaled(r, wanted));
         }
-        if (r.space() instanceof Space.Doubler && handle == echo) {
+        if (r.space() instanceof Space.Copies && handle == echo) {
             return handle.number().valued(model.at(), r, Math.rint(10_000 * at) / 10);
         }
         MusicalTime plain =

@@ -271,7 +271,7 @@ class OrbitScreenTest extends WindowCase {
     void eightReturnsOfAllKindsFitTheList() {
         robot.interact(() -> {
             desk.orbit().field().add(SpaceKinds.STEREO_ECHO);
-            desk.orbit().field().add(SpaceKinds.DOUBLER);
+            desk.orbit().field().add(SpaceKinds.COPIES);
             desk.orbit().field().add(SpaceKinds.SPLIT);
             desk.orbit().field().add(SpaceKinds.GATED_RISING);
             desk.orbit().field().add(SpaceKinds.PARALLEL);

@@ -27,7 +27,7 @@ import orbispace.core.render.Renderer;
 import orbispace.core.render.Responses;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.render.StageCache;
-import orbispace.core.space.DoublerSettings;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
 import org.junit.jupiter.api.Tag;
@@ -208,10 +208,10 @@ class FieldSurveyTest {
     void copiesOfAnyKindThatCombAreNeverCalledNotHeard() {
         for (boolean centre : new boolean[] {true, false}) {
             Space copies =
-                    new Space.Doubler(
+                    new Space.Copies(
                             List.of(
-                                    new DoublerSettings.Voice(0.013, -6, -1),
-                                    new DoublerSettings.Voice(0.019, 6, 1)),
+                                    new CopiesSettings.Voice(0.013, -6, -1),
+                                    new CopiesSettings.Voice(0.019, 6, 1)),
                             150,
                             centre);
             assertThat(facts(at(copies, -30)).copies()).containsOnlyKeys("voice");

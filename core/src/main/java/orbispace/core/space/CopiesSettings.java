@@ -10,7 +10,7 @@ import java.util.List;
  * @param centre false to take away what the copies have in the middle, so that they only widen and
  *     vanish in mono
  */
-public record DoublerSettings(List<Voice> voices, double highPassHz, boolean centre)
+public record CopiesSettings(List<Voice> voices, double highPassHz, boolean centre)
         implements EngineSettings {
     /**
      * One copy.
@@ -29,10 +29,10 @@ public record DoublerSettings(List<Voice> voices, double highPassHz, boolean cen
     }
 
     /** Checks the ranges. */
-    public DoublerSettings {
+    public CopiesSettings {
         voices = List.copyOf(voices);
         EngineSettings.require("number of copies", voices.size(), 2, 4);
-        EngineSettings.require("doubler high-pass", highPassHz, 20, 1000);
+        EngineSettings.require("high-pass of the copies", highPassHz, 20, 1000);
     }
 
     @Override
@@ -47,11 +47,11 @@ public record DoublerSettings(List<Voice> voices, double highPassHz, boolean cen
 
     @Override
     public EngineTuning tuning(double sampleRateHz) {
-        return Doubler.Tuning.of(this, sampleRateHz);
+        return Copies.Tuning.of(this, sampleRateHz);
     }
 
     @Override
     public Object shape() {
-        return "doubler" + voices.size();
+        return "copies" + voices.size();
     }
 }

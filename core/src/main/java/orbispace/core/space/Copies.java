@@ -10,23 +10,23 @@ import orbispace.core.signal.FilterDesign;
  * Two to four short copies of the mono sum, each with its own time, detune and side, without lows.
  *
  * <p>Copy and copy arrive at the set time to the sample at rest; a detuned one drifts around it by
- * at most {@link DoublerVoice#REACH_SECONDS} and then splices back where the waveform fits best.
+ * at most {@link CopiesVoice#REACH_SECONDS} and then splices back where the waveform fits best.
  */
-public final class Doubler implements Engine {
+public final class Copies implements Engine {
     private static final int BLOCK = 64;
     private static final int GLIDE_FRAMES = 1024;
 
     /** Filters, sides and copies. */
     static final class Tuning implements EngineTuning {
-        private final DoublerSettings settings;
+        private final CopiesSettings settings;
         private final double[] filter;
         private final float[] left;
         private final float[] right;
 
-        private Tuning(DoublerSettings s, double rate) {
+        private Tuning(CopiesSettings s, double rate) {
             settings = s;
             filter = Cascade.pack(FilterDesign.highPass(s.highPassHz(), 2, rate), 1);
-            List<DoublerSettings.Voice> voices = s.voices();
+            List<CopiesSettings.Voice> voices = s.voices();
             double level = Math.sqrt(1.0 / voices.size());
             left = new float[voices.size()];
             right = new float[voices.size()];
@@ -36,13 +36,13 @@ public final class Doubler implements Engine {
             }
         }
 
-        static Tuning of(DoublerSettings settings, double sampleRateHz) {
+        static Tuning of(CopiesSettings settings, double sampleRateHz) {
             return new Tuning(settings, sampleRateHz);
         }
 
         @Override
         public Engine engine(double sampleRateHz) {
-            return new Doubler(this, sampleRateHz);
+            return new Copies(this, sampleRateHz);
         }
 
         @Override
@@ -51,7 +51,7 @@ public final class Doubler implements Engine {
         }
     }
 
-    private final DoublerVoice[] voices;
+    private final CopiesVoice[] voices;
     private final float[] left;
     private final float[] right;
     private final FadingFilter filter;
@@ -60,14 +60,14 @@ public final class Doubler implements Engine {
     private Tuning tuning;
     private float middle;
 
-    Doubler(Tuning tuning, double sampleRateHz) {
+    Copies(Tuning tuning, double sampleRateHz) {
         this.tuning = tuning;
         filter = new FadingFilter(1, tuning.filter);
-        voices = new DoublerVoice[tuning.left.length];
+        voices = new CopiesVoice[tuning.left.length];
         left = new float[voices.length];
         right = new float[voices.length];
         for (int v = 0; v < voices.length; v++) {
-            voices[v] = new DoublerVoice(tuning.settings.voices().get(v), sampleRateHz);
+            voices[v] = new CopiesVoice(tuning.settings.voices().get(v), sampleRateHz);
         }
         settle();
     }
@@ -126,7 +126,7 @@ public final class Doubler implements Engine {
 
     @Override
     public void reset() {
-        for (DoublerVoice v : voices) {
+        for (CopiesVoice v : voices) {
             v.reset();
         }
         settle();

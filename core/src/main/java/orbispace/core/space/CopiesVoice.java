@@ -8,7 +8,7 @@ import orbispace.core.signal.DelayLine;
  * sustained tone passes without a beat. Before a stroke it goes back to the set time, since its
  * copy would otherwise stand now before and now behind it.
  */
-final class DoublerVoice {
+final class CopiesVoice {
     /** How far the delay may drift from the set time. */
     static final double REACH_SECONDS = 0.004;
 
@@ -33,7 +33,7 @@ final class DoublerVoice {
     private int fadeLeft;
     private boolean moved;
 
-    DoublerVoice(DoublerSettings.Voice voice, double sampleRateHz) {
+    CopiesVoice(CopiesSettings.Voice voice, double sampleRateHz) {
         rate = sampleRateHz;
         int most = (int) ((0.1 + 3 * REACH_SECONDS + 2 * WINDOW_SECONDS) * rate);
         ring = new float[Integer.highestOneBit(most) * 2];
@@ -46,7 +46,7 @@ final class DoublerVoice {
     }
 
     /** Takes a new time and detune; the delay goes there by one splice, however near it is. */
-    void apply(DoublerSettings.Voice voice) {
+    void apply(CopiesSettings.Voice voice) {
         double wanted = voice.seconds() * rate;
         // Detuned upwards the delay grows shorter.
         double step = 1 - Math.pow(2, voice.cents() / 1200);
