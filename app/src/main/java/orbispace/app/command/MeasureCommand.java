@@ -23,6 +23,7 @@ final class MeasureCommand implements Runnable {
                 .addSubcommand(new MeasureHits(output))
                 .addSubcommand(new MeasureKit(output))
                 .addSubcommand(new MeasureStereo(output))
+                .addSubcommand(new MeasureWidth(output))
                 .addSubcommand(new MeasureLineUp(output))
                 .addSubcommand(new MeasureCover(output))
                 .addSubcommand(new MeasureSones(output))

@@ -135,6 +135,25 @@ class MaterialCommandTest extends CommandCase {
     }
 
     @Test
+    void widthTellsWhatIsGainedOverTheSameWithout() throws IOException {
+        float[] x = noise(1);
+        Path narrow = wav("narrow.wav", Audio.of(48000, x, x.clone()));
+        Path wide = wav("opened.wav", Audio.of(48000, x, noise(2)));
+        JsonNode one = run("measure", "width", narrow.toString(), "--json").json();
+        assertThat(one.path("bands")).hasSize(9);
+        assertThat(one.path("bands").get(4).path("degrees").asDouble()).isLessThan(0.3);
+        assertThat(one.path("bands").get(4).path("notchDb").asDouble()).isCloseTo(0, within(0.01));
+        assertThat(one.path("gainedDegrees")).isEmpty();
+        String[] against = {
+            "measure", "width", wide.toString(), "--without", narrow.toString(), "--json"
+        };
+        JsonNode both = run(against).json();
+        assertThat(both.path("gainedDegrees").get(4).path("degrees").asDouble()).isGreaterThan(40);
+        assertThat(both.path("state").asString()).isEqualTo("obvious");
+        assertThat(run("measure", "width", narrow.toString()).out()).contains("mono   0.00 dB");
+    }
+
+    @Test
     void lineUpIsPositiveIfTheSecondIsLater() throws IOException {
         float[] x = noise(1);
         Path a = wav("a.wav", Audio.of(48000, x));
@@ -210,7 +229,7 @@ class MaterialCommandTest extends CommandCase {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"phrases", "hits", "stereo"})
+    @ValueSource(strings = {"phrases", "hits", "stereo", "width"})
     void badSoundIsOneLineForEveryMeasure(String measure) throws IOException {
         Path text = Files.writeString(folder.resolve("words.wav"), "only words");
         assertOneLine(run("measure", measure, text.toString(), "--json"), 1, "words.wav");

@@ -37,13 +37,32 @@ public record StereoReport(
      * @param monoFoldLossDb what mono costs inside it
      * @param angleDegrees where it lies, -90 (left) to 90; empty for silence
      * @param widthDegrees how far it spreads; empty for silence
+     * @param spreadDegrees the angle within which the middle 75 % of the energy lie; empty for
+     *     silence
      */
     public record Band(
             double centreHz,
             OptionalDouble correlation,
             OptionalDouble monoFoldLossDb,
             OptionalDouble angleDegrees,
-            OptionalDouble widthDegrees) {}
+            OptionalDouble widthDegrees,
+            OptionalDouble spreadDegrees) {
+        /** A band whose spread was not measured. */
+        public Band(
+                double centreHz,
+                OptionalDouble correlation,
+                OptionalDouble monoFoldLossDb,
+                OptionalDouble angleDegrees,
+                OptionalDouble widthDegrees) {
+            this(
+                    centreHz,
+                    correlation,
+                    monoFoldLossDb,
+                    angleDegrees,
+                    widthDegrees,
+                    OptionalDouble.empty());
+        }
+    }
 
     /** Measures a sound of any rate and length; a mono sound has two equal channels. */
     public static StereoReport of(Audio audio) {

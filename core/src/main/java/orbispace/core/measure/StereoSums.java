@@ -12,6 +12,7 @@ final class StereoSums {
     private double both;
     private double angle;
     private double squaredAngle;
+    private final Spread spread = new Spread();
 
     /** Adds a sample of each channel. */
     void addSample(double l, double r) {
@@ -29,6 +30,7 @@ final class StereoSums {
         double bearing = 90 * Pan.position(l, r);
         angle += power * bearing;
         squaredAngle += power * bearing * bearing;
+        spread.add(bearing, power);
     }
 
     OptionalDouble correlation() {
@@ -53,12 +55,13 @@ final class StereoSums {
             return new StereoReport.Band(centre, none, none, none, none);
         }
         double mean = angle / power;
-        double spread = Math.sqrt(Math.max(0, squaredAngle / power - mean * mean));
+        double deviation = Math.sqrt(Math.max(0, squaredAngle / power - mean * mean));
         return new StereoReport.Band(
                 centre,
                 correlation(),
                 loss(),
                 OptionalDouble.of(mean),
-                OptionalDouble.of(2 * spread));
+                OptionalDouble.of(2 * deviation),
+                spread.degrees());
     }
 }
