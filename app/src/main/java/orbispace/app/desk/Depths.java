@@ -6,8 +6,10 @@ import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.app.measuring.Measurements;
 import orbispace.app.session.Editor;
@@ -34,6 +36,7 @@ public final class Depths implements OfSong {
     private final Stretch stretch;
     private final Measurements measured;
     private final ObjectProperty<@Nullable HeardDepth> heard = new SimpleObjectProperty<>();
+    private final BooleanProperty wanted = new SimpleBooleanProperty(false);
     private DepthMeter meter = new DepthMeter();
 
     /** Depths of a song. */
@@ -44,6 +47,7 @@ public final class Depths implements OfSong {
         this.stems = stems;
         this.stretch = stretch;
         this.measured = measured;
+        wanted.addListener((o, was, is) -> measure());
     }
 
     @Override
@@ -57,8 +61,17 @@ public final class Depths implements OfSong {
         return heard;
     }
 
-    /** Hears again how far back the sources stand, once the section was heard. */
+    /** Whether anyone looks: in a song of many stems each has to be heard by itself for it. */
+    public BooleanProperty wanted() {
+        return wanted;
+    }
+
+    /** Hears again how far back the sources stand, once the section was heard and if one looks. */
     void measure() {
+        if (!wanted.get()) {
+            heard.set(null);
+            return;
+        }
         SongMaterial material = stems.material();
         DepthMeter known = meter;
         Span span = stretch.span();

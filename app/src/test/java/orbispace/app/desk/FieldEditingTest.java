@@ -37,6 +37,7 @@ class FieldEditingTest {
     @BeforeEach
     void open() throws IOException, InterruptedException {
         project = Songs.write(folder);
+        desk.orbit().depths().wanted().set(true);
         desk.frame().opening().open(project);
         settle();
     }
@@ -138,6 +139,10 @@ class FieldEditingTest {
 
     @Test
     void aDistanceMovesAllSendsInOneStepAndFiltersAreSettled() throws InterruptedException {
+        desk.orbit().depths().wanted().set(false);
+        assertThat(desk.orbit().depths().heard().get()).isNull();
+        desk.orbit().depths().wanted().set(true);
+        settle();
         Source voice = source("lead-voice");
         double now = desk.orbit().depths().distance(List.of(voice)).orElseThrow();
         assertThat(desk.orbit().depths().place(List.of(voice), 2 * now)).isTrue();

@@ -55,7 +55,11 @@ final class DepthPanel extends VBox {
         model.depths().heard().addListener((o, was, is) -> refresh());
         model.design().addListener((o, was, is) -> refresh());
         model.selection().folded().addListener((o, was, is) -> refresh());
-        visibleProperty().addListener((o, was, is) -> refresh());
+        visibleProperty()
+                .addListener((o, was, is) -> {
+                    model.depths().wanted().set(is);
+                    refresh();
+                });
         refresh();
     }
 
@@ -83,7 +87,7 @@ final class DepthPanel extends VBox {
             OptionalDouble distance = model.depths().distance(r.sources());
             NumberField field = java.util.Objects.requireNonNull(fields.get(r));
             if (distance.isEmpty()) {
-                field.show("dry", "");
+                field.show(model.depths().heard().get() == null ? "\u2026" : "dry", "");
             } else {
                 double share = distance.getAsDouble() / (1 + distance.getAsDouble());
                 field.show(
