@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import javafx.animation.AnimationTimer;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -33,6 +34,7 @@ import orbispace.app.view.plan.PlanView;
 import orbispace.app.view.prove.ProveView;
 import orbispace.app.view.sheet.SheetView;
 import orbispace.app.view.song.SongView;
+import org.jspecify.annotations.Nullable;
 
 /** The whole window: ribbon, rail, the screen in front, and its inspector. */
 public final class MainWindow {
@@ -59,6 +61,7 @@ public final class MainWindow {
     private final Scene scene;
     private Palette palette = Palette.DAY;
     private Step step = Step.ORBIT;
+    private boolean focusLost;
 
     /** A window over a desk. */
     public MainWindow(Desk desk) {
@@ -143,6 +146,7 @@ public final class MainWindow {
         scene.addEventFilter(KeyEvent.KEY_PRESSED, shortcuts::shortcut);
         scene.addEventHandler(KeyEvent.KEY_PRESSED, shortcuts::key);
         scene.addEventFilter(KeyEvent.KEY_RELEASED, shortcuts::released);
+        scene.focusOwnerProperty().addListener((o, was, is) -> focusMoved(was, is));
         scene.setOnDragOver(files::offered);
         scene.setOnDragDropped(files::dropped);
         model.problem()
@@ -151,6 +155,31 @@ public final class MainWindow {
                     problemBar.setVisible(!is.isEmpty());
                 });
         model.design().addListener((o, was, is) -> welcome.setVisible(is.sources().isEmpty()));
+    }
+
+    /**
+     * When what held the focus is gone, the first control of the window would take it: the song's
+     * name, which nobody asked for.
+     */
+    private void focusMoved(@Nullable Node was, @Nullable Node is) {
+        if (is == null) {
+            focusLost = true;
+            return;
+        }
+        boolean gone = focusLost || (was != null && !isSeen(was));
+        focusLost = false;
+        if (gone && is.getStyleClass().contains("song-title")) {
+            root.requestFocus();
+        }
+    }
+
+    private boolean isSeen(Node node) {
+        for (Node n = node; n != null; n = n.getParent()) {
+            if (!n.isVisible() || n.isDisabled()) {
+                return false;
+            }
+        }
+        return scene.equals(node.getScene());
     }
 
     /** Keeps the playhead moving; stops with the window. */

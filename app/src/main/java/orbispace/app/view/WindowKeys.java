@@ -11,6 +11,14 @@ import orbispace.core.render.HeardBand;
 
 /** What keys do in the window, whichever screen is in front. */
 final class WindowKeys {
+    /** A band is heard for as long as its key is held. */
+    private static final Map<KeyCode, HeardBand> BANDS =
+            Map.of(
+                    KeyCode.DIGIT7, HeardBand.LOW,
+                    KeyCode.DIGIT8, HeardBand.LOW_MID,
+                    KeyCode.DIGIT9, HeardBand.HIGH_MID,
+                    KeyCode.DIGIT0, HeardBand.HIGH);
+
     private final MainWindow window;
     private final FrameModel model;
 
@@ -98,14 +106,6 @@ final class WindowKeys {
             default -> digitKey(e);
         }
     }
-
-    /** A band is heard for as long as its key is held. */
-    private static final Map<KeyCode, HeardBand> BANDS =
-            Map.of(
-                    KeyCode.DIGIT7, HeardBand.LOW,
-                    KeyCode.DIGIT8, HeardBand.LOW_MID,
-                    KeyCode.DIGIT9, HeardBand.HIGH_MID,
-                    KeyCode.DIGIT0, HeardBand.HIGH);
 
     /** The key of a band is let go. */
     void released(KeyEvent e) {

@@ -90,7 +90,11 @@ class WindowTest extends WindowCase {
 
     @Test
     void numberKeysOpenTheStepsAndQuestionMarkShowsTheKeys() {
+        focus(called("add a return"));
         key(KeyCode.DIGIT1);
+        assertThat(on(() -> window.scene().getRoot().isFocused()))
+                .as("the song's name does not take the focus")
+                .isTrue();
         assertThat(labels()).contains("3 stems, 0 min 10 s");
         key(KeyCode.DIGIT3);
         assertThat(labels()).contains("PRESENCE KEPT", "Remedies");

@@ -26,7 +26,6 @@ import org.jspecify.annotations.Nullable;
 public final class EarPlace {
     private static final double FADE_SECONDS = 0.02;
 
-    private final double rate;
     private final Way[] ways = new Way[2];
     private final float[] otherLeft;
     private final float[] otherRight;
@@ -40,7 +39,6 @@ public final class EarPlace {
 
     /** A place for blocks of at most {@code maxFrames}. */
     public EarPlace(double sampleRateHz, int maxFrames) {
-        rate = sampleRateHz;
         for (int i = 0; i < ways.length; i++) {
             ways[i] = new Way(sampleRateHz, maxFrames);
             ways[i].choose(now);
@@ -78,11 +76,6 @@ public final class EarPlace {
             right[i] += share * (otherRight[i] - right[i]);
         }
         fadeLeft = Math.max(0, fadeLeft - n);
-    }
-
-    /** The sampling rate in Hz. */
-    public double sampleRateHz() {
-        return rate;
     }
 
     /** Every place and band with a memory of its own. */

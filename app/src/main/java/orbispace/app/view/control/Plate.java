@@ -2,7 +2,6 @@ package orbispace.app.view.control;
 
 import javafx.geometry.Insets;
 import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -33,18 +32,6 @@ public final class Plate {
         region.widthProperty().addListener((o, was, is) -> shape.run());
         region.heightProperty().addListener((o, was, is) -> shape.run());
         return region;
-    }
-
-    /** Gives the focus back to the window before what holds it is no more to be seen. */
-    public static void giveUpFocus(Node panel) {
-        Scene scene = panel.getScene();
-        Node owner = scene == null ? null : scene.getFocusOwner();
-        while (owner != null && !owner.equals(panel)) {
-            owner = owner.getParent();
-        }
-        if (owner != null) {
-            scene.getRoot().requestFocus();
-        }
     }
 
     /** A button that does something. */

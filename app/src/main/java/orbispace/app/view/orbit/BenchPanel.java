@@ -94,7 +94,6 @@ final class BenchPanel extends VBox {
     }
 
     private void show() {
-        Plate.giveUpFocus(this);
         setVisible(bench.isOpen());
         setManaged(bench.isOpen());
         rows.getChildren().clear();

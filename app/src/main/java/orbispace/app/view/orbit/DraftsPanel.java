@@ -57,7 +57,6 @@ final class DraftsPanel extends VBox {
     }
 
     private void show(List<Drafting.Drafted> drafts) {
-        Plate.giveUpFocus(this);
         setVisible(!drafts.isEmpty());
         setManaged(!drafts.isEmpty());
         title.setText(drafts.size() == 1 ? "Laid on this song" : "Four drafts for this song");
