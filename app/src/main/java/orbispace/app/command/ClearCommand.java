@@ -12,10 +12,12 @@ import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.ClearSong;
 import orbispace.core.clear.Proposal;
 import orbispace.core.clear.Solution;
+import orbispace.core.clear.Standing;
 import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Setting;
 import orbispace.core.hearing.Cover;
+import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.Span;
@@ -116,7 +118,8 @@ final class ClearCommand implements Callable<Integer> {
         ArrayNode all = document.putArray("pairs");
         for (ClearSong.Pair p : pairs) {
             ObjectNode n = all.addObject().put("source", p.source()).put("return", p.returnId());
-            put(n, p.cover());
+            put(n, p.cover(), p.state());
+            n.put("opensDegrees", p.opens().degrees());
         }
         ArrayNode open = document.putArray("proposals");
         for (Proposal p : proposals) {
@@ -128,15 +131,19 @@ final class ClearCommand implements Callable<Integer> {
         output.print(document, () -> lines(pairs, proposals, room, solution));
     }
 
-    private static void put(ObjectNode n, Cover c) {
+    private static void put(ObjectNode n, Cover c, WetState state) {
         Output.put(n, "presenceKept", c.presenceKept());
         Output.put(n, "worstPhrase", c.worstPhrase());
         n.put("wetShare", c.wetShare());
         n.put("wetShareInPhrases", c.wetShareInPhrases());
         n.put("wetShareInGaps", c.wetShareInGaps());
-        n.put("state", c.state().label());
+        n.put("state", state.label());
         Output.put(n, "bloomDb", c.bloomDb());
         n.put("clashArea", c.clashArea());
+    }
+
+    private static void put(ObjectNode n, Standing s) {
+        put(n, s.cover(), s.state());
     }
 
     private static void put(ObjectNode n, Proposal p) {
@@ -144,8 +151,8 @@ final class ClearCommand implements Callable<Integer> {
                 .put("kind", p.kind().label())
                 .put("change", p.change())
                 .put("why", p.why());
-        put(n.putObject("before"), p.before());
-        put(n.putObject("after"), p.after());
+        put(n.putObject("before"), p.standingBefore());
+        put(n.putObject("after"), p.standingAfter());
         n.putObject("cost")
                 .put("bandwidthOctaves", p.cost().bandwidthOctaves())
                 .put("duckDb", p.cost().duckDb())
@@ -195,8 +202,8 @@ final class ClearCommand implements Callable<Integer> {
     private void put(ObjectNode document, Solution s) {
         document.put("applied", String.valueOf(apply));
         ObjectNode n = document.putObject("solution").put("met", s.met()).put("words", s.words());
-        put(n.putObject("before"), s.before().cover());
-        put(n.putObject("after"), s.after().cover());
+        put(n.putObject("before"), s.before());
+        put(n.putObject("after"), s.after());
         ArrayNode steps = n.putArray("steps");
         s.steps().forEach(p -> put(steps.addObject(), p));
     }
@@ -220,7 +227,7 @@ final class ClearCommand implements Callable<Integer> {
                     p.cover().bloomDb().isPresent()
                             ? Wording.format("%.1f dB", p.cover().bloomDb().getAsDouble())
                             : "none",
-                    p.cover().state().label());
+                    p.state().label());
         }
         if (shown < worst.size()) {
             output.line("%d more pairs keep more; --all prints them", worst.size() - shown);

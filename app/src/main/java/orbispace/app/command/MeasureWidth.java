@@ -4,7 +4,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
-import orbispace.core.prove.compare.WidthReport;
+import orbispace.core.measure.Widening;
+import orbispace.core.measure.WidthReport;
 import orbispace.core.words.Wording;
 import orbispace.files.FileProblem;
 import org.jspecify.annotations.Nullable;
@@ -37,28 +38,29 @@ final class MeasureWidth extends SoundFileCommand {
             Output.put(node, "notchDb", b.notchDb());
             Output.put(node, "monoFoldLossDb", b.monoFoldLossDb());
         }
-        List<WidthReport.Gain> gains = gains(report);
-        ArrayNode gained = document.putArray("gainedDegrees");
-        for (WidthReport.Gain g : gains) {
-            Output.put(gained.addObject().put("centreHz", g.centreHz()), "degrees", g.degrees());
+        Widening gained = gained(report);
+        ArrayNode gains = document.putArray("gainedDegrees");
+        for (Widening.Gain g : gained.gains()) {
+            Output.put(gains.addObject().put("centreHz", g.centreHz()), "degrees", g.degrees());
         }
         if (without != null) {
-            document.put("state", WidthReport.state(gains).label());
+            document.put("state", gained.state().label());
         }
-        output.print(document, () -> tell(report, gains));
+        output.print(document, () -> tell(report, gained));
         return 0;
     }
 
-    private List<WidthReport.Gain> gains(WidthReport report) throws FileProblem {
+    private Widening gained(WidthReport report) throws FileProblem {
         Path other = without;
         if (other == null) {
-            return List.of();
+            return Widening.NONE;
         }
         Audio narrow = read(other, false, output);
-        return report.gainedOver(WidthReport.of(narrow));
+        return report.over(WidthReport.of(narrow));
     }
 
-    private void tell(WidthReport report, List<WidthReport.Gain> gains) {
+    private void tell(WidthReport report, Widening gained) {
+        List<Widening.Gain> gains = gained.gains();
         for (int i = 0; i < report.bands().size(); i++) {
             WidthReport.Band b = report.bands().get(i);
             String more =
@@ -72,7 +74,7 @@ final class MeasureWidth extends SoundFileCommand {
                     more);
         }
         if (!gains.isEmpty()) {
-            output.line("what is gained is %s", WidthReport.state(gains).label());
+            output.line("what is gained is %s", gained.state().label());
         }
     }
 

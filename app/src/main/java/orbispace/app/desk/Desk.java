@@ -50,6 +50,8 @@ public final class Desk {
     private final HandingOver handingOver;
     private final UnitMeasuring units;
     private final PartMatching matching;
+    private final Widths widths;
+    private final Elsewhere elsewhere;
     private final Listening listening;
     private final BooleanProperty wantsRemedies = new SimpleBooleanProperty(false);
     private final Leaving leaving;
@@ -99,6 +101,8 @@ public final class Desk {
         handingOver = new HandingOver(editor, stretch, jobs, measured, proving, song.stems());
         units = ofSong(new UnitMeasuring(editor, jobs, song.kept(), field));
         matching = ofSong(new PartMatching(song));
+        widths = ofSong(new Widths(song));
+        elsewhere = ofSong(new Elsewhere(song, clearing));
         listening = new Listening(song, matching, references, orbit.bench());
         ofSong(song.sets());
         leaving = new Leaving(editor, log, song.kept(), bringing);
@@ -274,7 +278,13 @@ public final class Desk {
 
     /** The model of the Prove screen. */
     public ProveModel prove() {
-        return new ProveModel(common(), song, proving, matching, references);
+        return new ProveModel(
+                common(),
+                song,
+                proving,
+                matching,
+                new ProveModel.Wide(widths, elsewhere),
+                references);
     }
 
     /** The model of the Sheet. */

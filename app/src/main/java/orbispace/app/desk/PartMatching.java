@@ -71,7 +71,8 @@ public final class PartMatching implements OfSong {
         return choices;
     }
 
-    private static Set<String> ids(Design design, String part) {
+    /** Ids of the sources that a choice stands for; none if it is gone. */
+    static Set<String> ids(Design design, String part) {
         Optional<Source> one = design.findSource(part);
         List<Source> sources =
                 one.isPresent()

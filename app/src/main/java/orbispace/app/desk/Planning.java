@@ -25,6 +25,7 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.WetState;
 import orbispace.core.plan.BoundaryClash;
 import orbispace.core.plan.Hold;
 import orbispace.core.plan.PlanTemplate;
@@ -193,7 +194,7 @@ public final class Planning implements OfSong {
     /** Lays a ready-made plan over the song. */
     public void lay(PlanTemplate template) {
         Measured known = measured.get();
-        Set<String> hidden = known == null ? Set.of() : Hold.hidden(known.shares());
+        Set<String> hidden = known == null ? Set.of() : Hold.hidden(known.states());
         Song planned = template.applyTo(design(), hidden);
         editor.edit(new SongEdit(planned, "plan \"" + template.label() + "\""));
     }
@@ -235,6 +236,7 @@ public final class Planning implements OfSong {
      * @param design the design that was measured
      * @param sourceId whose phrases were judged; empty for nobody's
      * @param shares wet share of each return in each section
+     * @param states how much each return is noticed in each section
      * @param sones loudness of all that is dry in each section
      * @param clashes tails that cover what is sung in a drier section
      */
@@ -242,6 +244,7 @@ public final class Planning implements OfSong {
             Design design,
             String sourceId,
             Map<String, List<Double>> shares,
+            Map<String, List<WetState>> states,
             List<Double> sones,
             List<BoundaryClash> clashes) {}
 
@@ -281,16 +284,18 @@ public final class Planning implements OfSong {
         jobs.start(
                 JOB,
                 "Measuring the plan",
-                (job, now) ->
-                        new Measured(
-                                now,
-                                judged,
-                                Hold.shares(analysis, now, job),
-                                Hold.density(analysis, now),
-                                source.isEmpty() || phrases.isEmpty()
-                                        ? List.of()
-                                        : BoundaryClash.of(
-                                                analysis, now, source.get(), phrases, job)),
+                (job, now) -> {
+                    var shares = Hold.shares(analysis, now, job);
+                    return new Measured(
+                            now,
+                            judged,
+                            shares,
+                            Hold.states(analysis, now, shares, job),
+                            Hold.density(analysis, now),
+                            source.isEmpty() || phrases.isEmpty()
+                                    ? List.of()
+                                    : BoundaryClash.of(analysis, now, source.get(), phrases, job));
+                },
                 (found, now) -> measured.set(found));
     }
 }

@@ -5,26 +5,33 @@ import orbispace.app.measuring.Referencing;
 import orbispace.app.session.ComparedPair;
 import orbispace.app.session.LogKeeping;
 import orbispace.app.session.SongStems;
+import orbispace.core.design.Targets;
 
 /** What the Prove screen shows and does: findings and comparisons. */
 public final class ProveModel extends ScreenModel {
     private final Proving proving;
     private final ComparedPair pair;
     private final PartMatching matching;
+    private final Wide wide;
     private final LogKeeping log;
     private final Referencing references;
     private final Ears ears;
     private final SongStems stems;
+
+    /** What is measured of width, and of other places. */
+    record Wide(Widths widths, Elsewhere elsewhere) {}
 
     ProveModel(
             Common common,
             OpenSong song,
             Proving proving,
             PartMatching matching,
+            Wide wide,
             Referencing references) {
         super(common);
         this.proving = proving;
         this.matching = matching;
+        this.wide = wide;
         this.references = references;
         pair = song.pair();
         log = song.log();
@@ -45,6 +52,21 @@ public final class ProveModel extends ScreenModel {
     /** By what the two are matched. */
     public PartMatching matching() {
         return matching;
+    }
+
+    /** How wide what is heard is, and what became wider. */
+    public Widths widths() {
+        return wide.widths;
+    }
+
+    /** What each return costs where the mix will be heard. */
+    public Elsewhere elsewhere() {
+        return wide.elsewhere;
+    }
+
+    /** How much of the judged source should be kept against a return, 0 to less than 1. */
+    public double presenceAsked(String returnId) {
+        return Math.min(0.98, wide.elsewhere.targets(returnId).orElse(Targets.LEAD).presence());
     }
 
     /** The log and the snapshots. */

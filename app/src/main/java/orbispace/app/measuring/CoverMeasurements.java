@@ -29,6 +29,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
+import orbispace.core.measure.Widening;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -196,11 +197,13 @@ final class CoverMeasurements {
         Question q = task.question;
         Design design = q.design();
         Map<String, PairView> pairs = new LinkedHashMap<>();
+        Map<String, Widening> opens = new LinkedHashMap<>();
         Map<String, DuckCourse> ducks = new LinkedHashMap<>();
         Map<String, ShortCopy> copies = new LinkedHashMap<>();
         for (Return r : design.returns()) {
             pairs.put(
                     r.id(), cover.pair(design, q.source(), r, q.phrases().spans(), q.span(), job));
+            opens.put(r.id(), cover.opens(design, r, q.span(), job));
             DuckCourse.of(cover, q.about(r.id())).ifPresent(x -> ducks.put(r.id(), x));
             cover.shortCopy(design, q.source(), r).ifPresent(x -> copies.put(r.id(), x));
             job.report(pairs.size() / (double) design.returns().size());
@@ -210,6 +213,7 @@ final class CoverMeasurements {
                 q.source(),
                 q.span(),
                 pairs,
+                opens,
                 before(cover, task, pairs, job),
                 Map.of(),
                 SongCourse.NONE,

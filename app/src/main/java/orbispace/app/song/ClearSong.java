@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -25,9 +26,11 @@ import orbispace.core.design.Setting;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
+import orbispace.core.hearing.WetState;
 import orbispace.core.material.PhraseFinder;
 import orbispace.core.material.Phrases;
 import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.measure.Widening;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
@@ -46,7 +49,12 @@ public final class ClearSong {
     private final Map<String, Phrases> phrases = new HashMap<>();
 
     /** One source against one return. */
-    public record Pair(String source, String returnId, Cover cover) {}
+    public record Pair(String source, String returnId, Cover cover, Widening opens) {
+        /** How much the return is noticed, by its loudness or by its width. */
+        public WetState state() {
+            return cover.state().or(opens.state());
+        }
+    }
 
     /**
      * Renders a song and hears it at the listening level.
@@ -104,10 +112,13 @@ public final class ClearSong {
     /** Every source against every return. */
     public List<Pair> pairs(Job job) {
         List<Pair> pairs = new ArrayList<>();
+        Map<String, Widening> opens = new HashMap<>();
+        design.returns().forEach(r -> opens.put(r.id(), analysis.opens(design, r, span, job)));
         for (Source s : design.sources()) {
             for (Return r : design.returns()) {
                 Cover cover = analysis.pair(design, s, r, found(s).spans(), span, job).cover();
-                pairs.add(new Pair(s.id(), r.id(), cover));
+                pairs.add(
+                        new Pair(s.id(), r.id(), cover, Objects.requireNonNull(opens.get(r.id()))));
             }
         }
         return pairs;

@@ -12,6 +12,8 @@ import orbispace.core.clear.ShortCopy;
 import orbispace.core.clear.SongCourse;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.WetState;
+import orbispace.core.measure.Widening;
 import orbispace.core.time.Span;
 
 /**
@@ -21,6 +23,7 @@ import orbispace.core.time.Span;
  * @param source the source that must stay clear
  * @param span the stretch
  * @param pairs each return by its letter
+ * @param opens what each return makes wider of the mix, by letter
  * @param before returns whose pair was another in the field before, as it was
  * @param proposals remedies for the returns by their letters, best bargain first
  * @param song the whole song bar by bar; nothing if it was not asked for
@@ -34,6 +37,7 @@ public record Clearance(
         Source source,
         Span span,
         Map<String, PairView> pairs,
+        Map<String, Widening> opens,
         Map<String, PairView> before,
         Map<String, List<Proposal>> proposals,
         SongCourse song,
@@ -44,6 +48,7 @@ public record Clearance(
     /** Keeps its own maps. */
     public Clearance {
         pairs = Map.copyOf(pairs);
+        opens = Map.copyOf(opens);
         before = Map.copyOf(before);
         proposals = Map.copyOf(proposals);
         costs = List.copyOf(costs);
@@ -64,19 +69,31 @@ public record Clearance(
     /** The same with remedies. */
     public Clearance withProposals(Map<String, List<Proposal>> found) {
         return new Clearance(
-                design, source, span, pairs, before, found, song, costs, copies, ducks, estimated);
+                design, source, span, pairs, opens, before, found, song, costs, copies, ducks,
+                estimated);
     }
 
     /** The same with what was measured over the whole song. */
     public Clearance withSong(SongCourse course, List<ReturnCost> found) {
         return new Clearance(
-                design, source, span, pairs, before, proposals, course, found, copies, ducks,
+                design, source, span, pairs, opens, before, proposals, course, found, copies, ducks,
                 estimated);
     }
 
     /** One return's pair, if it was measured. */
     public Optional<PairView> pair(String returnId) {
         return Optional.ofNullable(pairs.get(returnId));
+    }
+
+    /** How much a return is noticed, by its loudness or by its width, if it was measured. */
+    public Optional<WetState> state(String returnId) {
+        WetState width = opens(returnId).state();
+        return pair(returnId).map(p -> p.cover().state().or(width));
+    }
+
+    /** What a return makes wider of the mix. */
+    public Widening opens(String returnId) {
+        return opens.getOrDefault(returnId, Widening.NONE);
     }
 
     /** What a return takes of the mix, if it was measured. */

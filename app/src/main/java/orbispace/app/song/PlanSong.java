@@ -91,7 +91,8 @@ public final class PlanSong {
 
     /** Returns that no section hears. */
     private Set<String> hidden(Job job) {
-        return Hold.hidden(shares(design.unplanned(), job));
+        Design plain = design.unplanned();
+        return Hold.hidden(Hold.states(analysis, plain, shares(plain, job), job));
     }
 
     /** Wet share of each return in each section. */

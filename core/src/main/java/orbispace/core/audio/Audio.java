@@ -173,6 +173,24 @@ public final class Audio {
         return new Audio(sampleRateHz, cut, null);
     }
 
+    /**
+     * The sum with another sound.
+     *
+     * @param other of the same rate and length; one of one channel goes to both
+     * @param gain factor on the other
+     */
+    public Audio plus(Audio other, double gain) {
+        float[][] out = new float[Math.max(channelCount(), other.channelCount())][];
+        for (int c = 0; c < out.length; c++) {
+            out[c] = channel(Math.min(c, channelCount() - 1)).clone();
+            float[] more = other.channel(Math.min(c, other.channelCount() - 1));
+            for (int i = 0; i < out[c].length; i++) {
+                out[c][i] += (float) (gain * more[i]);
+            }
+        }
+        return new Audio(sampleRateHz, out, null);
+    }
+
     /** The same sound at another level. */
     public Audio scaled(double gain) {
         float[][] channels = channels();

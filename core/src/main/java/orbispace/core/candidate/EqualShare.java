@@ -3,6 +3,7 @@ package orbispace.core.candidate;
 import java.util.function.DoubleUnaryOperator;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Question;
+import orbispace.core.clear.ShareLevel;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.material.Phrases;
@@ -80,6 +81,6 @@ public final class EqualShare {
                         Phrases.NONE,
                         span,
                         false);
-        return analysis.shareByLevel(q, job);
+        return ShareLevel.byLevel(analysis, q, job);
     }
 }

@@ -2,20 +2,19 @@ package orbispace.core.clear;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.DoubleUnaryOperator;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
-import orbispace.core.dynamics.DuckBand;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
-import orbispace.core.hearing.WetShare;
+import orbispace.core.hearing.WetState;
 import orbispace.core.material.GateKey;
+import orbispace.core.measure.Widening;
+import orbispace.core.measure.WidthCurve;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -30,11 +29,13 @@ public final class CoverAnalysis {
     private static final int COARSE = 2;
 
     private final HeardSong song;
+    private final Openings openings;
     private final Ear ear;
     private final double roomPower;
 
     private CoverAnalysis(Renderer renderer, Ear ear, double roomPower) {
         this.song = new HeardSong(renderer, ear);
+        openings = new Openings(renderer);
         this.ear = ear;
         this.roomPower = roomPower;
     }
@@ -99,7 +100,8 @@ public final class CoverAnalysis {
         return (int) Math.round((seconds - startSeconds()) * ear.framesPerSecond());
     }
 
-    private double startSeconds() {
+    /** Where it begins in the song. */
+    double startSeconds() {
         return renderer().firstFrame() / renderer().material().sampleRateHz();
     }
 
@@ -172,6 +174,16 @@ public final class CoverAnalysis {
         return song.costs(design, job);
     }
 
+    /** What a return makes wider of the mix in a stretch. */
+    public Widening opens(Design design, Return r, Span span, Job job) {
+        return openings.now(design, r, span, job);
+    }
+
+    /** What a return would make wider over its level, and what mono would lose. */
+    public WidthCurve widthCurve(Design design, Return r, Span span, Job job) {
+        return openings.curve(design, r, span, job);
+    }
+
     /** The whole song, bar by bar. */
     public SongCourse course(
             Design design, Source source, List<Span> phrases, double songSeconds, Job job) {
@@ -184,45 +196,8 @@ public final class CoverAnalysis {
                 Density.of(wet, song.sourcesBut(design, List.of()), roomPower));
     }
 
-    /** Where in the spectrum the source of a question is heard. */
-    DuckBand bandOf(Question q) {
-        Excitation dry = song.part(q.design().layersOf(q.source()));
-        return KeyBand.of(dry, passages(shifted(q.phrases().spans(), startSeconds()), dry));
-    }
-
-    private Passages passages(List<Span> phrases, Excitation dry) {
-        return Passages.ofPhrases(phrases, dry.frames(), ear.framesPerSecond());
-    }
-
-    private static List<Span> shifted(List<Span> spans, double by) {
-        return spans.stream()
-                .filter(s -> s.endSeconds() > by)
-                .map(s -> new Span(Math.max(0, s.startSeconds() - by), s.endSeconds() - by))
-                .toList();
-    }
-
     double roomPower() {
         return roomPower;
-    }
-
-    /** The frames in which the source of a question speaks within its stretch. */
-    public BitSet speaking(Question q) {
-        Excitation dry = song.part(q.design().layersOf(q.source()));
-        List<Span> spans = shifted(q.phrases().spans(), startSeconds());
-        Passages passages = spans.isEmpty() ? Passages.ofLoudness(dry) : passages(spans, dry);
-        BitSet frames = (BitSet) passages.speaking().clone();
-        int from = Math.clamp(frameAt(q.span().startSeconds()), 0, dry.frames());
-        frames.clear(0, from);
-        frames.clear(
-                Math.clamp(frameAt(q.span().endSeconds()), from, dry.frames()), dry.frames() + 1);
-        return frames;
-    }
-
-    /** Where the return of a question is heard, cell by cell. */
-    HeardCells cells(Question q, Job job) {
-        Excitation rest = others(q, job).plus(song.sourcesBut(q.design(), List.of()));
-        return HeardCells.of(
-                slice(wet(q.design(), q.ret(), job), q.span()), slice(rest, q.span()), roomPower);
     }
 
     /** What a question asks about. */
@@ -235,10 +210,17 @@ public final class CoverAnalysis {
     public Standing standing(Question q, Job job) {
         PairView view = view(q, job);
         double low = spectrum(q.design(), q.ret(), job).share();
-        return new Standing(view.cover(), view.sibilanceDb(), low);
+        return new Standing(view.cover(), view.sibilanceDb(), low, opened(q, view, job));
     }
 
-    private Excitation others(Question q, Job job) {
+    /** What the width says of one return; what is obvious by its loudness need not be asked. */
+    WetState opened(Question q, PairView view, Job job) {
+        return q.together() || view.cover().state() == WetState.OBVIOUS
+                ? WetState.HIDDEN
+                : opens(q.design(), q.ret(), q.span(), job).state();
+    }
+
+    Excitation others(Question q, Job job) {
         List<Return> others =
                 q.design().returns().stream().filter(r -> !r.id().equals(q.returnId())).toList();
         return song.wets(q.design(), others, job);
@@ -265,20 +247,6 @@ public final class CoverAnalysis {
         return song.gateKey(source);
     }
 
-    /**
-     * The wet share of a question's return alone by its level in dB: its excitation is scaled
-     * instead of rendered anew.
-     */
-    public DoubleUnaryOperator shareByLevel(Question q, Job job) {
-        List<Source> layers = q.design().layersOf(q.source());
-        Excitation others = others(q, job).plus(song.sourcesBut(q.design(), layers));
-        Excitation rest = slice(others, q.span());
-        Excitation dry = slice(song.part(layers), q.span());
-        Excitation wet = slice(wet(q.design(), q.ret(), job), q.span());
-        double now = q.ret().levelDb();
-        return db -> WetShare.of(dry, wet.times(Decibels.toPower(db - now)), rest, roomPower);
-    }
-
     /** How a question's source stands with its return alone louder by so many dB than it is. */
     public PairView louder(Question q, double db, Job job) {
         return withWet(q.alone(), wet(q.design(), q.ret(), job).times(Decibels.toPower(db)), job);
@@ -286,11 +254,21 @@ public final class CoverAnalysis {
 
     private PairView cut(
             Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
-        Excitation part = slice(dry, span);
-        List<Span> inside = PairView.inside(phrases, span);
+        return within(slice(dry, span), slice(wet, span), slice(rest, span), phrases, span);
+    }
+
+    /** A pair whose sounds are given for no more than the stretch. */
+    PairView within(
+            Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
         // One that has no phrases, such as a drum, speaks where it is loud.
-        Passages passages = phrases.isEmpty() ? Passages.ofLoudness(part) : passages(inside, part);
-        return PairView.of(part, slice(wet, span), slice(rest, span), roomPower, passages);
+        Passages passages =
+                phrases.isEmpty()
+                        ? Passages.ofLoudness(dry)
+                        : Passages.ofPhrases(
+                                PairView.inside(phrases, span),
+                                dry.frames(),
+                                ear.framesPerSecond());
+        return PairView.of(dry, wet, rest, roomPower, passages);
     }
 
     /** A return's excitation. */

@@ -53,7 +53,7 @@ public final class DuckRule implements RemedyRule {
         job.check();
         float[] gains = DuckGains.of(analysis, q.design(), q.returnId(), tried, open.frames());
         PairView view = analysis.withWet(q, DuckGains.under(open, tried, gains), job);
-        return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+        return new Standing(view.cover(), now.sibilanceDb(), now.lowShare(), now.opens());
     }
 
     @Override
@@ -67,7 +67,7 @@ public final class DuckRule implements RemedyRule {
                 analysis.song()
                         .beforeDucker(q.design(), q.ret(), job)
                         .times(Decibels.toPower(q.ret().levelDb()));
-        DuckBand band = inKeyBand ? analysis.bandOf(q) : null;
+        DuckBand band = inKeyBand ? Speaking.band(analysis, q) : null;
         Duck whole = draft(q, MOST_DB).withBand(band);
         DoubleFunction<Standing> at = db -> under(whole.withRange(db), q, open, now, analysis, job);
         // Where the band does not suffice, all of it must give way.

@@ -40,7 +40,12 @@ final class EarEvidence {
         this.job = job;
         view = analysis.view(question, job);
         spectrum = analysis.spectrum(question.design(), question.ret(), job);
-        standing = new Standing(view.cover(), view.sibilanceDb(), spectrum.share());
+        standing =
+                new Standing(
+                        view.cover(),
+                        view.sibilanceDb(),
+                        spectrum.share(),
+                        analysis.opened(question, view, job));
         response =
                 ImpulseResponse.of(
                         question.design(),

@@ -51,7 +51,7 @@ public final class EarTable {
                 row.lowHz(),
                 row.highHz(),
                 row.moments(),
-                analysis.cells(q, job),
+                HeardCells.of(analysis, q, job),
                 rendered);
     }
 

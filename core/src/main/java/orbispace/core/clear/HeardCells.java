@@ -1,8 +1,10 @@
 package orbispace.core.clear;
 
+import java.util.List;
 import java.util.stream.IntStream;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
+import orbispace.core.render.Job;
 
 /** Where a wet is heard beside everything else: its loudness in each cell of time and frequency. */
 public final class HeardCells {
@@ -14,6 +16,16 @@ public final class HeardCells {
     private HeardCells(float[] sones, double framesPerSecond) {
         this.sones = sones;
         this.framesPerSecond = framesPerSecond;
+    }
+
+    /** Where the return of a question is heard. */
+    static HeardCells of(CoverAnalysis analysis, Question q, Job job) {
+        Excitation rest =
+                analysis.others(q, job).plus(analysis.song().sourcesBut(q.design(), List.of()));
+        return of(
+                analysis.slice(analysis.wet(q.design(), q.ret(), job), q.span()),
+                analysis.slice(rest, q.span()),
+                analysis.roomPower());
     }
 
     static HeardCells of(Excitation wet, Excitation others, double roomPower) {

@@ -19,6 +19,7 @@ import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
 import orbispace.core.render.Depth;
 import orbispace.core.render.Job;
+import orbispace.core.signal.Uneven;
 import orbispace.core.time.Span;
 
 /**
@@ -32,7 +33,6 @@ import orbispace.core.time.Span;
  */
 public final class HeardDepth {
     private static final int MOST_FRAMES = 256;
-    private static final double SPREAD = 0.6180339887498949;
     private static final double LEAST_DB = -39;
     private static final double MOST_DB = 24;
     private static final double STEP_DB = 3;
@@ -132,13 +132,8 @@ public final class HeardDepth {
     /** Frames all over the stretch, unevenly, lest strokes on a grid fall between them. */
     private static BitSet few(int frames) {
         BitSet few = new BitSet();
-        if (frames <= MOST_FRAMES) {
-            few.set(0, frames);
-            return few;
-        }
-        double step = (double) frames / MOST_FRAMES;
-        for (int i = 0; i < MOST_FRAMES; i++) {
-            few.set((int) (step * (i + i * SPREAD % 1)));
+        for (int place : Uneven.places(frames, MOST_FRAMES)) {
+            few.set(place);
         }
         return few;
     }

@@ -32,7 +32,8 @@ final class LevelRule implements RemedyRule {
                 db -> {
                     job.check();
                     PairView view = analysis.withWet(q, wet.times(Decibels.toPower(-db)), job);
-                    return new Standing(view.cover(), now.sibilanceDb(), now.lowShare());
+                    return new Standing(
+                            view.cover(), now.sibilanceDb(), now.lowShare(), now.opens());
                 };
         double covered =
                 now.uncovers(targets) ? 0 : Reach.least(0, MOST_DB, STEP_DB / 2, at, targets);

@@ -1,15 +1,10 @@
 package orbispace.core.clear;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
-import orbispace.core.design.Return;
-import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.HearingModel;
@@ -76,8 +71,8 @@ public final class PartMatch {
                 Excitation none = analysis.slice(analysis.song().silence(), span);
                 return new Part(none, none, 0);
             }
-            Design own = sending(design, ids, true);
-            Design others = sending(design, ids, false);
+            Design own = OwnWet.sending(design, ids, true);
+            Design others = OwnWet.sending(design, ids, false);
             Renderer renderer = analysis.renderer();
             Audio alone = renderer.with(renderer.dry(sources), own, job);
             Audio rest = renderer.with(renderer.dryBut(design, sources), others, job);
@@ -85,21 +80,6 @@ public final class PartMatch {
                     analysis.slice(analysis.ear().hear(alone), span),
                     analysis.slice(analysis.ear().hear(rest), span),
                     design.aims().hearing().roomPower());
-        }
-
-        /** The field in which only some sources send and throw, or only all others. */
-        private static Design sending(Design design, Set<String> ids, boolean these) {
-            List<Return> returns = new ArrayList<>();
-            for (Return r : design.returns()) {
-                Map<String, Send> sends = new HashMap<>(r.sends());
-                sends.keySet().removeIf(id -> ids.contains(id) != these);
-                returns.add(r.withSends(sends));
-            }
-            return design.withReturns(returns)
-                    .withThrown(
-                            design.thrown().stream()
-                                    .filter(t -> ids.contains(t.sourceId()) == these)
-                                    .toList());
         }
 
         double sones(double db) {

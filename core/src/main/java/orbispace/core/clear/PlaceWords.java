@@ -39,13 +39,15 @@ final class PlaceWords {
     }
 
     static EarRow tooNear(EarEvidence e) {
-        boolean is = e.standing.cover().state() == WetState.HIDDEN;
+        boolean is = e.standing.state() == WetState.HIDDEN;
         return new EarRow(
                 is,
                 Wording.format(
-                        "the wet has %.2f %% of the loudness; under %.1f %% it is hidden and the"
-                                + " source stands at the front",
-                        100 * e.standing.cover().wetShare(), 100 * WetState.FELT.fromShare()),
+                        "the wet has %.2f %% of the loudness and is %s; where it is hidden, under"
+                                + " %.1f %% and no wider, the source stands at the front",
+                        100 * e.standing.cover().wetShare(),
+                        e.standing.stateWords(),
+                        100 * WetState.FELT.fromShare()),
                 0,
                 0,
                 List.of(),
@@ -53,14 +55,16 @@ final class PlaceWords {
     }
 
     static EarRow noticed(EarEvidence e, Targets t, boolean over) {
-        WetState state = e.standing.cover().state();
+        WetState state = over ? e.standing.cover().state() : e.standing.state();
         int side = state.compareTo(t.state());
         boolean is = over ? side > 0 : side < 0;
         return new EarRow(
                 is,
                 Wording.format(
                         "it has %.1f %% of the loudness and is %s; %s was asked",
-                        100 * e.standing.cover().wetShare(), state.label(), t.state().label()),
+                        100 * e.standing.cover().wetShare(),
+                        e.standing.stateWords(),
+                        t.state().label()),
                 0,
                 0,
                 e.gapsHere(),

@@ -34,7 +34,7 @@ public record ReturnCost(
     }
 
     private static ReturnCost of(Rendering rendering, Map.Entry<String, Audio> wet, Loudness with) {
-        Loudness without = LoudnessMeter.measure(less(rendering.mix(), wet.getValue()));
+        Loudness without = LoudnessMeter.measure(rendering.mix().plus(wet.getValue(), -1));
         LowShare spectrum = new LowShare(wet.getValue());
         List<Double> shares = new ArrayList<>();
         for (int i = 0; i + 1 < EDGES_HZ.length; i++) {
@@ -45,17 +45,5 @@ public record ReturnCost(
                 shares,
                 with.integratedLufs().orElse(0) - without.integratedLufs().orElse(0),
                 with.truePeakDbtp().orElse(0) - without.truePeakDbtp().orElse(0));
-    }
-
-    private static Audio less(Audio mix, Audio wet) {
-        float[] left = mix.channel(0).clone();
-        float[] right = mix.channel(1).clone();
-        float[] l = wet.channel(0);
-        float[] r = wet.channel(1);
-        for (int i = 0; i < left.length; i++) {
-            left[i] -= l[i];
-            right[i] -= r[i];
-        }
-        return Audio.of(mix.sampleRateHz(), left, right);
     }
 }

@@ -1,7 +1,12 @@
 package orbispace.core.clear;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
+import orbispace.core.audio.Decibels;
+import orbispace.core.design.Source;
+import orbispace.core.hearing.Excitation;
+import orbispace.core.hearing.WetShare;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 
@@ -15,6 +20,22 @@ public final class ShareLevel {
     private static final double ACCURACY_DB = 0.1;
 
     private ShareLevel() {}
+
+    /**
+     * The wet share of a question's return alone by its level in dB: its excitation is scaled
+     * instead of rendered anew.
+     */
+    public static DoubleUnaryOperator byLevel(CoverAnalysis analysis, Question q, Job job) {
+        List<Source> layers = q.design().layersOf(q.source());
+        Excitation others =
+                analysis.others(q, job).plus(analysis.song().sourcesBut(q.design(), layers));
+        Excitation rest = analysis.slice(others, q.span());
+        Excitation dry = analysis.slice(analysis.song().part(layers), q.span());
+        Excitation wet = analysis.slice(analysis.wet(q.design(), q.ret(), job), q.span());
+        double now = q.ret().levelDb();
+        double room = analysis.roomPower();
+        return db -> WetShare.of(dry, wet.times(Decibels.toPower(db - now)), rest, room);
+    }
 
     /**
      * The highest level at which a return's share is under a wanted one, within 0.1 dB.
@@ -31,7 +52,7 @@ public final class ShareLevel {
             double leastDb,
             double mostDb,
             Job job) {
-        return of(analysis.shareByLevel(q, job), share, leastDb, mostDb, job);
+        return of(byLevel(analysis, q, job), share, leastDb, mostDb, job);
     }
 
     private static double of(
@@ -57,7 +78,7 @@ public final class ShareLevel {
     /** The level that aims at a state, to the half decibel; empty if no level has that state. */
     public static OptionalDouble aiming(
             CoverAnalysis analysis, Question q, WetState state, Job job) {
-        DoubleUnaryOperator shareByLevel = analysis.shareByLevel(q, job);
+        DoubleUnaryOperator shareByLevel = byLevel(analysis, q, job);
         double db = of(shareByLevel, state.aimShare(), LEAST_DB, MOST_DB, job);
         double level = Math.rint(2 * db) / 2;
         double share = shareByLevel.applyAsDouble(level);

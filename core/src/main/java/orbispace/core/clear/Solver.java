@@ -97,7 +97,7 @@ public final class Solver {
             List<String> misses = now.misses(targets);
             boolean tired = steps.size() >= MOST_STEPS;
             return Solver.this.solution(
-                    steps, design, before, now, now.cover().state().label(), misses, tired);
+                    steps, design, before, now, now.stateWords(), misses, tired);
         }
     }
 
@@ -116,13 +116,13 @@ public final class Solver {
         List<String> states = new ArrayList<>();
         for (Return r : design.returns()) {
             Targets asked = asked(design, q.source(), r);
-            WetState state = finder.standing(alone(all.of(design), r.id()), job).cover().state();
-            states.add(r.id() + " " + state.label());
-            if (!asked.accepts(state)) {
+            Standing there = finder.standing(alone(all.of(design), r.id()), job);
+            states.add(r.id() + " " + there.stateWords());
+            if (!asked.accepts(there.cover().state())) {
                 misses.add(
                         r.id()
                                 + " "
-                                + state.label()
+                                + there.loudWords()
                                 + " where "
                                 + asked.state().label()
                                 + " was asked");

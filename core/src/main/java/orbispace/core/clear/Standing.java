@@ -15,8 +15,10 @@ import orbispace.core.words.Wording;
  * @param cover the hearing measures
  * @param sibilanceDb 5 to 9 kHz of the wet over the dry's while it speaks; empty for none
  * @param lowShare share of the return's energy under 250 Hz
+ * @param opens what the width says that the return makes of the mix; what is asked is asked of its
+ *     loudness, so that no remedy makes a field narrower
  */
-public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare) {
+public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare, WetState opens) {
     private static final double CLASH_POINTS = 40;
     private static final double LOW_POINTS = 40;
     private static final double SIBILANCE_POINTS = 0.5;
@@ -25,6 +27,27 @@ public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare)
     private static final double HISS_DB = 0.5;
     private static final double OTHER_STATE_POINTS = 1;
     private static final double MOST_UNDER_DB = 3;
+
+    /** How a source stands where the return's width was not measured. */
+    public Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare) {
+        this(cover, sibilanceDb, lowShare, WetState.HIDDEN);
+    }
+
+    /** How much the return is noticed: the higher of what its loudness and its width say. */
+    public WetState state() {
+        return cover.state().or(opens);
+    }
+
+    /** The state in words, with what says so where that is the width. */
+    public String stateWords() {
+        return state().label() + (opens.compareTo(cover.state()) > 0 ? " by its width" : "");
+    }
+
+    /** What its loudness says, so told that nothing which opens the mix is called hidden. */
+    String loudWords() {
+        return cover.state().label()
+                + (opens.compareTo(cover.state()) > 0 ? " by its loudness alone" : "");
+    }
 
     /**
      * How far targets are missed, in points of presence; other misses are weighed so that one that
@@ -94,7 +117,7 @@ public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare)
             misses.add(percent("clash", cover.clashArea(), t.clashArea()));
         }
         if (!t.accepts(cover.state())) {
-            misses.add(cover.state().label() + " where " + t.state().label() + " was asked");
+            misses.add(loudWords() + " where " + t.state().label() + " was asked");
         }
         if (lowShare > t.lowShare() + TRIFLE) {
             misses.add(percent("lows", lowShare, t.lowShare()));

@@ -49,6 +49,11 @@ public enum WetState {
         return state;
     }
 
+    /** The higher of two. */
+    public WetState or(WetState other) {
+        return other.compareTo(this) > 0 ? other : this;
+    }
+
     /** The next state with hysteresis: up above 1.15 of a threshold, down below it over 1.15. */
     public WetState next(double share) {
         WetState up = of(share / HYSTERESIS);

@@ -20,9 +20,9 @@ import orbispace.core.signal.WindowedSpectrum;
  */
 public record StereoReport(
         OptionalDouble correlation, OptionalDouble monoFoldLossDb, List<Band> bands) {
-    private static final int LENGTH = 4096;
-    private static final int OCTAVES = 9;
-    private static final double LOWEST_HZ = 62.5;
+    static final int LENGTH = 4096;
+    static final int OCTAVES = 9;
+    static final double LOWEST_HZ = 62.5;
 
     /** Keeps its own list. */
     public StereoReport {
@@ -102,7 +102,8 @@ public record StereoReport(
         return bands;
     }
 
-    private static int octave(double hz) {
+    /** The octave of a frequency, 0 for the lowest; may lie outside of those that are told. */
+    static int octave(double hz) {
         return (int) Math.floor(Math.log(hz / LOWEST_HZ) / Math.log(2) + 0.5);
     }
 }

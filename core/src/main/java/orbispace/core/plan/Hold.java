@@ -64,10 +64,34 @@ public final class Hold {
         return all;
     }
 
-    /** Returns that no section hears, by their shares in each. */
-    public static Set<String> hidden(Map<String, List<Double>> shares) {
-        return shares.entrySet().stream()
-                .filter(e -> e.getValue().stream().allMatch(s -> WetState.of(s) == WetState.HIDDEN))
+    /**
+     * How much each return is noticed in each section; of what its loudness hides, the width is
+     * asked.
+     *
+     * @param shares its wet share in each section
+     */
+    public static Map<String, List<WetState>> states(
+            CoverAnalysis analysis, Design design, Map<String, List<Double>> shares, Job job) {
+        Map<String, List<WetState>> all = new LinkedHashMap<>();
+        for (Return r : design.returns()) {
+            List<WetState> states = new ArrayList<>();
+            for (double share : shares.getOrDefault(r.id(), List.of())) {
+                Span span = design.song().span(design.song().sections().get(states.size()));
+                WetState loud = WetState.of(share);
+                states.add(
+                        loud == WetState.HIDDEN
+                                ? analysis.opens(design, r, span, job).state()
+                                : loud);
+            }
+            all.put(r.id(), states);
+        }
+        return all;
+    }
+
+    /** Returns that no section hears, by their states in each. */
+    public static Set<String> hidden(Map<String, List<WetState>> states) {
+        return states.entrySet().stream()
+                .filter(e -> e.getValue().stream().allMatch(s -> s == WetState.HIDDEN))
                 .map(Map.Entry::getKey)
                 .collect(Collectors.toSet());
     }

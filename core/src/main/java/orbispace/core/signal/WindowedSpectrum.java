@@ -45,6 +45,16 @@ public final class WindowedSpectrum {
         return sounds;
     }
 
+    /** The real part of a bin between the first and the Nyquist bin. */
+    public double re(int bin) {
+        return packed[2 * bin];
+    }
+
+    /** The imaginary part of a bin between the first and the Nyquist bin. */
+    public double im(int bin) {
+        return packed[2 * bin + 1];
+    }
+
     /** Power of a bin between the first and the Nyquist bin: the square of its amount. */
     public double power(int bin) {
         double re = packed[2 * bin];

@@ -346,7 +346,7 @@ class RemedyBordersTest {
                             "it has %.1f %% of the loudness and is %s; %s was asked"
                                     .formatted(
                                             100 * e.standing.cover().wetShare(),
-                                            state.label(),
+                                            e.standing.stateWords(),
                                             state.label()));
             assertThat(List.of(row.lowHz(), row.highHz())).containsOnly(0.0);
         }
@@ -390,9 +390,13 @@ class RemedyBordersTest {
         for (EarLine.Answer a : List.of(line.loudest(), line.sparsest())) {
             Question over = q.over(a.phrase());
             double obvious = WetState.OBVIOUS.fromShare();
-            assertThat(ANALYSIS.shareByLevel(over, Job.QUIET).applyAsDouble(a.obviousDb() - 0.4))
+            assertThat(
+                            ShareLevel.byLevel(ANALYSIS, over, Job.QUIET)
+                                    .applyAsDouble(a.obviousDb() - 0.4))
                     .isLessThan(obvious);
-            assertThat(ANALYSIS.shareByLevel(over, Job.QUIET).applyAsDouble(a.obviousDb() + 0.4))
+            assertThat(
+                            ShareLevel.byLevel(ANALYSIS, over, Job.QUIET)
+                                    .applyAsDouble(a.obviousDb() + 0.4))
                     .isGreaterThan(obvious);
             assertThat(2 * a.feltDb()).isEqualTo(Math.rint(2 * a.feltDb()));
             assertThat(a.obviousDb()).isGreaterThan(a.feltDb());

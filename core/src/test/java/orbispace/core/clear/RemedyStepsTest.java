@@ -389,7 +389,9 @@ class RemedyStepsTest {
         assertThat(PlaceWords.tooFar(evidence(later)).supported()).isFalse();
         EarRow near = PlaceWords.tooNear(e);
         assertThat(near.evidence())
-                .startsWith("the wet has %.2f %% of the loudness; under 0.7 %%".formatted(share));
+                .startsWith(
+                        "the wet has %.2f %% of the loudness and is %s; where it is hidden, under 0.7 %%"
+                                .formatted(share, e.standing.stateWords()));
         assertThat(List.of(far.lowHz(), far.highHz(), near.lowHz(), near.highHz()))
                 .containsOnly(0.0);
     }

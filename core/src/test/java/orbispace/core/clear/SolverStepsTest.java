@@ -50,7 +50,7 @@ class SolverStepsTest {
                 .formatted(
                         100 * c.presenceKept().orElseThrow(),
                         100 * c.worstPhrase().orElseThrow(),
-                        c.state().label());
+                        after.stateWords());
     }
 
     @Test
@@ -156,7 +156,7 @@ class SolverStepsTest {
         }
         assertThat(cells.standsOut(0, 0)).isInfinite();
         Question q = covered();
-        HeardCells wet = ANALYSIS.cells(q, Job.QUIET);
+        HeardCells wet = HeardCells.of(ANALYSIS, q, Job.QUIET);
         double loudest = 0;
         for (int f = 0; f < wet.frames(); f++) {
             for (int b = 0; b < HearingModel.BANDS; b++) {

@@ -7,16 +7,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import orbispace.core.Signals;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.design.Design;
 import orbispace.core.design.Fields;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Purpose;
+import orbispace.core.design.Return;
 import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
+import orbispace.core.design.Width;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
 import orbispace.core.render.SongMaterial;
@@ -132,8 +135,17 @@ class HoldTest {
         assertThat(were.get(0)).isBetween(1e-4, 0.007);
         Song held = Hold.of(analysis, faint, Job.QUIET);
         assertThat(held.sections()).allMatch(s -> s.plan().cell("A").levelDb() == 0);
-        assertThat(Hold.hidden(Hold.shares(analysis, faint, Job.QUIET))).contains("A");
-        assertThat(Hold.hidden(Hold.shares(analysis, plain, Job.QUIET))).doesNotContain("A");
+        // All that is dry stands in the middle: even so little opens it, but for a mono space.
+        assertThat(hidden(analysis, faint)).doesNotContain("A");
+        Return mono = faint.requireReturn("A");
+        Return narrow = mono.withChain(mono.chain().withWidth(new Width(0, 20)));
+        assertThat(hidden(analysis, faint.withReturn(narrow))).contains("A");
+        assertThat(hidden(analysis, plain)).doesNotContain("A");
+    }
+
+    private static Set<String> hidden(CoverAnalysis analysis, Design d) {
+        return Hold.hidden(
+                Hold.states(analysis, d, Hold.shares(analysis, d, Job.QUIET), Job.QUIET));
     }
 
     @Test

@@ -18,6 +18,7 @@ import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShortCopy;
 import orbispace.core.design.Targets;
 import orbispace.core.hearing.Cover;
+import orbispace.core.hearing.WetState;
 import orbispace.core.words.Wording;
 import org.jspecify.annotations.Nullable;
 
@@ -85,13 +86,14 @@ final class StandingPanel extends VBox {
         askedPresence.refresh();
         askedBloom.refresh();
         showMeasures(id, cover, was, asked);
+        Optional<WetState> noticed = measured.flatMap(x -> x.state(id));
         Optional<ShortCopy> copy = measured.flatMap(x -> Optional.ofNullable(x.copies().get(id)));
-        state.setText(
-                copy.isPresent() ? "combs" : cover.map(x -> x.state().label()).orElse("\u2013"));
-        states.show(copy.isPresent() ? Optional.empty() : cover.map(Cover::state), id);
+        state.setText(copy.isPresent() ? "combs" : noticed.map(WetState::label).orElse("\u2013"));
+        states.show(copy.isPresent() ? Optional.empty() : noticed, id);
         low.setText(
                 (measured.filter(Clearance::estimated).isPresent() ? ESTIMATED : "")
                         + copy.map(StandingPanel::comb).orElse("")
+                        + measured.map(x -> opens(x, id)).orElse("")
                         + cover.map(StandingPanel::supporting).orElse("")
                         + measured.flatMap(x -> x.cost(id)).map(StandingPanel::costs).orElse(""));
     }
@@ -122,6 +124,20 @@ final class StandingPanel extends VBox {
                 + " on, "
                 + Wording.number(copy.rippleDb(), 1)
                 + " dB deep. How much it is noticed is not judged. ";
+    }
+
+    /** What its width says, where that is felt; and by which of the two it has its state. */
+    private static String opens(Clearance c, String id) {
+        Optional<WetState> loud = c.pair(id).map(p -> p.cover().state());
+        String words = c.opens(id).words();
+        if (words.isEmpty() || loud.isEmpty()) {
+            return "";
+        }
+        boolean wider = c.opens(id).state().compareTo(loud.get()) > 0;
+        return "Opens the mix: "
+                + words
+                + (wider ? "; by its loudness alone " + loud.get().label() : "")
+                + ". ";
     }
 
     private static String supporting(Cover c) {

@@ -17,7 +17,6 @@ import orbispace.app.song.Clearance;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.control.SealMark;
-import orbispace.core.clear.PairView;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.hearing.WetState;
@@ -95,8 +94,7 @@ final class ReturnRow extends HBox {
         decay.setText(new SpaceWording(design, r).size());
         Optional<WetState> state =
                 Optional.ofNullable(model.measured().clearance().get())
-                        .flatMap((Clearance c) -> c.pair(id))
-                        .map((PairView v) -> v.cover().state());
+                        .flatMap((Clearance c) -> c.state(id));
         bars.show(state);
         stateWord.setText(state.map(WetState::label).orElse(""));
         boolean now = id.equals(model.selection().returnId().get());

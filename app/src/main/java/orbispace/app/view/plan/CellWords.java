@@ -6,6 +6,7 @@ import orbispace.app.desk.Planning;
 import orbispace.core.design.Section;
 import orbispace.core.hearing.WetState;
 import orbispace.core.words.Wording;
+import org.jspecify.annotations.Nullable;
 
 /** What was measured of a return in the chosen section, in words. */
 final class CellWords {
@@ -43,13 +44,19 @@ final class CellWords {
         return " Wet share "
                 + share(shares.get(index))
                 + ", "
-                + WetState.of(shares.get(index)).name().toLowerCase(java.util.Locale.ROOT)
+                + state(known.states().get(id), index, shares.get(index))
                 + "; over the song "
                 + share(least)
                 + " to "
                 + share(most)
                 + "."
                 + clash;
+    }
+
+    private static String state(@Nullable List<WetState> states, int index, double share) {
+        WetState loud = WetState.of(share);
+        WetState state = states == null || index >= states.size() ? loud : states.get(index);
+        return state.label() + (state.equals(loud) ? "" : " by its width");
     }
 
     private static String share(double share) {

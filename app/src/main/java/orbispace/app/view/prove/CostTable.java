@@ -1,30 +1,41 @@
 package orbispace.app.view.prove;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.Elsewhere;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.desk.Proving;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
 import orbispace.app.view.control.ScalingCanvas;
+import orbispace.core.clear.PlaceCost;
 import orbispace.core.design.Return;
 import orbispace.core.prove.rule.ReturnFacts;
 import orbispace.core.words.Wording;
 
-/** What each return costs: loudness, peak, low end, and what folding to mono takes of it. */
+/**
+ * What each return costs: loudness, peak, low end, and what folding to mono takes of it, with the
+ * width that it gives; or what it leaves of the judged source where the mix will be heard.
+ */
 final class CostTable extends ScalingCanvas {
     private static final double NAME = 112;
+    private static final double TABS = 240;
     private static final double ROOMY = 30;
     private static final double LIMIT_DB = 1;
     private static final double LEAST_ROW = 26;
     private static final double MONO_LIMIT_DB = 4.5;
     private static final double LOW_LIMIT = 0.02;
-    private static final String[] HEADS = {"LOUDNESS", "PEAK", "LOW END", "IN MONO"};
+    private static final List<String> HEADS =
+            List.of("LOUDNESS", "PEAK", "LOW END", "IN MONO", "OPENS");
+    private static final List<String> PLACES =
+            List.of("HEADPHONES", "SPEAKERS", "SMALL ONE", "SIDE SEAT");
 
     private final ProveModel model;
     private double rolled;
+    private boolean elsewhere;
 
     CostTable(ProveModel model) {
         this.model = model;
@@ -38,23 +49,34 @@ final class CostTable extends ScalingCanvas {
                 });
     }
 
+    /** Shows what it costs, or how it stands where the mix will be heard. */
+    void showElsewhere(boolean is) {
+        elsewhere = is;
+        repaint();
+    }
+
     @Override
     protected void paint(Pen pen, double w, double h) {
-        pen.text("What each return costs", 0, 14, Type.strong(13), pen.palette.ink);
+        Elsewhere.Known there = model.elsewhere().known().get();
+        String caption =
+                elsewhere
+                        ? (there == null ? "the source" : there.source()) + " kept; mix wider by"
+                        : "less without it; low end: under 80 Hz";
         pen.text(
-                "with it, less without; low end: under 80 Hz",
+                Pen.cut(caption, w - TABS, Type.regular(11.5)),
                 w,
                 14,
                 Type.regular(11.5),
                 pen.palette.ink3,
                 TextAlignment.RIGHT);
-        double column = (w - NAME) / HEADS.length;
-        for (int i = 0; i < HEADS.length; i++) {
-            pen.text(HEADS[i], NAME + i * column, 34, Type.strong(10.5), pen.palette.ink2);
+        List<String> heads = elsewhere ? PLACES : HEADS;
+        double column = (w - NAME) / heads.size();
+        for (int i = 0; i < heads.size(); i++) {
+            pen.text(heads.get(i), NAME + i * column, 34, Type.strong(10.5), pen.palette.ink2);
         }
         pen.across(0, w, 41, pen.palette.ink);
         Proving.Proven known = model.proving().proven().get();
-        if (known == null) {
+        if (elsewhere ? there == null : known == null) {
             pen.text("is being measured", 0, 60, Type.regular(12.5), pen.palette.ink3);
             return;
         }
@@ -67,16 +89,12 @@ final class CostTable extends ScalingCanvas {
         pen.g.clip();
         double y = 42 - rolled;
         for (Return r : model.design().get().returns()) {
-            ReturnFacts facts = known.returns().get(r.id());
             pen.seal(r.id(), 12, y + row / 2, 10, false);
-            pen.text(
-                    Pen.cut(r.name(), NAME - 36, Type.strong(13)),
-                    28,
-                    y + row / 2 + 4,
-                    Type.strong(13),
-                    pen.palette.ink);
-            if (facts != null) {
-                row(pen, r, facts, y, row, column);
+            pen.named(r.name(), 28, y + row / 2 + 4, NAME - 36);
+            if (elsewhere && there != null) {
+                places(pen, r, there.costs().getOrDefault(r.id(), List.of()), y, row, column);
+            } else if (known != null && known.returns().get(r.id()) != null) {
+                row(pen, r, known.returns().get(r.id()), y, row, column);
             }
             y += row;
             pen.across(0, w, y, pen.palette.hair);
@@ -101,6 +119,33 @@ final class CostTable extends ScalingCanvas {
         String words =
                 mono.isEmpty() ? "nothing left" : Wording.number(-mono.getAsDouble(), 1) + " dB";
         cell(pen, r, 3, y, row, column, words, mono.orElse(0), MONO_LIMIT_DB, 9);
+        opens(pen, 4, facts.opens().degrees(), y, row, column);
+    }
+
+    /** What the mix gains in width costs nothing: a number without a limit. */
+    private static void opens(
+            Pen pen, int index, double degrees, double y, double row, double column) {
+        pen.text(
+                Wording.number(degrees, 0) + "\u00b0",
+                NAME + index * column,
+                y + row / 2 + (row < ROOMY ? 1 : 0),
+                Type.strong(12.5),
+                pen.palette.ink);
+    }
+
+    private void places(
+            Pen pen, Return r, List<PlaceCost> costs, double y, double row, double column) {
+        double asked = model.presenceAsked(r.id());
+        for (int i = 0; i < costs.size(); i++) {
+            PlaceCost c = costs.get(i);
+            double kept = c.presenceKept().orElse(1);
+            String words =
+                    (c.presenceKept().isEmpty() ? "unheard" : Wording.percent(kept, 0))
+                            + ", "
+                            + Wording.number(c.openedDegrees(), 0)
+                            + "\u00b0";
+            cell(pen, r, i, y, row, column, words, 1 - kept, 1 - asked, 2 * (1 - asked));
+        }
     }
 
     /** A number with its bar in the return's hatch, cross-hatched beyond the limit. */

@@ -7,7 +7,7 @@ import javafx.scene.text.TextAlignment;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.Type;
 import orbispace.app.view.control.ScalingCanvas;
-import orbispace.core.prove.compare.MonoFold;
+import orbispace.core.measure.MonoFold;
 import orbispace.core.words.Wording;
 
 /** What folding to mono costs, as a comb that hangs from 0 dB; red only where a notch is. */

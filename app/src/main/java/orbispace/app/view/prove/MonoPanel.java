@@ -15,7 +15,7 @@ import orbispace.app.desk.Proving;
 import orbispace.app.draw.Palette;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
-import orbispace.core.prove.compare.MonoFold;
+import orbispace.core.measure.MonoFold;
 import orbispace.core.words.Wording;
 
 /** What folding to mono costs the mix or one return, over frequency and in words. */
@@ -33,8 +33,6 @@ final class MonoPanel extends VBox {
     MonoPanel(ProveModel model) {
         super(5);
         this.model = model;
-        Label title = new Label("Mono fold");
-        title.getStyleClass().add("row-name");
         loss.getStyleClass().add("reading");
         words.getStyleClass().add("caption");
         words.setWrapText(true);
@@ -42,10 +40,10 @@ final class MonoPanel extends VBox {
         hear.getStyleClass().add("small");
         hear.setOnAction(e -> model.transport().mono().set(hear.isSelected()));
         model.transport().mono().addListener((o, was, is) -> hear.setSelected(is));
-        HBox head = new HBox(8, title, loss, Plate.spring(), hear);
+        HBox head = new HBox(8, loss, Plate.spring(), hear);
         head.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(comb, Priority.ALWAYS);
-        getChildren().addAll(head, of, comb, words);
+        getChildren().addAll(new HBox(8, of, Plate.spring(), head), comb, words);
     }
 
     void setPalette(Palette palette) {

@@ -45,7 +45,7 @@ final class PairBeam extends ScalingCanvas {
                         ? "The same"
                         : name(model.pair().after(), model.pair().otherName()),
                 h);
-        beam(pen, mix, TICKET + 8, w - TICKET - 8, h / 2 - 4);
+        beam(pen, mix, TICKET + 8, w - TICKET - 8, h / 2 - 14);
     }
 
     private void beam(Pen pen, @Nullable MixMeasure mix, double left, double right, double y) {
@@ -70,7 +70,11 @@ final class PairBeam extends ScalingCanvas {
                 pen.palette.ink2,
                 TextAlignment.RIGHT);
         String part = model.matching().name().map(n -> n + " ").orElse("");
-        text(pen, "B flips, " + part + "matched over " + where(), middle, y + 34);
+        text(pen, "B flips, " + part + "matched over " + where(), middle, y + 32);
+        String became = model.widths().became();
+        if (!became.isEmpty()) {
+            text(pen, became, middle, y + 47);
+        }
     }
 
     private String where() {

@@ -1,5 +1,6 @@
 package orbispace.app.view.prove;
 
+import java.util.List;
 import javafx.scene.layout.Region;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.desk.Proving;
@@ -15,6 +16,7 @@ public final class ProveView extends Screen<ProveModel> {
     private static final double TRIAL = 200;
     private static final double LEAST_TRIAL = 150;
     private static final double LEFT_SHARE = 0.44;
+    private static final double TABS = 26;
     private static final double EARS = 42;
     private static final double GAP = 20;
     private static final double LOWER = 240;
@@ -25,6 +27,9 @@ public final class ProveView extends Screen<ProveModel> {
     private final CostTable costs;
     private final FindingsPanel findings;
     private final MonoPanel mono;
+    private final WidthPanel width;
+    private final PageTabs sides;
+    private final PageTabs costPages;
     private final TrackPanel track;
     private final EarsLine ears;
     private final PairBar bar;
@@ -37,10 +42,26 @@ public final class ProveView extends Screen<ProveModel> {
         costs = new CostTable(model);
         findings = new FindingsPanel(model);
         mono = new MonoPanel(model);
+        width = new WidthPanel(model);
+        width.setVisible(false);
+        sides =
+                new PageTabs(
+                        List.of("Mono fold", "Width"),
+                        page -> {
+                            mono.setVisible(page == 0);
+                            width.setVisible(page == 1);
+                        });
+        costPages =
+                new PageTabs(
+                        List.of("What each return costs", "Where it is heard"),
+                        page -> {
+                            costs.showElsewhere(page == 1);
+                            model.elsewhere().wanted().set(page == 1);
+                        });
         track = new TrackPanel(model);
         ears = new EarsLine(model);
         bar = new PairBar(model);
-        fill(beam, bar, trial, costs, mono, track, ears);
+        fill(beam, bar, trial, costs, costPages, mono, width, sides, track, ears);
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
@@ -54,6 +75,9 @@ public final class ProveView extends Screen<ProveModel> {
                     }
                 });
         model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
+        model.widths().known().addListener((o, was, is) -> refreshWhenSeen());
+        model.elsewhere().known().addListener((o, was, is) -> refreshWhenSeen());
+        sceneProperty().addListener((o, was, is) -> model.widths().wanted().set(is != null));
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
@@ -89,8 +113,11 @@ public final class ProveView extends Screen<ProveModel> {
         double upper = Math.max(LEAST_TRIAL, TRIAL + (spare > 0 ? spare / 2 : spare));
         Plate.place(trial, 16, y, left, upper);
         Plate.place(costs, 16 + left + GAP, y, right, upper);
+        Plate.place(costPages, 16 + left + GAP, y - 4, right * 0.6, TABS);
         double lower = y + upper + 14;
-        Plate.place(mono, 16, lower, left, below - lower);
+        Plate.place(sides, 16, lower, left, TABS);
+        Plate.place(mono, 16, lower + TABS, left, below - lower - TABS);
+        Plate.place(width, 16, lower + TABS, left, below - lower - TABS);
         Plate.place(track, 16 + left + GAP, lower, right, below - lower);
         Plate.place(ears, 16, getHeight() - EARS - 8, w, EARS);
         super.layoutChildren();
@@ -107,6 +134,7 @@ public final class ProveView extends Screen<ProveModel> {
         trial.setPalette(palette);
         costs.setPalette(palette);
         mono.setPalette(palette);
+        width.setPalette(palette);
         track.setPalette(palette);
     }
 

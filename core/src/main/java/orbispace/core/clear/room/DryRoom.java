@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.CoverAnalysis;
 import orbispace.core.clear.Question;
+import orbispace.core.clear.Speaking;
 import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.render.Job;
@@ -58,7 +59,7 @@ public final class DryRoom {
         source = q.source();
         part = design.layersOf(source);
         roomPower = design.aims().hearing().roomPower();
-        frames = analysis.speaking(q);
+        frames = Speaking.frames(analysis, q);
         all.set(0, frames.cardinality());
         sound = new ChangedSound(analysis, design, frames, job);
     }

@@ -3,6 +3,7 @@ package orbispace.core.prove.court;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
@@ -21,6 +22,9 @@ import orbispace.core.words.Wording;
  * are taken, and what cannot be felt beside the lead is left out. What cannot be had is said.
  */
 final class Hearing {
+    /** Rules of what has too little loudness to be a space or an echo. */
+    private static final Set<String> NOT_FELT = Set.of("hidden", "width-alone");
+
     private static final int MOST_ROUNDS = 5;
 
     private final FieldInHand field;
@@ -127,7 +131,7 @@ final class Hearing {
     private boolean take(Finding f) {
         Design design = field.design();
         Edit edit = f.remedies().getFirst().edit();
-        if (f.rule().equals("hidden") && design.returns().size() > 1) {
+        if (NOT_FELT.contains(f.rule()) && design.returns().size() > 1) {
             // What cannot be felt beside the lead is no part of a draft.
             Return r = design.requireReturn(f.subject());
             leftOut.add(r.name() + ": " + field.reasons().getOrDefault(r.id(), Verdicts.TOO_SOFT));

@@ -11,6 +11,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.design.Targets;
 import orbispace.core.draft.FieldDraft;
+import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
@@ -45,14 +46,17 @@ final class Verdicts {
                             .orElse(design.sources().getFirst());
             Targets asked = Targets.asked(design, judge, r);
             Return as = written.requireReturn(r.id());
-            double share = analysis.pair(design, judge, r, List.of(), span, job).cover().wetShare();
-            WetState reached = WetState.of(share);
-            boolean met = asked.accepts(reached);
+            Cover cover = analysis.pair(design, judge, r, List.of(), span, job).cover();
+            double share = cover.wetShare();
+            WetState opens = analysis.opens(design, r, span, job).state();
+            WetState loud = cover.state();
+            WetState reached = loud == WetState.HIDDEN ? opens : loud;
+            boolean met = asked.accepts(loud);
             String why =
                     draft.reasons().getOrDefault(r.id(), "")
                             + Wording.text(
                                     "; at %.1f dB it has %.1f %% of the loudness: %s",
-                                    as.levelDb(), 100 * share, reached.label())
+                                    as.levelDb(), 100 * share, said(loud, reached))
                             + (met
                                     ? ""
                                     : ", not "
@@ -64,6 +68,10 @@ final class Verdicts {
                             as, Purposes.of(design, r), asked.state(), reached, share, met, why));
         }
         return verdicts;
+    }
+
+    private static String said(WetState loud, WetState reached) {
+        return reached.label() + (reached == loud ? "" : " by its width");
     }
 
     private static String unsaid(double share) {

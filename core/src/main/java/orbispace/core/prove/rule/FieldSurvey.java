@@ -26,7 +26,9 @@ import orbispace.core.design.Targets;
 import orbispace.core.hearing.WetState;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.StemFacts;
+import orbispace.core.measure.Opening;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.measure.Widening;
 import orbispace.core.render.ImpulseResponse;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
@@ -69,7 +71,9 @@ public final class FieldSurvey {
                     ReturnCost cost = costs.get(r.id());
                     if (wet != null && cost != null) {
                         Optional<Source> judged = Purposes.judge(design, r, lead);
-                        found.put(r.id(), of(design, r, wet, cost, judged, stems, job));
+                        found.put(
+                                r.id(),
+                                of(design, r, rendering.mix(), wet, cost, judged, stems, job));
                     }
                 });
         Map<String, ReturnFacts> facts = new LinkedHashMap<>();
@@ -85,6 +89,7 @@ public final class FieldSurvey {
     private ReturnFacts of(
             Design design,
             Return r,
+            Audio mix,
             Audio wet,
             ReturnCost cost,
             Optional<Source> judged,
@@ -109,11 +114,13 @@ public final class FieldSurvey {
                                 DuckCourse.of(
                                         analysis,
                                         new Question(design, s, r.id(), phrases, whole, false)));
+        Widening opens = Opening.of(mix, wet, 0, wet.frames()).at(0);
         return new ReturnFacts(
                 cost,
                 StereoReport.of(wet),
                 envelope(wet),
                 share,
+                opens,
                 asked(design, r, judged, phrases, share, whole, job),
                 r.space() instanceof Space.Convolution ? direct(design, r) : 0,
                 ducking,

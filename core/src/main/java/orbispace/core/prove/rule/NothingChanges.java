@@ -1,6 +1,7 @@
 package orbispace.core.prove.rule;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orbispace.core.design.Return;
@@ -53,8 +54,8 @@ final class NothingChanges implements FieldRule {
         return facts.design().returns().stream()
                 .filter(r ->
                         facts.of(r)
-                                .map(f -> WetState.of(f.wetShare().orElse(1)) == WetState.HIDDEN)
-                                .orElse(false))
+                                .flatMap(ReturnFacts::state)
+                                .equals(Optional.of(WetState.HIDDEN)))
                 .map(Return::id)
                 .collect(Collectors.toSet());
     }

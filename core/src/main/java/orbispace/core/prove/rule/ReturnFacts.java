@@ -7,7 +7,9 @@ import java.util.OptionalDouble;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShortCopy;
+import orbispace.core.hearing.WetState;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.measure.Widening;
 
 /**
  * What was measured of one return of a design.
@@ -16,6 +18,7 @@ import orbispace.core.measure.StereoReport;
  * @param stereo of its sound over the song
  * @param envelope mean power of its sound in steps of 50 ms
  * @param wetShare its share of all loudness over the song, 0 to 1; empty without a source
+ * @param opens what it makes wider of the mix over the song
  * @param askedLevelDb the level at which it is noticed as much as asked, where it is not heard or
  *     too obvious; empty if it is neither, or no level does
  * @param directShare share of its impulse response's energy within 2 ms of the dry sound
@@ -27,6 +30,7 @@ public record ReturnFacts(
         StereoReport stereo,
         List<Float> envelope,
         OptionalDouble wetShare,
+        Widening opens,
         OptionalDouble askedLevelDb,
         double directShare,
         Optional<DuckCourse> ducking,
@@ -38,6 +42,13 @@ public record ReturnFacts(
     public ReturnFacts {
         envelope = List.copyOf(envelope);
         copies = Map.copyOf(copies);
+    }
+
+    /** How much it is noticed, by its loudness or by its width; empty without a source. */
+    Optional<WetState> state() {
+        return wetShare.isPresent()
+                ? Optional.of(WetState.of(wetShare.getAsDouble()).or(opens.state()))
+                : Optional.empty();
     }
 
     /** Whether it makes any sound. */

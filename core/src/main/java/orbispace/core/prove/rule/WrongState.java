@@ -33,7 +33,11 @@ final class WrongState implements FieldRule {
             if (WetState.of(share) == WetState.HIDDEN
                     && !facts.purpose(r).mayBeHidden()
                     && known.get().copies().isEmpty()) {
-                found.add(hidden(r, share, asked(facts, r).aimShare(), known.get().askedLevelDb()));
+                double aim = asked(facts, r).aimShare();
+                found.add(
+                        known.get().opens().state() == WetState.HIDDEN
+                                ? hidden(r, share, aim, known.get().askedLevelDb())
+                                : wide(r, share, aim, known.get()));
             }
             WetState asked = asked(facts, r);
             if (asked == WetState.FELT && WetState.of(share) == WetState.OBVIOUS) {
@@ -76,6 +80,23 @@ final class WrongState implements FieldRule {
                         "What is not heard still takes headroom and attention: bring it up or take"
                                 + " it out.",
                         remedies);
+        return asked.isPresent() ? found.bringing(share(aim - share)) : found;
+    }
+
+    /** What opens the mix is noticed, but a space or an echo was asked for. */
+    private static Finding wide(Return r, double share, double aim, ReturnFacts facts) {
+        OptionalDouble asked = facts.askedLevelDb();
+        Finding found =
+                new Finding(
+                        "width-alone",
+                        Severity.WEIGH,
+                        r.id(),
+                        "noticed by its width alone",
+                        Wording.text(
+                                "%s has %.2f %% of the loudness and makes the mix %s.",
+                                r.name(), 100 * share, facts.opens().words()),
+                        "Muted, it would be missed as width, not as a space or an echo.",
+                        asked.isPresent() ? List.of(level(r, asked.getAsDouble())) : List.of());
         return asked.isPresent() ? found.bringing(share(aim - share)) : found;
     }
 

@@ -14,6 +14,7 @@ import java.util.SplittableRandom;
 import orbispace.core.audio.Audio;
 import orbispace.core.material.Ambience;
 import orbispace.core.measure.Loudness;
+import orbispace.core.measure.MonoFold;
 import orbispace.core.measure.StereoReport;
 import orbispace.core.render.Rendering;
 import org.junit.jupiter.api.Test;

@@ -30,6 +30,7 @@ import orbispace.core.material.LineUp;
 import orbispace.core.material.PrintedEcho;
 import orbispace.core.material.StemFacts;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.measure.Widening;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.plan.Words;
 import orbispace.core.prove.Finding;
@@ -118,6 +119,7 @@ class FieldFindingsTest extends RuleCase {
                             g.stereo(),
                             g.envelope(),
                             g.wetShare(),
+                            Widening.NONE,
                             OptionalDouble.empty(),
                             share,
                             Optional.empty(),
@@ -231,6 +233,36 @@ class FieldFindingsTest extends RuleCase {
     }
 
     @Test
+    void whatOpensTheMixIsNeverCalledNotHeard() {
+        for (double degrees : new double[] {2.9, 3.1, 8, 40}) {
+            Widening opens =
+                    new Widening(
+                            List.of(
+                                    new Widening.Gain(500, OptionalDouble.of(degrees)),
+                                    new Widening.Gain(1000, OptionalDouble.of(degrees))));
+            ReturnFacts g = facts(0, 0, OptionalDouble.of(3), 0.002, 1f);
+            returns.put(
+                    "A",
+                    new ReturnFacts(
+                            g.cost(),
+                            g.stereo(),
+                            g.envelope(),
+                            g.wetShare(),
+                            opens,
+                            g.askedLevelDb(),
+                            0,
+                            Optional.empty(),
+                            Map.of()));
+            Design design = design(voiceHall(1));
+            assertThat(rules(design)).containsExactly(degrees < 3 ? "hidden" : "width-alone");
+            boolean said =
+                    findings(design).stream()
+                            .anyMatch(f -> (f.flag() + f.evidence()).contains("not heard"));
+            assertThat(said).isEqualTo(degrees < 3);
+        }
+    }
+
+    @Test
     void monoMustNotCostMoreThanFourAndAHalfDecibels() {
         returns.put("A", facts(0, 0, OptionalDouble.of(4.6), 0.015, 1f));
         assertThat(rules(design(voiceHall(1)))).containsExactly("mono-loss");
@@ -255,6 +287,7 @@ class FieldFindingsTest extends RuleCase {
                         notched,
                         g.envelope(),
                         g.wetShare(),
+                        Widening.NONE,
                         OptionalDouble.empty(),
                         0,
                         Optional.empty(),
@@ -273,6 +306,7 @@ class FieldFindingsTest extends RuleCase {
                             g.stereo(),
                             g.envelope(),
                             g.wetShare(),
+                            Widening.NONE,
                             OptionalDouble.empty(),
                             0,
                             Optional.empty(),

@@ -32,6 +32,7 @@ import orbispace.core.material.GateKey;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.measure.Widening;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
@@ -69,6 +70,7 @@ class FindingWordsTest extends RuleCase {
                 stereo,
                 good.envelope(),
                 OptionalDouble.of(share),
+                Widening.NONE,
                 asked,
                 direct,
                 Optional.empty(),
@@ -189,6 +191,7 @@ class FindingWordsTest extends RuleCase {
                         good.stereo(),
                         good.envelope(),
                         good.wetShare(),
+                        Widening.NONE,
                         NONE,
                         0,
                         Optional.empty(),
@@ -484,6 +487,7 @@ class FindingWordsTest extends RuleCase {
                         good.stereo(),
                         good.envelope(),
                         good.wetShare(),
+                        Widening.NONE,
                         NONE,
                         0,
                         course(duck),

@@ -25,6 +25,7 @@ import orbispace.core.material.Spectrum;
 import orbispace.core.material.StemCheck;
 import orbispace.core.material.StemFacts;
 import orbispace.core.measure.StereoReport;
+import orbispace.core.measure.Widening;
 import orbispace.core.plan.ThrowConflict;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.stem.SharedSound;
@@ -71,6 +72,7 @@ abstract class RuleCase {
                 new StereoReport(OptionalDouble.of(0), monoLoss, List.of()),
                 List.of(envelope),
                 OptionalDouble.of(share),
+                Widening.NONE,
                 OptionalDouble.of(-4.5),
                 0,
                 Optional.empty(),

@@ -1,4 +1,4 @@
-package orbispace.core.prove.compare;
+package orbispace.core.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

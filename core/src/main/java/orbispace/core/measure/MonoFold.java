@@ -1,11 +1,10 @@
-package orbispace.core.prove.compare;
+package orbispace.core.measure;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import orbispace.core.audio.Audio;
-import orbispace.core.signal.Fft;
 
 /**
  * What folding to one loudspeaker costs over frequency: how far the power of (L+R)/sqrt2 lies under
@@ -26,8 +25,6 @@ public record MonoFold(
     private static final double LOWEST_HZ = 50;
     private static final double HIGHEST_HZ = 16000;
     private static final int PER_OCTAVE = 12;
-    private static final double TRANSFORM_SECONDS = 0.17;
-    private static final int MOST_TRANSFORMS = 1500;
     private static final double SILENT = 1e-9;
     private static final double NOTCH_DB = 4.5;
     private static final double PROMINENT_DB = 3;
@@ -68,20 +65,13 @@ public record MonoFold(
 
     /** Folds a sound of any rate and length; a mono sound loses nothing. */
     public static MonoFold of(Audio audio) {
-        int length =
-                2 * Integer.highestOneBit((int) (TRANSFORM_SECONDS * audio.sampleRateHz() / 2));
-        double[] both = new double[length / 2];
-        double[] mono = new double[length / 2];
-        int hop = Math.max(length / 2, audio.frames() / MOST_TRANSFORMS);
-        Fft fft = new Fft(length);
-        double[] window = Fft.hann(length);
-        double[] pair = new double[2 * length];
-        for (int at = 0; at < audio.frames(); at += hop) {
-            add(audio, at, window, fft, pair, both, mono);
-        }
-        List<Band> bands = bands(both, mono, audio.sampleRateHz() / length);
-        double power = Arrays.stream(both).sum();
-        double left = Arrays.stream(mono).sum();
+        return of(FoldSums.of(audio));
+    }
+
+    static MonoFold of(FoldSums sums) {
+        List<Band> bands = bands(sums);
+        double power = Arrays.stream(sums.both).sum();
+        double left = Arrays.stream(sums.mono).sum();
         OptionalDouble whole =
                 power > 0 && left > 1e-9 * power
                         ? OptionalDouble.of(Math.max(0, 10 * Math.log10(power / left)))
@@ -90,60 +80,33 @@ public record MonoFold(
         return new MonoFold(whole, bands, notches(bands), opposed);
     }
 
-    /** Two real channels go through one complex transform and are parted again. */
-    private static void add(
-            Audio audio,
-            int at,
-            double[] window,
-            Fft fft,
-            double[] pair,
-            double[] both,
-            double[] mono) {
-        float[] l = audio.channel(0);
-        float[] r = audio.channel(1);
-        int n = window.length;
-        for (int i = 0; i < n; i++) {
-            boolean there = at + i < l.length;
-            pair[2 * i] = there ? window[i] * l[at + i] : 0;
-            pair[2 * i + 1] = there ? window[i] * r[at + i] : 0;
-        }
-        fft.forwardComplex(pair);
-        for (int k = 1; k < n / 2; k++) {
-            double a = pair[2 * k];
-            double b = pair[2 * k + 1];
-            double c = pair[2 * (n - k)];
-            double d = pair[2 * (n - k) + 1];
-            double leftRe = (a + c) / 2;
-            double leftIm = (b - d) / 2;
-            double rightRe = (b + d) / 2;
-            double rightIm = (c - a) / 2;
-            both[k] += leftRe * leftRe + leftIm * leftIm + rightRe * rightRe + rightIm * rightIm;
-            double re = leftRe + rightRe;
-            double im = leftIm + rightIm;
-            mono[k] += (re * re + im * im) / 2;
-        }
-    }
-
-    private static List<Band> bands(double[] both, double[] mono, double hzPerBin) {
-        double top = Math.min(HIGHEST_HZ, 0.47 * 2 * both.length * hzPerBin);
-        int count = 1 + (int) (PER_OCTAVE * Math.log(top / LOWEST_HZ) / Math.log(2));
-        double[] power = new double[count];
-        double[] left = new double[count];
-        for (int b = 0; b < count; b++) {
-            double edge = Math.pow(2, 0.5 / PER_OCTAVE);
-            int from = Math.max(1, (int) Math.round(centre(b) / edge / hzPerBin));
-            int to = Math.max(from + 1, (int) Math.round(centre(b) * edge / hzPerBin));
-            for (int k = from; k < Math.min(to, both.length); k++) {
-                power[b] += both[k];
-                left[b] += mono[k];
-            }
-        }
-        double silent = SILENT * Arrays.stream(power).max().orElse(0);
+    private static List<Band> bands(FoldSums sums) {
+        List<Double> power = perTwelfth(sums, sums.both);
+        List<Double> left = perTwelfth(sums, sums.mono);
+        double silent = SILENT * power.stream().mapToDouble(p -> p).max().orElse(0);
         List<Band> bands = new ArrayList<>();
-        for (int b = 0; b < count; b++) {
-            bands.add(new Band(centre(b), loss(power[b], left[b], silent)));
+        for (int b = 0; b < power.size(); b++) {
+            bands.add(new Band(centre(b), loss(power.get(b), left.get(b), silent)));
         }
         return bands;
+    }
+
+    /** The sum of bins in each twelfth of an octave. */
+    static List<Double> perTwelfth(FoldSums sums, double[] bins) {
+        double top = Math.min(HIGHEST_HZ, 0.47 * sums.sampleRateHz);
+        int count = 1 + (int) (PER_OCTAVE * Math.log(top / LOWEST_HZ) / Math.log(2));
+        double edge = Math.pow(2, 0.5 / PER_OCTAVE);
+        List<Double> twelfths = new ArrayList<>();
+        for (int b = 0; b < count; b++) {
+            int from = Math.max(1, (int) Math.round(centre(b) / edge / sums.hzPerBin));
+            int to = Math.max(from + 1, (int) Math.round(centre(b) * edge / sums.hzPerBin));
+            double sum = 0;
+            for (int k = from; k < Math.min(to, bins.length); k++) {
+                sum += bins[k];
+            }
+            twelfths.add(sum);
+        }
+        return twelfths;
     }
 
     private static double centre(int band) {
