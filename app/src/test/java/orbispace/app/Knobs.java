@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import orbispace.core.design.BandKnob;
 import orbispace.core.design.ChainKnob;
 import orbispace.core.design.CopyKnob;
 import orbispace.core.design.Design;
@@ -12,6 +13,7 @@ import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Edit;
 import orbispace.core.design.GateKnob;
 import orbispace.core.design.Knob;
+import orbispace.core.design.PairKnob;
 import orbispace.core.design.PressKnob;
 import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Return;
@@ -31,6 +33,9 @@ public final class Knobs {
         Collections.addAll(all, EchoKnob.values());
         Collections.addAll(all, PressKnob.values());
         all.addAll(CopyKnob.of(r.space()));
+        all.addAll(BandKnob.of(r));
+        all.addAll(PairKnob.of(true));
+        all.addAll(PairKnob.of(false));
         for (GateKnob knob : GateKnob.values()) {
             all.add(knob.own());
             r.sends().keySet().forEach(id -> all.add(knob.ofSend(id)));

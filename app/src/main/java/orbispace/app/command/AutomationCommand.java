@@ -91,7 +91,8 @@ final class AutomationCommand implements Callable<Integer> {
                     .put("source", lane.sourceId())
                     .put("controller", table.of(i, lane.name()).number())
                     .put("fine", table.of(i, lane.name()).fine())
-                    .put("points", lane.points().size());
+                    .put("points", lane.points().size())
+                    .put("unit", lane.quantity().unit());
         }
         ArrayNode lost = document.putArray("notHeard");
         design.lostThrows().forEach(t -> lost.add(t.id()));

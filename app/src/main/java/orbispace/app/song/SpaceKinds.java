@@ -37,6 +37,10 @@ public enum SpaceKinds {
     STEREO_ECHO("Stereo echo"),
     /** Left, right, left. */
     PING_PONG("Ping-pong echo"),
+    /** From the middle to the left. */
+    WALK_LEFT("Echo walking left"),
+    /** From the middle to the right. */
+    WALK_RIGHT("Echo walking right"),
     /** Short detuned copies. */
     COPIES("Copies"),
     /** The same without anything in the middle. */
@@ -77,6 +81,8 @@ public enum SpaceKinds {
                                 case SINGLE -> ECHO;
                                 case PAIR -> STEREO_ECHO;
                                 case PING_PONG -> PING_PONG;
+                                case WALK_LEFT -> WALK_LEFT;
+                                case WALK_RIGHT -> WALK_RIGHT;
                             });
             case Space.Copies d -> Optional.of(d.centre() ? COPIES : COPIES_SIDES);
             case Space.Split s -> Optional.of(SPLIT);
@@ -94,6 +100,8 @@ public enum SpaceKinds {
             case ECHO -> echo(EchoSettings.Kind.SINGLE, now);
             case STEREO_ECHO -> echo(EchoSettings.Kind.PAIR, now);
             case PING_PONG -> echo(EchoSettings.Kind.PING_PONG, now);
+            case WALK_LEFT -> echo(EchoSettings.Kind.WALK_LEFT, now);
+            case WALK_RIGHT -> echo(EchoSettings.Kind.WALK_RIGHT, now);
             case COPIES -> copies(true, now);
             case COPIES_SIDES -> copies(false, now);
             case SPLIT -> {

@@ -15,6 +15,7 @@ import orbispace.app.song.NewSong;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
+import orbispace.core.design.Filter;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
@@ -201,21 +202,44 @@ class KnobTest {
     }
 
     @Test
-    void aDipIsTypedDeepenedAndTakenOut() {
-        Return dipped = typed("A", "dip at", "420");
-        var dip = Objects.requireNonNull(dipped.filterOut().dip());
-        assertThat(dip.hz()).isEqualTo(420);
-        assertThat(dip.depthDb()).isEqualTo(3);
-        desk.frame().edit(new orbispace.core.design.ReturnEdit.FilterOut("A", dipped.filterOut()));
-        assertThat(
-                        Objects.requireNonNull(typed("A", "dip by", "-6 dB").filterOut().dip())
-                                .depthDb())
-                .isEqualTo(6);
-        assertThat(typed("A", "dip by", "0").filterOut().dip()).isNull();
-        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "dip at", "deep")).isEmpty();
-        // Corners are left as they are.
-        assertThat(typed("A", "dip by", "0").filterOut().highPass())
-                .isEqualTo(ret("A").filterOut().highPass());
+    void aBandIsTypedSteppedAndTakenOutAndCornersAreSteeper() {
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "band 1: at", "420")).isEmpty();
+        Filter.Band bell = Filter.Band.dip(400, 3, 1);
+        Filter.Band shelf = new Filter.Band(Filter.Kind.HIGH_SHELF, 6000, 2, 1);
+        desk.frame()
+                .edit(
+                        new ReturnEdit.FilterOut(
+                                "A", ret("A").filterOut().withBands(List.of(bell, shelf))));
+        assertThat(typed("A", "band 1: at", "420").filterOut().bands().getFirst().hz())
+                .isEqualTo(420);
+        assertThat(typed("A", "band 1: by", "-6 dB").filterOut().bands().getFirst().gainDb())
+                .isEqualTo(-6);
+        assertThat(typed("A", "band 1: wide", "2 oct").filterOut().bands().getFirst().octaves())
+                .isEqualTo(2);
+        assertThat(typed("A", "band 2: by", "0").filterOut().bands()).containsExactly(bell);
+        // A shelf has no width.
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "band 2: wide", "2")).isEmpty();
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "band 1: at", "deep")).isEmpty();
+        Filter.Corner corner = Objects.requireNonNull(ret("A").filterOut().highPass());
+        Filter.Corner steep =
+                Objects.requireNonNull(
+                        typed("A", "high-pass slope", "24 dB/oct").filterOut().highPass());
+        assertThat(steep.hz()).isEqualTo(corner.hz());
+        assertThat(steep.slopeDb()).isEqualTo(24);
+        assertThat(Knobs.typed(desk.chain().at(), ret("A"), "high-pass slope", "13")).isEmpty();
+    }
+
+    @Test
+    void theDuckerIsSetInEveryNumber() {
+        Duck duck = new Duck("lead-voice", 6, -40, 8, 6, 5, 100, 240);
+        desk.frame().edit(new ReturnEdit.Ducking("A", duck));
+        Duck ratio = Objects.requireNonNull(typed("A", "duck ratio", "3").duck());
+        assertThat(ratio).isEqualTo(duck.withCurve(3, 6));
+        Duck knee = Objects.requireNonNull(typed("A", "duck knee", "12").duck());
+        assertThat(knee).isEqualTo(duck.withCurve(8, 12));
+        Duck attack = Objects.requireNonNull(typed("A", "duck attack", "20 ms").duck());
+        assertThat(attack).isEqualTo(duck.withAttack(20));
+        assertThat(attack.attackMillis()).isEqualTo(20);
     }
 
     @Test

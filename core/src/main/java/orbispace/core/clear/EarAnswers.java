@@ -9,7 +9,6 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Space;
-import orbispace.core.design.Width;
 import orbispace.core.hearing.WetState;
 import orbispace.core.time.Fit;
 import orbispace.core.words.Wording;
@@ -32,12 +31,16 @@ final class EarAnswers {
                 .costingOctaves(0.5);
     }
 
+    /** A dip, or where both bands are taken a softer return. */
     static Candidate dip(EarEvidence e, double hz) {
+        if (!e.ret().filterOut().hasRoomFor(hz)) {
+            return level(e, -2);
+        }
         return Candidate.of(
                         Setting.DIP,
                         new ReturnEdit.FilterOut(
                                 e.ret().id(),
-                                e.ret().filterOut().withDip(new Filter.Dip(hz, 3, 1))),
+                                e.ret().filterOut().withBell(Filter.Band.dip(hz, 3, 1))),
                         Wording.format("Dip %.0f Hz by 3 dB, 1 octave wide", hz),
                         "takes the box out and leaves the rest")
                 .costingOctaves(0.5);
@@ -154,7 +157,7 @@ final class EarAnswers {
         double factor = Math.min(0.6, r.chain().width().factor() * 0.6);
         return Candidate.of(
                 Setting.WIDTH,
-                new ReturnEdit.Widening(r.id(), new Width(factor, r.chain().width().monoBelowHz())),
+                new ReturnEdit.Widening(r.id(), r.chain().width().withFactor(factor)),
                 Wording.format("Width to %.0f %%", 100 * factor),
                 "less that cancels when both sides are one");
     }

@@ -146,16 +146,18 @@ final class FilterRules {
             double hz = Math.rint(HearingModel.centreHz(at) / 10) * 10;
             double share = shareAround(clashes, at);
             Filter filter = q.ret().filterOut();
-            Filter.Dip old = filter.dip();
-            double depth = old == null ? DIP_DB : Math.min(MOST_DIP_DB, old.depthDb() + 1.5);
-            boolean elsewhere = old != null && Math.abs(Math.log(old.hz() / hz)) > 0.3;
-            if (share < NARROW_SHARE || elsewhere || (old != null && old.depthDb() >= depth)) {
+            double old = filter.bellAt(hz).map(Filter.Band::depthDb).orElse(0.0);
+            double depth = old <= 0 ? DIP_DB : Math.min(MOST_DIP_DB, old + 1.5);
+            if (share < NARROW_SHARE || !filter.hasRoomFor(hz) || old >= depth) {
                 return Optional.empty();
             }
             return Optional.of(
                     Candidate.of(
                                     kind(),
-                                    out(q, filter.withDip(new Filter.Dip(hz, depth, DIP_OCTAVES))),
+                                    out(
+                                            q,
+                                            filter.withBell(
+                                                    Filter.Band.dip(hz, depth, DIP_OCTAVES))),
                                     Wording.format(
                                             "Dip %.0f Hz by %.1f dB, 1 octave wide", hz, depth),
                                     Wording.format(

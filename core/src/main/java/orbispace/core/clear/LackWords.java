@@ -135,7 +135,7 @@ final class LackWords {
         double factor = Math.clamp(now.factor() * LONGER, 1, 2);
         return Candidate.of(
                 Setting.WIDTH,
-                new ReturnEdit.Widening(r.id(), new Width(factor, now.monoBelowHz())),
+                new ReturnEdit.Widening(r.id(), now.withFactor(factor)),
                 Wording.format("Width %.0f to %.0f %%", 100 * now.factor(), 100 * factor),
                 "more of what differs between its sides");
     }

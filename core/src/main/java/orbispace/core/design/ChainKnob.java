@@ -23,30 +23,20 @@ public enum ChainKnob implements Knob {
     HIGH_PASS_BEFORE("high-pass before", Setting.HIGH_PASS, before(true)),
     /** Highs removed before the space. */
     LOW_PASS_BEFORE("low-pass before", Setting.LOW_PASS, before(false)),
+    /** How steeply lows are removed before the space. */
+    HIGH_SLOPE_BEFORE(
+            "high-pass slope before", Setting.HIGH_PASS, slope(Return::filterIn, true, true)),
+    /** How steeply highs are removed before the space. */
+    LOW_SLOPE_BEFORE(
+            "low-pass slope before", Setting.LOW_PASS, slope(Return::filterIn, true, false)),
     /** Lows removed behind the space. */
     HIGH_PASS("high-pass", Setting.HIGH_PASS, after(true)),
     /** Highs removed behind the space. */
     LOW_PASS("low-pass", Setting.LOW_PASS, after(false)),
-    /** Where a bell turns down behind the space; the first one typed puts in a usual bell. */
-    DIP_AT(
-            "dip at",
-            Setting.DIP,
-            dip(
-                    Scale.hertz("dip", 20, 20000, 10)
-                            .accepting("a frequency like 420; 0 means none"),
-                    "none",
-                    Filter.Dip::hz,
-                    (d, v) -> new Filter.Dip(v, d.depthDb(), d.octaves()))),
-    /** How far it turns down. */
-    DIP_BY(
-            "dip by",
-            Setting.DIP,
-            dip(
-                    Scale.decibels("dip depth", 0.5, 24, 0.5, 1)
-                            .accepting("decibels like 3; 0 means none"),
-                    "\u2013",
-                    Filter.Dip::depthDb,
-                    (d, v) -> new Filter.Dip(d.hz(), Math.abs(v), d.octaves()))),
+    /** How steeply lows are removed behind the space. */
+    HIGH_SLOPE("high-pass slope", Setting.HIGH_PASS, slope(Return::filterOut, false, true)),
+    /** How steeply highs are removed behind the space. */
+    LOW_SLOPE("low-pass slope", Setting.LOW_PASS, slope(Return::filterOut, false, false)),
     /** How far the sound is driven into a soft curve. */
     DRIVE(
             "drive",
@@ -61,31 +51,31 @@ public enum ChainKnob implements Knob {
     WIDTH(
             "width",
             Setting.WIDTH,
-            new Turn.Plain(
+            widened(
                     Scale.share("width", 0, 2, 0.05).accepting("percent like 120"),
-                    r -> true,
-                    r -> r.chain().width().factor(),
-                    (at, r, v) ->
-                            Optional.of(
-                                    new ReturnEdit.Widening(
-                                            r.id(),
-                                            new Width(v, r.chain().width().monoBelowHz()))))),
+                    Width::factor,
+                    Width::withFactor,
+                    w -> "")),
     /** Lows kept in the middle. */
     MONO_BELOW(
             "mono below",
             Setting.WIDTH,
-            new Turn.Plain(
+            widened(
                     Scale.hertz("mono below", 0, 500, 10)
                             .accepting("a frequency like 120; 0 means off"),
-                    r -> true,
-                    r -> r.chain().width().monoBelowHz(),
-                    r -> r.chain().width().monoBelowHz() == 0 ? "off" : "",
-                    (at, r, v) ->
-                            Optional.of(
-                                    new ReturnEdit.Widening(
-                                            r.id(),
-                                            new Width(
-                                                    r.chain().width().factor(), v < 20 ? 0 : v))))),
+                    Width::monoBelowHz,
+                    (w, v) -> w.withMonoBelow(v < 20 ? 0 : v),
+                    w -> w.monoBelowHz() == 0 ? "off" : "")),
+    /** Where all of it stands. */
+    PAN(
+            "pan",
+            Setting.WIDTH,
+            widened(
+                    Scale.share("pan of a return", -1, 1, 0.05)
+                            .accepting("percent of right like 30, left like \u221230"),
+                    Width::pan,
+                    Width::withPan,
+                    w -> w.pan() == 0 ? "middle" : "")),
     /** Level of the return. */
     LEVEL(
             "return",
@@ -96,8 +86,6 @@ public enum ChainKnob implements Knob {
                     r -> true,
                     Return::levelDb,
                     (at, r, v) -> Optional.of(new ReturnEdit.Level(r.id(), v))));
-
-    private static final double USUAL_DIP_HZ = 400;
 
     private final String title;
     private final @Nullable Setting setting;
@@ -128,35 +116,48 @@ public enum ChainKnob implements Knob {
                 (at, r, f) -> Optional.of(new ReturnEdit.FilterOut(r.id(), f)));
     }
 
-    private static Turn dip(
+    /** How steep a corner is, where there is one. */
+    private static Turn slope(Function<Return, Filter> filter, boolean before, boolean high) {
+        Function<Return, Filter.@Nullable Corner> corner =
+                r -> high ? filter.apply(r).highPass() : filter.apply(r).lowPass();
+        return new Turn.Plain(
+                new Scale("slope", Unit.SLOPE, "6, 12, 18 or 24 dB/oct", 6, 48, 6, 0),
+                r -> corner.apply(r) != null,
+                r -> corner.apply(r) == null ? 0 : corner.apply(r).slopeDb(),
+                (at, r, v) -> {
+                    Filter.Corner now = corner.apply(r);
+                    if (now == null || v % 6 != 0) {
+                        return Optional.empty();
+                    }
+                    Filter.Corner set = new Filter.Corner(now.hz(), (int) (v / 6));
+                    Filter f = filter.apply(r);
+                    return Optional.of(
+                            BandKnob.set(
+                                    r, before, high ? f.withHighPass(set) : f.withLowPass(set)));
+                });
+    }
+
+    private static Turn widened(
             Scale scale,
-            String none,
-            ToDoubleFunction<Filter.Dip> now,
-            BiFunction<Filter.Dip, Double, Filter.Dip> with) {
-        Function<Return, Filter.Dip> dip =
-                r -> {
-                    Filter.Dip set = r.filterOut().dip();
-                    return set == null ? new Filter.Dip(USUAL_DIP_HZ, 3, 1) : set;
-                };
+            ToDoubleFunction<Width> now,
+            BiFunction<Width, Double, Width> with,
+            Function<Width, String> instead) {
         return new Turn.Plain(
                 scale,
                 r -> true,
-                r -> now.applyAsDouble(dip.apply(r)),
-                r -> r.filterOut().dip() == null ? none : "",
+                r -> now.applyAsDouble(r.chain().width()),
+                r -> instead.apply(r.chain().width()),
                 (at, r, v) ->
                         Optional.of(
-                                new ReturnEdit.FilterOut(
-                                        r.id(),
-                                        r.filterOut()
-                                                .withDip(
-                                                        v == 0
-                                                                ? null
-                                                                : with.apply(dip.apply(r), v)))));
+                                new ReturnEdit.Widening(r.id(), with.apply(r.chain().width(), v))));
     }
 
     private static @Nullable Drive drive(Return r, double db) {
         Drive now = r.chain().drive();
-        return db == 0 ? null : new Drive(db, now != null && now.afterSpace());
+        if (db == 0) {
+            return null;
+        }
+        return now == null ? new Drive(db, false) : now.withDrive(db);
     }
 
     /** What a return may not be. */
@@ -173,7 +174,7 @@ public enum ChainKnob implements Knob {
 
     @Override
     public String label() {
-        return title.replace(" before", "");
+        return title.replace(" before", "").replaceFirst("^.*-pass slope", "slope");
     }
 
     @Override

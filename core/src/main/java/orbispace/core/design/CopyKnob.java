@@ -22,20 +22,32 @@ public record CopyKnob(int index, Trait trait) implements Knob {
                 "later",
                 Scale.millis("copy", 5, 100, 0.5, 1),
                 v -> 1000 * v.seconds(),
-                (v, x) -> new Voice(x / 1000, v.cents(), v.side())),
+                (v, x) -> new Voice(x / 1000, v.cents(), v.side(), v.swaySeconds(), v.swayHz())),
         /** How far it is detuned. */
         CENTS(
                 "cents",
                 new Scale("detune", Unit.CENTS, "cents like \u22128", -50, 50, 1, 0),
                 Voice::cents,
-                (v, x) -> new Voice(v.seconds(), x, v.side())),
+                (v, x) -> new Voice(v.seconds(), x, v.side(), v.swaySeconds(), v.swayHz())),
         /** Where it is. */
         SIDE(
                 "side",
                 Scale.share("side", -1, 1, 0.05)
                         .accepting("percent of right like 80, left like \u221280"),
                 Voice::side,
-                (v, x) -> new Voice(v.seconds(), v.cents(), x));
+                (v, x) -> new Voice(v.seconds(), v.cents(), x, v.swaySeconds(), v.swayHz())),
+        /** How far its time sways. */
+        SWAY(
+                "sway",
+                Scale.millis("sway", 0, 3, 0.1, 1),
+                v -> 1000 * v.swaySeconds(),
+                (v, x) -> new Voice(v.seconds(), v.cents(), v.side(), x / 1000, v.swayHz())),
+        /** How fast it sways. */
+        SWAY_RATE(
+                "sways at",
+                new Scale("sway rate", Unit.TURNS, "times a second like 0.4", 0.05, 5, 0.05, 2),
+                Voice::swayHz,
+                (v, x) -> new Voice(v.seconds(), v.cents(), v.side(), v.swaySeconds(), x));
 
         private final String label;
         private final Scale scale;

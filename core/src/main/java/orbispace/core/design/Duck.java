@@ -70,9 +70,9 @@ public record Duck(
         }
         DuckKnob.DEPTH.require(rangeDb);
         DuckKnob.OVER.require(thresholdDb);
-        Ranges.require("duck ratio", ratio, 1, 100);
-        Ranges.require("duck knee", kneeDb, 0, 24);
-        Ranges.require("duck attack", attackMillis, 0.5, 1000);
+        DuckKnob.RATIO.require(ratio);
+        DuckKnob.KNEE.require(kneeDb);
+        DuckKnob.ATTACK.require(attackMillis);
         DuckKnob.HOLD.require(holdMillis);
         DuckKnob.RELEASE.require(releaseMillis);
     }
@@ -86,6 +86,34 @@ public record Duck(
                 ratio,
                 kneeDb,
                 attackMillis,
+                holdMillis,
+                releaseMillis,
+                band);
+    }
+
+    /** The same ducker with another ratio and knee. */
+    public Duck withCurve(double otherRatio, double knee) {
+        return new Duck(
+                keySource,
+                rangeDb,
+                thresholdDb,
+                otherRatio,
+                knee,
+                attackMillis,
+                holdMillis,
+                releaseMillis,
+                band);
+    }
+
+    /** The same ducker going down otherwise. */
+    public Duck withAttack(double millis) {
+        return new Duck(
+                keySource,
+                rangeDb,
+                thresholdDb,
+                ratio,
+                kneeDb,
+                millis,
                 holdMillis,
                 releaseMillis,
                 band);

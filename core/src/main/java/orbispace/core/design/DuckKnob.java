@@ -34,6 +34,24 @@ public enum DuckKnob implements Knob {
             Scale.decibels("duck threshold", -90, 0, 1, 0).in(Unit.FULL_SCALE),
             Duck::thresholdDb,
             (d, v) -> d.keyedBy(d.keySource(), v)),
+    /** How many decibels of the key over that bring one less of the return. */
+    RATIO(
+            "duck ratio",
+            new Scale("duck ratio", Unit.RATIO, "", 1, 100, 0.5, 1),
+            Duck::ratio,
+            (d, v) -> d.withCurve(v, d.kneeDb())),
+    /** Over how much of the key it begins. */
+    KNEE(
+            "duck knee",
+            Scale.decibels("duck knee", 0, 24, 1, 0),
+            Duck::kneeDb,
+            (d, v) -> d.withCurve(d.ratio(), Math.abs(v))),
+    /** How fast it goes down. */
+    ATTACK(
+            "duck attack",
+            Scale.millis("duck attack", 0.5, 1000, 1, 1),
+            Duck::attackMillis,
+            (d, v) -> d.withAttack(v)),
     /** Where it begins to turn down. */
     FROM(
             "duck from",
@@ -71,7 +89,8 @@ public enum DuckKnob implements Knob {
         return switch (unit) {
             case MILLIS -> "a time like 240 or 0.24 s";
             case HERTZ -> "a frequency like 310 or 3.1k; 0 means everywhere";
-            case DECIBELS, FULL_SCALE, SECONDS, SHARE, FACTOR, RATIO, CENTS ->
+            case RATIO -> "how much to one, like 4";
+            case DECIBELS, FULL_SCALE, SECONDS, SHARE, FACTOR, CENTS, OCTAVES, SLOPE, TURNS ->
                     "decibels like \u22126";
         };
     }
@@ -88,7 +107,7 @@ public enum DuckKnob implements Knob {
         return switch (this) {
             case FROM -> duck.band() == null ? "lowest" : "";
             case TO -> duck.band() == null ? "highest" : "";
-            case DEPTH, HOLD, RELEASE, OVER -> "";
+            case DEPTH, HOLD, RELEASE, OVER, RATIO, KNEE, ATTACK -> "";
         };
     }
 
@@ -138,7 +157,7 @@ public enum DuckKnob implements Knob {
 
     @Override
     public String label() {
-        return title;
+        return title.replace("duck ", "");
     }
 
     @Override

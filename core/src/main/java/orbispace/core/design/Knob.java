@@ -12,7 +12,8 @@ import org.jspecify.annotations.Nullable;
  * and the message that refuses it in a file. To add a number, add a constant to the enum of its
  * stage, and the component of the model that it reads and sets.
  */
-public sealed interface Knob permits ChainKnob, DuckKnob, GateKnob.On, SpaceKnob, CopyKnob {
+public sealed interface Knob
+        permits ChainKnob, DuckKnob, GateKnob.On, SpaceKnob, CopyKnob, BandKnob, PairKnob {
 
     /** What it is called where it is shown. */
     String label();
@@ -84,6 +85,9 @@ public sealed interface Knob permits ChainKnob, DuckKnob, GateKnob.On, SpaceKnob
         Collections.addAll(all, EchoKnob.values());
         Collections.addAll(all, PressKnob.values());
         all.addAll(CopyKnob.of(r.space()));
+        all.addAll(BandKnob.of(r));
+        all.addAll(PairKnob.of(true));
+        all.addAll(PairKnob.of(false));
         for (GateKnob knob : GateKnob.values()) {
             all.add(knob.own());
             r.sends().keySet().forEach(id -> all.add(knob.ofSend(id)));

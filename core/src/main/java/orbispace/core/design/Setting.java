@@ -61,8 +61,8 @@ public enum Setting {
         }
         add(changed, GATE, was.gate(), is.gate());
         add(changed, DUCK, was.duck(), is.duck());
-        add(changed, DIP, was.filterIn().dip(), is.filterIn().dip());
-        add(changed, DIP, was.filterOut().dip(), is.filterOut().dip());
+        add(changed, DIP, was.filterIn().bands(), is.filterIn().bands());
+        add(changed, DIP, was.filterOut().bands(), is.filterOut().bands());
         add(changed, SPACE, false, isOtherwise(was.space(), is.space()));
         return changed;
     }

@@ -134,8 +134,7 @@ public record SpaceTraits(
         }
         return switch (space) {
             case Space.Reverb r -> longer(r, factor);
-            case Space.Split s ->
-                    new Space.Split(longer(s.left(), factor), longer(s.right(), factor), s.width());
+            case Space.Split s -> s.withSpaces(longer(s.left(), factor), longer(s.right(), factor));
             case Space.Convolution c ->
                     c.withScales(
                             Math.clamp(c.lowScale() * factor, 0.25, 2),

@@ -139,7 +139,7 @@ public enum TailKnob implements SpaceKnob {
                     (r, s, v) ->
                             SpaceKnob.space(
                                     r,
-                                    new Space.Split(s.left().withDecay(v), s.right(), s.width()),
+                                    s.withSpaces(s.left().withDecay(v), s.right()),
                                     "left decay"))),
     /** T60 of the space on the right. */
     PAIR_RIGHT(
@@ -152,7 +152,7 @@ public enum TailKnob implements SpaceKnob {
                     (r, s, v) ->
                             SpaceKnob.space(
                                     r,
-                                    new Space.Split(s.left(), s.right().withDecay(v), s.width()),
+                                    s.withSpaces(s.left(), s.right().withDecay(v)),
                                     "right decay"))),
     /** How far apart the two are. */
     PAIR_SIDES(
@@ -162,8 +162,7 @@ public enum TailKnob implements SpaceKnob {
                     Setting.SPACE,
                     Scale.share("width", 0, 1, 0.05),
                     Space.Split::width,
-                    (r, s, v) ->
-                            SpaceKnob.space(r, new Space.Split(s.left(), s.right(), v), "width")));
+                    (r, s, v) -> SpaceKnob.space(r, s.withWidth(v), "width")));
 
     private final Own own;
 

@@ -40,13 +40,13 @@ public record Tone(double width, List<Bell> bells) {
         }
 
         /** A cut as deep as a dip. */
-        public static Bell of(Filter.Dip dip) {
+        public static Bell of(Filter.Band dip) {
             return new Bell(dip.hz(), -dip.depthDb(), dip.octaves());
         }
 
         /** The quality factor of a bell of this width. */
         public double q() {
-            return Filter.Dip.q(octaves);
+            return Filter.Band.q(octaves);
         }
     }
 

@@ -25,7 +25,13 @@ public enum Unit {
     /** A slope of a compressor, so much to one. */
     RATIO(Entries::factor, ":1"),
     /** A hundredth of a semitone. */
-    CENTS(text -> Entries.number(text, "cents"), "");
+    CENTS(text -> Entries.number(text, "cents"), ""),
+    /** A width in the spectrum. */
+    OCTAVES(text -> Entries.number(text, "oct"), "oct"),
+    /** How steep a filter is. */
+    SLOPE(text -> Entries.number(text, "dB/oct"), "dB/oct"),
+    /** Turns in a second. */
+    TURNS(text -> Entries.number(text, "Hz"), "Hz");
 
     private final Function<String, OptionalDouble> parse;
     private final String sign;
@@ -49,7 +55,7 @@ public enum Unit {
                             : new Knob.Reading(Wording.number(value, 0), sign);
             case SHARE -> new Knob.Reading(Wording.number(100 * value, decimals), sign);
             case FACTOR -> new Knob.Reading("\u00d7" + Wording.number(value, decimals), sign);
-            case DECIBELS, FULL_SCALE, MILLIS, SECONDS, RATIO, CENTS ->
+            case DECIBELS, FULL_SCALE, MILLIS, SECONDS, RATIO, CENTS, OCTAVES, SLOPE, TURNS ->
                     new Knob.Reading(Wording.number(value, decimals), sign);
         };
     }

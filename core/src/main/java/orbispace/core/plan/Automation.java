@@ -2,14 +2,18 @@ package orbispace.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.function.Function;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
+import orbispace.core.render.ChainWorks;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.PlanCurves;
+import orbispace.core.render.Responses;
 import orbispace.core.render.TrailReturns;
 import orbispace.core.time.SongClock;
 
@@ -28,12 +32,61 @@ public record Automation(List<Lane> lanes) {
      * @param name in words
      * @param returnId letter of the return
      * @param sourceId id of the source for a send; empty for what enters or leaves the return
-     * @param points in order of time, at least one; between them it runs straight in amplitude
+     * @param quantity what moves
+     * @param points in order of time, at least one; between them a level runs straight in
+     *     amplitude, anything else straight in itself, and two at one moment are a step
      */
-    public record Lane(String name, String returnId, String sourceId, List<Point> points) {
+    public record Lane(
+            String name, String returnId, String sourceId, Quantity quantity, List<Point> points) {
         /** Keeps its own list. */
         public Lane {
             points = List.copyOf(points);
+        }
+    }
+
+    /** What a lane moves. */
+    public enum Quantity {
+        /** A level, in dB. */
+        LEVEL("dB", -72, 12),
+        /** T60, in seconds; as a controller its logarithm. */
+        DECAY("s", 0.1, 20),
+        /** Width, in per cent. */
+        WIDTH("%", 0, 200),
+        /** Predelay, in milliseconds. */
+        PREDELAY("ms", 0, 500);
+
+        private final String unit;
+        private final double least;
+        private final double most;
+
+        Quantity(String unit, double least, double most) {
+            this.unit = unit;
+            this.least = least;
+            this.most = most;
+        }
+
+        /** Its unit. */
+        public String unit() {
+            return unit;
+        }
+
+        /** The value of the lowest place of a controller but silence. */
+        public double least() {
+            return least;
+        }
+
+        /** The value of the highest place of a controller. */
+        public double most() {
+            return most;
+        }
+
+        /** Where a value stands between the least and the most, 0 to 1. */
+        public double share(double value) {
+            double share =
+                    this == DECAY
+                            ? Math.log(value / least) / Math.log(most / least)
+                            : (value - least) / (most - least);
+            return Math.clamp(share, 0, 1);
         }
     }
 
@@ -42,9 +95,9 @@ public record Automation(List<Lane> lanes) {
      *
      * @param seconds from the start of the stems
      * @param beat in quarter notes from bar 1
-     * @param levelDb {@link #SILENT_DB} for silence
+     * @param value in the unit of its lane; {@link #SILENT_DB} for silence
      */
-    public record Point(double seconds, double beat, double levelDb) {}
+    public record Point(double seconds, double beat, double value) {}
 
     /** Keeps its own list. */
     public Automation {
@@ -52,14 +105,16 @@ public record Automation(List<Lane> lanes) {
     }
 
     /**
-     * What moves in a design: levels into and out of returns, and sends. A thrown word that repeats
-     * in a way of its own goes to a return of its own.
+     * What moves in a design: levels into and out of returns, and sends; then decay, width and
+     * predelay, which step where a section begins. A thrown word that repeats in a way of its own
+     * goes to a return of its own.
      */
     public static Automation of(Design given) {
         TrailReturns trails = new TrailReturns(given);
         Design design = trails.whole();
         PlanCurves curves = new PlanCurves(design);
         List<Lane> lanes = new ArrayList<>();
+        List<Lane> stepping = new ArrayList<>();
         for (Return r : design.returns()) {
             Optional<Throw> own = trails.thrownTo(r.id());
             String name =
@@ -70,6 +125,7 @@ public record Automation(List<Lane> lanes) {
             GainCurve level = curves.output(r, own);
             add(lanes, design, "into " + name, r, "", 0, curves.input(r));
             add(lanes, design, name + " level", r, "", r.levelDb(), level);
+            steps(stepping, design, name, r, own);
             for (Source s : design.sources()) {
                 if (curves.isSent(r, s)) {
                     String send = s.name() + " to " + name;
@@ -77,6 +133,7 @@ public record Automation(List<Lane> lanes) {
                 }
             }
         }
+        lanes.addAll(stepping);
         return new Automation(lanes);
     }
 
@@ -101,6 +158,43 @@ public record Automation(List<Lane> lanes) {
                             : Math.max(SILENT_DB, db + Decibels.ofAmplitude(curve.gain(i)));
             points.add(new Point(seconds, clock.beatAt(seconds), level));
         }
-        lanes.add(new Lane(name, r.id(), sourceId, points));
+        lanes.add(new Lane(name, r.id(), sourceId, Quantity.LEVEL, points));
+    }
+
+    /** What has another value from section to section; a trail has what its throw gave it. */
+    private static void steps(
+            List<Lane> lanes, Design design, String name, Return r, Optional<Throw> trail) {
+        if (trail.isPresent()) {
+            return;
+        }
+        ChainWorks works = new ChainWorks(design, Responses.NONE);
+        addSteps(lanes, design, name + " decay", r, Quantity.DECAY, works::decaySeconds);
+        addSteps(lanes, design, name + " width", r, Quantity.WIDTH, works::widthPercent);
+        addSteps(lanes, design, name + " predelay", r, Quantity.PREDELAY, works::predelayMillis);
+    }
+
+    private static void addSteps(
+            List<Lane> lanes,
+            Design design,
+            String name,
+            Return r,
+            Quantity quantity,
+            Function<Return, NavigableMap<Double, Double>> course) {
+        NavigableMap<Double, Double> values = course.apply(r);
+        if (values.values().stream().distinct().count() < 2) {
+            return;
+        }
+        SongClock clock = design.song().clock();
+        List<Point> points = new ArrayList<>();
+        values.forEach((seconds, value) -> {
+            double beat = clock.beatAt(seconds);
+            if (!points.isEmpty() && points.getLast().value() != value) {
+                points.add(new Point(seconds, beat, points.getLast().value()));
+            }
+            if (points.isEmpty() || points.getLast().value() != value) {
+                points.add(new Point(seconds, beat, value));
+            }
+        });
+        lanes.add(new Lane(name, r.id(), "", quantity, points));
     }
 }

@@ -39,6 +39,9 @@ public record ChainSettings(
     /** Place of the ducker. */
     public static final int DUCKER = 7;
 
+    /** Place of the width. */
+    public static final int WIDTH = 8;
+
     /**
      * How a source enters a return: after its fader and pan, or before its fader.
      *

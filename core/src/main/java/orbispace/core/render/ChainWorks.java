@@ -3,8 +3,10 @@ package orbispace.core.render;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
+import java.util.function.ToDoubleFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
@@ -21,6 +23,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
 import orbispace.core.dynamics.GateSettings;
@@ -113,14 +116,12 @@ public final class ChainWorks {
     private List<Timeline> stages(Return r, GainCurve level) {
         Chain c = r.chain();
         Drive drive = c.drive();
-        double before = drive == null || drive.afterSpace() ? 0 : drive.driveDb();
-        double after = drive == null || !drive.afterSpace() ? 0 : drive.driveDb();
         return List.of(
                 Timeline.of(new StageSettings.Filtering(c.filterIn())),
-                Timeline.of(new StageSettings.Driving(before)),
+                Timeline.of(driving(drive, false)),
                 timed(r, (bar, cell) -> new StageSettings.Predelay(predelay(c.predelay(), bar))),
                 timed(r, (bar, cell) -> spatial(c.space(), bar, cell)),
-                Timeline.of(new StageSettings.Driving(after)),
+                Timeline.of(driving(drive, true)),
                 timed(r, (bar, cell) -> gating(c.gate(), bar)),
                 Timeline.of(new StageSettings.Filtering(c.filterOut())),
                 Timeline.of(ducking(c.duck())),
@@ -133,9 +134,55 @@ public final class ChainWorks {
         return new StageSettings.Spatial(spaces.settings(scaled, bar));
     }
 
+    private static StageSettings driving(@Nullable Drive drive, boolean afterSpace) {
+        return drive == null || drive.afterSpace() != afterSpace
+                ? new StageSettings.Driving(0, DriveCurve.SOFT)
+                : new StageSettings.Driving(drive.driveDb(), drive.curve());
+    }
+
     private static StageSettings widening(Width width, PlanCell cell) {
         double factor = Math.min(2, width.factor() * cell.widthScale());
-        return new StageSettings.Widening(new Width(factor, width.monoBelowHz()));
+        return new StageSettings.Widening(width.withFactor(factor));
+    }
+
+    /** T60 of a return by where it begins, in seconds; empty for what is no tail. */
+    public NavigableMap<Double, Double> decaySeconds(Return r) {
+        NavigableMap<Double, Double> course = new TreeMap<>();
+        for (PlanCurves.Stretch stretch : plan.stretches()) {
+            double scale = stretch.plan().cell(r.id()).decayScale();
+            SpaceTraits.ringing(r.space(), scale)
+                    .traits()
+                    .decaySeconds()
+                    .ifPresent(d -> course.put(clock.secondsOfBar(stretch.bar()), d));
+        }
+        return course;
+    }
+
+    /** Width of a return in per cent by where it begins, in seconds. */
+    public NavigableMap<Double, Double> widthPercent(Return r) {
+        return course(
+                r,
+                ChainSettings.WIDTH,
+                s -> s instanceof StageSettings.Widening w ? 100 * w.width().factor() : 100);
+    }
+
+    /** Predelay of a return in milliseconds by where it begins, in seconds. */
+    public NavigableMap<Double, Double> predelayMillis(Return r) {
+        return course(
+                r,
+                ChainSettings.PREDELAY,
+                s -> s instanceof StageSettings.Predelay p ? 1000 * p.seconds() : 0);
+    }
+
+    private NavigableMap<Double, Double> course(
+            Return r, int stage, ToDoubleFunction<StageSettings> value) {
+        NavigableMap<Double, Double> course = new TreeMap<>();
+        for (Timeline.Step step : stages(r, GainCurve.EVEN).get(stage).steps()) {
+            course.put(
+                    step.frame() / design.song().sampleRateHz(),
+                    value.applyAsDouble(step.settings()));
+        }
+        return course;
     }
 
     /** The same throughout, or a step at each section whose tempo or plan makes it another. */

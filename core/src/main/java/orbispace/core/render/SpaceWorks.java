@@ -35,9 +35,15 @@ final class SpaceWorks {
             case Space.Convolution c -> new ConvolutionSettings(responses.of(c));
             case Space.Echo e -> echo(e, bar);
             case Space.Copies d -> new CopiesSettings(d.copies(), d.highPassHz(), d.centre());
-            case Space.Split s -> new SplitSettings(reverb(s.left()), reverb(s.right()), s.width());
+            case Space.Split s -> new SplitSettings(side(s, true), side(s, false));
             case Space.Parallel p -> parallel(p);
         };
+    }
+
+    private static SplitSettings.Side side(Space.Split s, boolean left) {
+        Space.Split.Place place = s.place(left);
+        return new SplitSettings.Side(
+                reverb(s.space(left)), place.laterMillis() / 1000, place.pan());
     }
 
     private static ReverbSettings reverb(Space.Reverb r) {

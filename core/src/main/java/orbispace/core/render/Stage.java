@@ -43,7 +43,7 @@ sealed interface Stage
         StageSettings settings = timeline.first();
         return switch (tunings[0]) {
             case StageTuning.Filtering t -> new FilterStage(t);
-            case StageTuning.Driving t -> new DriveStage(t);
+            case StageTuning.Driving t -> new DriveStage(t, rate);
             case StageTuning.Predelay t -> new PredelayStage(t, rate);
             case StageTuning.Spatial t -> new EngineStage(timeline, tunings, rate);
             case StageTuning.Gating t ->
@@ -79,14 +79,17 @@ sealed interface Stage
     final class DriveStage implements Stage {
         private final @Nullable Drive drive;
 
-        DriveStage(StageTuning.Driving tuning) {
-            drive = tuning.driveDb() == 0 ? null : new Drive(tuning.driveDb());
+        DriveStage(StageTuning.Driving tuning, double rate) {
+            drive =
+                    tuning.driveDb() == 0
+                            ? null
+                            : new Drive(tuning.driveDb(), tuning.curve(), rate);
         }
 
         @Override
         public void apply(StageTuning tuning) {
             if (drive != null && tuning instanceof StageTuning.Driving d) {
-                drive.apply(d.driveDb());
+                drive.apply(d.driveDb(), d.curve());
             }
         }
 
@@ -206,14 +209,17 @@ sealed interface Stage
         private boolean plain;
 
         WidthStage(StageTuning.Widening tuning, double rate) {
-            width = new StereoWidth(tuning.factor(), tuning.monoBelowHz(), rate);
+            width = new StereoWidth(tuning.width().factor(), tuning.width().monoBelowHz(), rate);
+            width.pan(tuning.width().pan());
+            width.reset();
             plain = tuning.plain();
         }
 
         @Override
         public void apply(StageTuning tuning) {
             if (tuning instanceof StageTuning.Widening w) {
-                width.apply(w.factor(), w.packed());
+                width.apply(w.width().factor(), w.packed());
+                width.pan(w.width().pan());
                 plain &= w.plain();
             }
         }

@@ -9,6 +9,7 @@ import orbispace.core.audio.Decibels;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.Drive;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GateSettings;
 import orbispace.core.signal.Biquad;
@@ -71,7 +72,7 @@ public sealed interface StageSettings {
     /** A filter. */
     record Filtering(Filter filter) implements StageSettings {
         /** The most sections a filter slot can need. */
-        static final int MOST_SECTIONS = 9;
+        static final int MOST_SECTIONS = 8 + Filter.MOST_BANDS;
 
         @Override
         public boolean passesAll() {
@@ -84,8 +85,8 @@ public sealed interface StageSettings {
         }
     }
 
-    /** A soft curve; nothing at 0 dB. */
-    record Driving(double driveDb) implements StageSettings {
+    /** A curve; nothing at 0 dB. */
+    record Driving(double driveDb, DriveCurve curve) implements StageSettings {
         @Override
         public boolean passesAll() {
             return driveDb == 0;
@@ -174,9 +175,13 @@ public sealed interface StageSettings {
                     FilterDesign.lowPass(
                             filter.lowPass().hz(), filter.lowPass().poles(), sampleRateHz));
         }
-        Filter.Dip dip = filter.dip();
-        if (dip != null) {
-            sections.add(FilterDesign.bell(dip.hz(), -dip.depthDb(), dip.q(), sampleRateHz));
+        for (Filter.Band b : filter.bands()) {
+            sections.add(
+                    switch (b.kind()) {
+                        case BELL -> FilterDesign.bell(b.hz(), b.gainDb(), b.q(), sampleRateHz);
+                        case LOW_SHELF -> FilterDesign.lowShelf(b.hz(), b.gainDb(), sampleRateHz);
+                        case HIGH_SHELF -> FilterDesign.highShelf(b.hz(), b.gainDb(), sampleRateHz);
+                    });
         }
         return sections;
     }

@@ -1,5 +1,7 @@
 package orbispace.core.render;
 
+import orbispace.core.design.Width;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.dynamics.Ducker;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GateSettings;
@@ -16,8 +18,8 @@ sealed interface StageTuning {
     /** Packed filter sections. */
     record Filtering(double[] packed) implements StageTuning {}
 
-    /** How far a soft curve is driven. */
-    record Driving(double driveDb) implements StageTuning {}
+    /** How far a curve is driven. */
+    record Driving(double driveDb, DriveCurve curve) implements StageTuning {}
 
     /** Delay in frames. */
     record Predelay(double frames) implements StageTuning {}
@@ -32,10 +34,10 @@ sealed interface StageTuning {
     record Ducking(@Nullable DuckerSettings settings, @Nullable Biquad section)
             implements StageTuning {}
 
-    /** Factor of the side, and its filter. */
-    record Widening(double factor, double monoBelowHz, double[] packed) implements StageTuning {
+    /** Factor of the side, its filter, and where all of it goes. */
+    record Widening(Width width, double[] packed) implements StageTuning {
         boolean plain() {
-            return factor == 1 && monoBelowHz == 0;
+            return width.equals(Width.PLAIN);
         }
     }
 
@@ -53,17 +55,14 @@ sealed interface StageTuning {
             case StageSettings.Filtering f ->
                     new Filtering(
                             Cascade.pack(f.sections(rate), StageSettings.Filtering.MOST_SECTIONS));
-            case StageSettings.Driving d -> new Driving(d.driveDb());
+            case StageSettings.Driving d -> new Driving(d.driveDb(), d.curve());
             case StageSettings.Predelay p -> new Predelay(p.seconds() * rate);
             case StageSettings.Spatial e -> new Spatial(e.settings().tuning(rate));
             case StageSettings.Gating g -> new Gating(g.settings());
             case StageSettings.Ducking d ->
                     new Ducking(d.settings(), Ducker.section(d.settings(), rate));
             case StageSettings.Widening w ->
-                    new Widening(
-                            w.width().factor(),
-                            w.width().monoBelowHz(),
-                            StereoWidth.packed(w.width().monoBelowHz(), rate));
+                    new Widening(w.width(), StereoWidth.packed(w.width().monoBelowHz(), rate));
             case StageSettings.Level l -> new Level((float) l.gain(), l.curve());
         };
     }

@@ -1,9 +1,12 @@
 package orbispace.core.signal;
 
+import orbispace.core.audio.Pan;
+
 /**
  * Widens or narrows by mid and side, and keeps the lows in the middle.
  *
- * <p>The side is multiplied by the width and loses what lies below the corner (two poles).
+ * <p>The side is multiplied by the width and loses what lies below the corner (two poles). Then the
+ * whole is balanced to a side as a stereo source is ({@link Pan#balanceLeft}).
  */
 public final class StereoWidth {
     private static final int GLIDE_FRAMES = 1024;
@@ -13,11 +16,22 @@ public final class StereoWidth {
     private float width;
     private float target;
 
-    /** A stage at rest: width 0 to 2, mono below a corner in Hz or 0 for none. */
+    private float leftGain = 1;
+    private float rightGain = 1;
+    private float leftTarget = 1;
+    private float rightTarget = 1;
+
+    /** A stage at rest: width 0 to 2, mono below a corner in Hz or 0 for none, in the middle. */
     public StereoWidth(double width, double monoBelowHz, double sampleRateHz) {
         target = (float) width;
         this.width = target;
         lows = new FadingFilter(1, packed(monoBelowHz, sampleRateHz));
+    }
+
+    /** Goes to a side, -1 (left) to 1, smoothly, without allocating. */
+    public void pan(double position) {
+        leftTarget = (float) Pan.balanceLeft(position);
+        rightTarget = (float) Pan.balanceRight(position);
     }
 
     /** The filter of the side for {@link #apply}. */
@@ -46,8 +60,10 @@ public final class StereoWidth {
             for (int k = 0; k < n; k++) {
                 width += (target - width) / GLIDE_FRAMES;
                 float middle = (left[at + k] + right[at + k]) / 2;
-                left[at + k] = middle + width * side[k];
-                right[at + k] = middle - width * side[k];
+                leftGain += (leftTarget - leftGain) / GLIDE_FRAMES;
+                rightGain += (rightTarget - rightGain) / GLIDE_FRAMES;
+                left[at + k] = leftGain * (middle + width * side[k]);
+                right[at + k] = rightGain * (middle - width * side[k]);
             }
         }
     }
@@ -56,5 +72,7 @@ public final class StereoWidth {
     public void reset() {
         lows.reset();
         width = target;
+        leftGain = leftTarget;
+        rightGain = rightTarget;
     }
 }

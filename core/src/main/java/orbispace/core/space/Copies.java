@@ -7,7 +7,8 @@ import orbispace.core.signal.FadingFilter;
 import orbispace.core.signal.FilterDesign;
 
 /**
- * Two to four short copies of the mono sum, each with its own time, detune and side, without lows.
+ * One to four short copies of the mono sum, each with its own time, detune, sway and side, without
+ * lows.
  *
  * <p>Copy and copy arrive at the set time to the sample at rest; a detuned one drifts around it by
  * at most {@link CopiesVoice#REACH_SECONDS} and then splices back where the waveform fits best.
@@ -67,7 +68,11 @@ public final class Copies implements Engine {
         left = new float[voices.length];
         right = new float[voices.length];
         for (int v = 0; v < voices.length; v++) {
-            voices[v] = new CopiesVoice(tuning.settings.voices().get(v), sampleRateHz);
+            voices[v] =
+                    new CopiesVoice(
+                            tuning.settings.voices().get(v),
+                            2 * Math.PI * v / voices.length,
+                            sampleRateHz);
         }
         settle();
     }
@@ -88,6 +93,13 @@ public final class Copies implements Engine {
             for (int v = 0; v < voices.length; v++) {
                 voices[v].apply(t.settings.voices().get(v));
             }
+        }
+    }
+
+    @Override
+    public void at(int frame) {
+        for (CopiesVoice v : voices) {
+            v.begin(frame);
         }
     }
 

@@ -16,6 +16,8 @@ final class CopiesVoice {
     private static final double FADE_SECONDS = 0.012;
     private static final double WINDOW_SECONDS = 0.008;
     private static final double MARGIN_SECONDS = 0.001;
+    private static final double SWAY_SECONDS = 0.003;
+    private static final int GLIDE_FRAMES = 1024;
     private static final float SILENT = 1e-10f;
 
     private final double rate;
@@ -32,10 +34,19 @@ final class CopiesVoice {
     private double old;
     private int fadeLeft;
     private boolean moved;
+    private final SlowTurn turn;
+    private double swayWanted;
+    private double sway;
 
-    CopiesVoice(CopiesSettings.Voice voice, double sampleRateHz) {
+    /**
+     * A copy at rest.
+     *
+     * @param offset where its sway stands as the song begins, so that no two sway as one
+     */
+    CopiesVoice(CopiesSettings.Voice voice, double offset, double sampleRateHz) {
         rate = sampleRateHz;
-        int most = (int) ((0.1 + 3 * REACH_SECONDS + 2 * WINDOW_SECONDS) * rate);
+        turn = new SlowTurn(0, offset, sampleRateHz);
+        int most = (int) ((0.1 + 3 * REACH_SECONDS + 2 * WINDOW_SECONDS + SWAY_SECONDS) * rate);
         ring = new float[Integer.highestOneBit(most) * 2];
         mask = ring.length - 1;
         fadeFrames = (int) (FADE_SECONDS * rate);
@@ -53,6 +64,9 @@ final class CopiesVoice {
         moved |= wanted != base || (step == 0 && delay != wanted);
         target = wanted;
         perFrame = step;
+        turn.rate(2 * Math.PI * voice.swayHz() / rate);
+        double most = Math.max(0, wanted - reachOf(wanted, step) - MARGIN_SECONDS * rate);
+        swayWanted = Math.min(voice.swaySeconds() * rate, most);
     }
 
     /**
@@ -82,8 +96,18 @@ final class CopiesVoice {
         }
     }
 
+    /** Says which frame of the song comes next. */
+    void begin(int frame) {
+        turn.at(frame);
+    }
+
     private double reach() {
         return Math.min(REACH_SECONDS * rate, base - 8);
+    }
+
+    /** How far one drifts that is so many frames late, if it does. */
+    private double reachOf(double frames, double step) {
+        return step == 0 ? 0 : Math.min(REACH_SECONDS * rate, frames - 8);
     }
 
     void process(float[] in, float[] out, int n) {
@@ -91,10 +115,11 @@ final class CopiesVoice {
             float x = in[k];
             ring[write & mask] = Math.abs(x) < SILENT ? 0 : x;
             strokes.next(x);
-            float y = at(delay);
+            double swayed = swayed();
+            float y = at(delay + swayed);
             if (fadeLeft > 0) {
                 float share = fadeLeft / (float) fading;
-                y += share * (at(old) - y);
+                y += share * (at(old + swayed) - y);
                 fadeLeft--;
                 old += perFrame;
             } else if (moved) {
@@ -108,6 +133,21 @@ final class CopiesVoice {
             delay += perFrame;
             write++;
         }
+    }
+
+    /** How much later it stands by its sway. */
+    private double swayed() {
+        if (sway == 0 && swayWanted == 0) {
+            turn.goOn(1);
+            return 0;
+        }
+        sway += (swayWanted - sway) / GLIDE_FRAMES;
+        if (swayWanted == 0 && sway < 1e-3) {
+            sway = 0;
+        }
+        double later = sway * turn.sine();
+        turn.goOn(1);
+        return later;
     }
 
     private float at(double frames) {
@@ -168,6 +208,8 @@ final class CopiesVoice {
         delay = base;
         old = base;
         fadeLeft = 0;
+        turn.reset();
+        sway = swayWanted;
         strokes.reset();
         write = 0;
     }

@@ -1,14 +1,7 @@
 package orbispace.core.space;
 
-import java.util.ArrayList;
-import java.util.List;
-import orbispace.core.audio.Decibels;
-import orbispace.core.audio.Pan;
-import orbispace.core.signal.Biquad;
-import orbispace.core.signal.Cascade;
 import orbispace.core.signal.DelayLine;
 import orbispace.core.signal.FadingFilter;
-import orbispace.core.signal.FilterDesign;
 import orbispace.core.signal.Oversampler;
 import orbispace.core.signal.SoftCurve;
 
@@ -17,10 +10,11 @@ import orbispace.core.signal.SoftCurve;
  * slow sway in the loop.
  *
  * <p>A single echo and a stereo pair answer each side for itself; a ping-pong sums its input to
- * mono and answers left, right, left. The first arrival is the input itself at the set time, to the
- * frame where that is within 0.01 percent and the time does not sway, to a fraction of a frame
- * otherwise; arrival k stands at k times the spacing, {@code feedback^(k-1)} in level before
- * filters and curve. A new time is cross-faded in, or glided to if that is set.
+ * mono and answers left, right, left; one that walks sums it as well, answers in the middle, and
+ * then each time further to its side, as loud within 1 dB. The first arrival is the input itself at
+ * the set time, to the frame where that is within 0.01 percent and the time does not sway, to a
+ * fraction of a frame otherwise; arrival k stands at k times the spacing, {@code feedback^(k-1)} in
+ * level before filters and curve. A new time is cross-faded in, or glided to if that is set.
  */
 public final class Echo implements Engine {
     /** The shortest delay the lines can hold. */
@@ -29,79 +23,10 @@ public final class Echo implements Engine {
     private static final int BLOCK = 32;
     private static final float SILENT = 1e-10f;
     private static final int GLIDE_FRAMES = 1024;
-    private static final int FREQUENCIES = 512;
-
-    /** What comes back is always softer than what went in, whatever the filters do to it. */
-    private static final double MOST_GAIN = 0.96;
-
-    /** Times, feedback and loop of an echo. */
-    static final class Tuning implements EngineTuning {
-        private final EchoSettings settings;
-        private final double leftFrames;
-        private final double rightFrames;
-        private final double[] loop;
-        private final float near;
-        private final float far;
-        private final float bend;
-        private final float feedback;
-
-        /** How much sooner what is bent is read, since the curve takes as long. */
-        private final int curveFrames;
-
-        private final double wowFrames;
-        private final double wowPerFrame;
-        private final double glideFrames;
-
-        private Tuning(EchoSettings s, double rate) {
-            settings = s;
-            boolean pair = s.kind() == EchoSettings.Kind.PAIR;
-            leftFrames = s.frames(s.leftSeconds(), rate);
-            rightFrames = pair ? s.frames(s.rightSeconds(), rate) : leftFrames;
-            List<Biquad> filters =
-                    new ArrayList<>(FilterDesign.highPass(s.loop().highPassHz(), 2, rate));
-            filters.addAll(FilterDesign.lowPass(s.loop().lowPassHz(), 2, rate));
-            loop = Cascade.pack(filters, 2);
-            boolean keepsSides = s.kind() == EchoSettings.Kind.SINGLE;
-            near = keepsSides ? 1 : (float) Pan.left(-s.width());
-            far = keepsSides ? 0 : (float) Pan.right(-s.width());
-            bend = (float) s.loop().saturation();
-            feedback = bounded(s.feedback(), filters, rate);
-            double most = Math.min(leftFrames, rightFrames) - LEAST_FRAMES;
-            curveFrames = bend > 0 ? (int) Math.min(Oversampler.LATENCY_FRAMES, most) : 0;
-            double left = Math.max(0, most - curveFrames);
-            wowFrames = Math.clamp(s.loop().wowMillis() / 1000 * rate, 0, left);
-            wowPerFrame = 2 * Math.PI * s.loop().wowHz() / rate;
-            glideFrames = s.loop().glideMillis() / 1000 * rate;
-        }
-
-        /**
-         * Feedback with which the loop's gain stays under {@link #MOST_GAIN} at all frequencies.
-         */
-        private static float bounded(double wanted, List<Biquad> filters, double rate) {
-            double most = 0;
-            for (int k = 1; k < FREQUENCIES; k++) {
-                double hz = rate / 2 * k / FREQUENCIES;
-                most = Math.max(most, FilterDesign.magnitudeDb(filters, hz, rate));
-            }
-            return (float) Math.min(wanted, MOST_GAIN / Decibels.toAmplitude(most));
-        }
-
-        static Tuning of(EchoSettings settings, double sampleRateHz) {
-            return new Tuning(settings, sampleRateHz);
-        }
-
-        @Override
-        public Engine engine(double sampleRateHz) {
-            return new Echo(this, sampleRateHz);
-        }
-
-        @Override
-        public Object shape() {
-            return settings.shape();
-        }
-    }
 
     private final boolean pingPong;
+    private final boolean walks;
+    private final boolean toRight;
     private final DelayLine leftLine;
     private final DelayLine rightLine;
     private final FadingFilter loop;
@@ -115,25 +40,27 @@ public final class Echo implements Engine {
     private final Oversampler.Curve curve = this::bend;
     private final float[] inLeft = new float[BLOCK];
     private final float[] inRight = new float[BLOCK];
-    private Tuning tuning;
+    private EchoTuning tuning;
     private float feedback;
     private float bend;
     private float near;
     private float far;
+    private float walkStays;
+    private float walkOver;
     private double wow;
-    private final Sway sway;
-    private int nextFrame;
-    private boolean begun;
+    private final SlowTurn turn;
     private final EchoGlide leftGlide = new EchoGlide();
     private final EchoGlide rightGlide = new EchoGlide();
 
     /** An echo at rest. */
-    Echo(Tuning tuning, double sampleRateHz) {
+    Echo(EchoTuning tuning, double sampleRateHz) {
         int most = (int) Math.ceil((EchoSettings.MAX_SECONDS + 0.005) * sampleRateHz);
         pingPong = tuning.settings.kind() == EchoSettings.Kind.PING_PONG;
+        walks = tuning.settings.kind().walks();
+        toRight = tuning.settings.kind() == EchoSettings.Kind.WALK_RIGHT;
         leftLine = new DelayLine(most);
         rightLine = new DelayLine(most);
-        sway = new Sway(sampleRateHz);
+        turn = new SlowTurn(tuning.wowPerFrame, 0, sampleRateHz);
         loop = new FadingFilter(2, tuning.loop);
         this.tuning = tuning;
         settle();
@@ -144,10 +71,11 @@ public final class Echo implements Engine {
         bend = tuning.bend;
         near = tuning.near;
         far = tuning.far;
+        walkStays = tuning.stays;
+        walkOver = tuning.goesOver;
         wow = tuning.wowFrames;
-        sway.reset();
-        begun = false;
-        nextFrame = 0;
+        turn.reset();
+        turn.rate(tuning.wowPerFrame);
         loop.set(tuning.loop);
         loop.reset();
         leftLine.setDelay(tuning.leftFrames, true);
@@ -158,8 +86,8 @@ public final class Echo implements Engine {
 
     @Override
     public void apply(EngineTuning given) {
-        if (given instanceof Tuning t && t != tuning && t.shape().equals(tuning.shape())) {
-            sway.jump(tuning.wowPerFrame * nextFrame, t.wowPerFrame * nextFrame);
+        if (given instanceof EchoTuning t && t != tuning && t.shape().equals(tuning.shape())) {
+            turn.rate(t.wowPerFrame);
             tuning = t;
             loop.set(t.loop);
         }
@@ -167,16 +95,11 @@ public final class Echo implements Engine {
 
     @Override
     public void at(int frame) {
-        if (begun && frame != nextFrame) {
-            sway.jump(tuning.wowPerFrame * nextFrame, tuning.wowPerFrame * frame);
-        }
-        begun = true;
-        nextFrame = frame;
+        turn.at(frame);
     }
 
     @Override
     public void process(float[] left, float[] right, int from, int to) {
-        begun = true;
         int at = from;
         while (at < to) {
             leftGlide.aim(leftLine, tuning.leftFrames, tuning.glideFrames);
@@ -187,7 +110,6 @@ public final class Echo implements Engine {
             int sooner = (int) wow + nearer + tuning.curveFrames;
             int n = Math.min(Math.min(BLOCK, readable - sooner), to - at);
             processBlock(left, right, at, Math.max(1, n));
-            nextFrame += Math.max(1, n);
             at += Math.max(1, n);
         }
     }
@@ -203,8 +125,9 @@ public final class Echo implements Engine {
             take(left[at + k], right[at + k], k);
             near += (tuning.near - near) / GLIDE_FRAMES;
             far += (tuning.far - far) / GLIDE_FRAMES;
-            left[at + k] = near * l[k] + far * r[k];
-            right[at + k] = near * r[k] + far * l[k];
+            // One that walks goes from the right line to the left one, wherever that is heard.
+            left[at + k] = toRight ? r[k] : near * l[k] + far * r[k];
+            right[at + k] = toRight ? l[k] : near * r[k] + far * l[k];
         }
         loop.process(backLeft, backRight, 0, n);
         if (bends) {
@@ -222,6 +145,12 @@ public final class Echo implements Engine {
             // joins it.
             float back = pingPong ? backRight[k] : backLeft[k];
             float cross = pingPong ? backLeft[k] : backRight[k];
+            if (walks) {
+                walkStays += (tuning.stays - walkStays) / GLIDE_FRAMES;
+                walkOver += (tuning.goesOver - walkOver) / GLIDE_FRAMES;
+                back += walkOver * cross;
+                cross *= walkStays;
+            }
             l[k] = clean(inLeft[k] + feedback * back);
             r[k] = clean(inRight[k] + feedback * cross);
         }
@@ -235,12 +164,12 @@ public final class Echo implements Engine {
         if (!sways && !bends && leftGlide.off() == 0 && rightGlide.off() == 0) {
             leftLine.read(l, n);
             rightLine.read(r, n);
+            turn.goOn(n);
             return;
         }
         for (int k = 0; k < n; k++) {
             wow += (tuning.wowFrames - wow) / GLIDE_FRAMES;
-            double turn = tuning.wowPerFrame * (nextFrame + k) + sway.off();
-            double later = wow * Math.sin(turn);
+            double later = wow * turn.sine();
             double onLeft = later + leftGlide.next();
             double onRight = later + rightGlide.next();
             l[k] = leftLine.ahead(k, onLeft);
@@ -249,7 +178,7 @@ public final class Echo implements Engine {
                 backLeft[k] = leftLine.ahead(k, onLeft - tuning.curveFrames);
                 backRight[k] = rightLine.ahead(k, onRight - tuning.curveFrames);
             }
-            sway.goOn(1);
+            turn.goOn(1);
         }
         if (tuning.wowFrames == 0 && wow < 1e-3) {
             wow = 0;
@@ -260,6 +189,9 @@ public final class Echo implements Engine {
         if (pingPong) {
             inLeft[k] = clean((float) Math.sqrt(0.5) * (left + right));
             inRight[k] = 0;
+        } else if (walks) {
+            inLeft[k] = clean((left + right) / 2);
+            inRight[k] = inLeft[k];
         } else {
             inLeft[k] = clean(left);
             inRight[k] = clean(right);

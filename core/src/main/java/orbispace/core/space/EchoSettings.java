@@ -8,7 +8,8 @@ package orbispace.core.space;
  * @param rightSeconds the same on the right, for a stereo pair; otherwise as the left
  * @param feedback level of each arrival relative to the one before, 0 to 0.95
  * @param loop what happens in the feedback loop
- * @param width how far apart the sides are, 0 (middle) to 1 (hard left and right)
+ * @param width how far apart the sides are, 0 (middle) to 1 (hard left and right); of one that
+ *     walks how far each arrival goes of the way that is left, 1 for 60 percent
  */
 public record EchoSettings(
         Kind kind,
@@ -31,12 +32,21 @@ public record EchoSettings(
         /** Left and right with times of their own. */
         PAIR("stereo echo"),
         /** Left, right, left. */
-        PING_PONG("ping-pong echo");
+        PING_PONG("ping-pong echo"),
+        /** From the middle further to the left each time. */
+        WALK_LEFT("echo walking left"),
+        /** From the middle further to the right each time. */
+        WALK_RIGHT("echo walking right");
 
         private final String label;
 
         Kind(String label) {
             this.label = label;
+        }
+
+        /** Whether its arrivals go from the middle to a side. */
+        public boolean walks() {
+            return this == WALK_LEFT || this == WALK_RIGHT;
         }
 
         /** Its name in words. */
@@ -132,7 +142,7 @@ public record EchoSettings(
 
     @Override
     public EngineTuning tuning(double sampleRateHz) {
-        return Echo.Tuning.of(this, sampleRateHz);
+        return EchoTuning.of(this, sampleRateHz);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import orbispace.core.signal.DcBlock;
 
 /**
  * The impulse response of a reverb, grown from noise: echoes that become dense, then noise, each

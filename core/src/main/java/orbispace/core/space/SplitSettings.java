@@ -8,13 +8,41 @@ import orbispace.core.audio.Pan;
  *
  * @param left the space on the left
  * @param right the space on the right
- * @param width how far apart, 0 to 1
  */
-public record SplitSettings(ReverbSettings left, ReverbSettings right, double width)
-        implements EngineSettings {
-    /** Checks the range. */
-    public SplitSettings {
-        EngineSettings.require("width", width, 0, 1);
+public record SplitSettings(Side left, Side right) implements EngineSettings {
+    /**
+     * One of the two.
+     *
+     * @param space what it is
+     * @param laterSeconds how much later it begins, 0 to 0.2
+     * @param pan where it stands, -1 (left) to 1
+     */
+    public record Side(ReverbSettings space, double laterSeconds, double pan) {
+        /** Checks the ranges. */
+        public Side {
+            EngineSettings.require("later side", laterSeconds, 0, 0.2);
+            EngineSettings.require("pan of a side", pan, -1, 1);
+        }
+
+        private double ringSeconds() {
+            return laterSeconds + space.ringSeconds();
+        }
+
+        /** Adds what it answers to both paths. */
+        private void addTo(float[][] paths, float[] mono, double rate) {
+            int late = (int) Math.round(laterSeconds * rate);
+            float near = (float) Pan.left(pan);
+            float far = (float) Pan.right(pan);
+            for (int i = 0; i < mono.length; i++) {
+                paths[0][late + i] += near * mono[i] / 2;
+                paths[1][late + i] += far * mono[i] / 2;
+            }
+        }
+    }
+
+    /** Two spaces that begin at once, as far to either side, 0 to 1. */
+    public SplitSettings(ReverbSettings left, ReverbSettings right, double width) {
+        this(new Side(left, 0, -width), new Side(right, 0, width));
     }
 
     @Override
@@ -24,18 +52,13 @@ public record SplitSettings(ReverbSettings left, ReverbSettings right, double wi
 
     /** Both spaces hear the sum of the send, folded to mono, each on its side. */
     private Taps taps(double rate) {
-        float[] a = mono(ReverbResponse.of(left, rate, 0));
+        float[] a = mono(ReverbResponse.of(left.space, rate, 0));
         // The same twice would be mono.
-        float[] b = mono(ReverbResponse.of(right, rate, 1));
-        float near = (float) Pan.left(-width);
-        float far = (float) Pan.right(-width);
-        float[][] paths = new float[2][Math.max(a.length, b.length)];
-        for (int i = 0; i < paths[0].length; i++) {
-            float x = i < a.length ? a[i] / 2 : 0;
-            float y = i < b.length ? b[i] / 2 : 0;
-            paths[0][i] = near * x + far * y;
-            paths[1][i] = far * x + near * y;
-        }
+        float[] b = mono(ReverbResponse.of(right.space, rate, 1));
+        int late = (int) Math.round(Math.max(left.laterSeconds, right.laterSeconds) * rate);
+        float[][] paths = new float[2][late + Math.max(a.length, b.length)];
+        left.addTo(paths, a, rate);
+        right.addTo(paths, b, rate);
         return new Taps(new float[][] {paths[0], paths[1], paths[0], paths[1]});
     }
 

@@ -8,7 +8,8 @@ import java.util.regex.Pattern;
 /** Numbers as people type them. */
 public final class Entries {
     private static final Pattern NUMBER =
-            Pattern.compile("([+-]?[0-9]*[.,]?[0-9]+)\\s*(k?)\\s*(hz|db|ms|s|%|x|\u00d7)?");
+            Pattern.compile(
+                    "([+-]?[0-9]*[.,]?[0-9]+)\\s*(k?)\\s*(hz|db/oct|oct|db|ms|cents|s|%|x|\u00d7)?");
 
     private Entries() {}
 

@@ -40,7 +40,6 @@ import orbispace.core.material.Phrases;
 import orbispace.core.render.Job;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.time.Span;
-import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 /** Where each remedy begins, where it ends, and every word of what it says. */
@@ -124,17 +123,18 @@ class RemedyBordersTest {
         assertThat(found(rule, r, COVERED)).isEmpty();
     }
 
-    private static Return narrow(Filter.@Nullable Dip dip) {
+    private static Return narrow(Filter.Band... bands) {
         return filtered(
-                new Filter(new Filter.Corner(400, 8), new Filter.Corner(420, 8)).withDip(dip));
+                new Filter(new Filter.Corner(400, 8), new Filter.Corner(420, 8))
+                        .withBands(List.of(bands)));
     }
 
     @Test
     void aDipIsMadeWhereTheClashIsNarrowAndDeepensByAndBy() {
         FilterRules.Dip rule = new FilterRules.Dip();
-        Return r = narrow(null).withLevel(10);
+        Return r = narrow().withLevel(10);
         Candidate c = found(rule, r, COVERED).orElseThrow();
-        Filter.Dip dip = Objects.requireNonNull(((ReturnEdit.FilterOut) c.edit()).filter().dip());
+        Filter.Band dip = ((ReturnEdit.FilterOut) c.edit()).filter().bands().getFirst();
         assertThat(dip.hz()).isBetween(280.0, 600.0);
         assertThat(dip.depthDb()).isEqualTo(3);
         assertThat(c.octaves()).isEqualTo(0.5);
@@ -160,20 +160,24 @@ class RemedyBordersTest {
                         "%.0f %% of what clashes lies within an octave around %.0f Hz"
                                 .formatted(100 * best / all, dip.hz()));
         for (double[] step : new double[][] {{3, 4.5}, {5, 6}, {4.5, 6}}) {
-            Return set = narrow(new Filter.Dip(dip.hz(), step[0], 1)).withLevel(10);
+            Return set = narrow(Filter.Band.dip(dip.hz(), step[0], 1)).withLevel(10);
             Candidate deeper = found(rule, set, COVERED).orElseThrow();
-            Filter.Dip then =
-                    java.util.Objects.requireNonNull(
-                            ((ReturnEdit.FilterOut) deeper.edit()).filter().dip());
+            Filter.Band then = ((ReturnEdit.FilterOut) deeper.edit()).filter().bands().getFirst();
             assertThat(then.depthDb()).isEqualTo(step[1]);
             assertThat(then.octaves()).isEqualTo(1);
             // What is left over clashes beside the dip that is there, within its octave.
             assertThat(then.hz() / dip.hz()).isBetween(Math.sqrt(0.5), Math.sqrt(2));
         }
-        assertThat(found(rule, narrow(new Filter.Dip(dip.hz(), 6, 1)).withLevel(10), COVERED))
+        assertThat(found(rule, narrow(Filter.Band.dip(dip.hz(), 6, 1)).withLevel(10), COVERED))
                 .isEmpty();
-        assertThat(found(rule, narrow(new Filter.Dip(2000, 3, 1)).withLevel(10), COVERED))
-                .isEmpty();
+        // A second bell beside one elsewhere, and none where both are taken.
+        Filter.Band elsewhere = Filter.Band.dip(2000, 3, 1);
+        Candidate second = found(rule, narrow(elsewhere).withLevel(10), COVERED).orElseThrow();
+        assertThat(((ReturnEdit.FilterOut) second.edit()).filter().bands())
+                .hasSize(2)
+                .startsWith(elsewhere);
+        Filter.Band shelf = new Filter.Band(Filter.Kind.HIGH_SHELF, 6000, -3, 1);
+        assertThat(found(rule, narrow(elsewhere, shelf).withLevel(10), COVERED)).isEmpty();
         assertThat(found(rule, hall(1).withFilterOut(Filter.OPEN).withLevel(10), COVERED))
                 .isEmpty();
     }

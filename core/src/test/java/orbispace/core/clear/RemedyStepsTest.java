@@ -70,8 +70,8 @@ class RemedyStepsTest {
                 .isEqualTo(new Filter.Corner(5000, 2));
         assertThat(before.octaves()).isEqualTo(1);
         Candidate dip = EarAnswers.dip(evidence(hall(1)), 400);
-        assertThat(((ReturnEdit.FilterOut) dip.edit()).filter().dip())
-                .isEqualTo(new Filter.Dip(400, 3, 1));
+        assertThat(((ReturnEdit.FilterOut) dip.edit()).filter().bands().getFirst())
+                .isEqualTo(Filter.Band.dip(400, 3, 1));
         assertThat(dip.octaves()).isEqualTo(0.5);
         assertThat(dip.change()).isEqualTo("Dip 400 Hz by 3 dB, 1 octave wide");
     }

@@ -271,8 +271,8 @@ class SolverTest {
                                 .filter(p -> p.kind() == Setting.DIP)
                                 .findFirst()
                                 .orElseThrow();
-        Filter.Dip set = ((ReturnEdit.FilterOut) dip.edit()).filter().dip();
-        assertThat(java.util.Objects.requireNonNull(set).hz()).isBetween(650.0, 1200.0);
+        Filter.Band set = ((ReturnEdit.FilterOut) dip.edit()).filter().bands().getFirst();
+        assertThat(set.hz()).isBetween(650.0, 1200.0);
         Standing dipped =
                 analysis.standing(
                         new Question(

@@ -197,13 +197,22 @@ class DesignTest {
 
     @Test
     void aDipHasTheQualityOfItsWidth() {
-        Filter.Dip dip = new Filter.Dip(1000, 6, 1);
+        Filter.Band dip = Filter.Band.dip(1000, 6, 1);
         assertThat(dip.q()).isCloseTo(1.414, org.assertj.core.api.Assertions.within(0.001));
-        Filter filter = Filter.OPEN.withDip(dip);
-        assertThat(filter.withHighPass(new Filter.Corner(100, 2)).dip()).isEqualTo(dip);
-        assertThat(filter.withDip(null)).isEqualTo(Filter.OPEN);
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> new Filter.Dip(1000, 60, 1))
-                .hasMessageContaining("dip depth");
+        Filter filter = Filter.OPEN.withBell(dip);
+        assertThat(filter.withHighPass(new Filter.Corner(100, 2)).bands()).containsExactly(dip);
+        assertThat(filter.withBand(0, null)).isEqualTo(Filter.OPEN);
+        Filter.Band deeper = Filter.Band.dip(1100, 9, 1);
+        assertThat(filter.withBell(deeper).bands()).containsExactly(deeper);
+        Filter both = filter.withBell(Filter.Band.dip(3000, 2, 1));
+        assertThat(both.bands()).hasSize(2);
+        assertThat(both.hasRoomFor(300)).isFalse();
+        assertThat(both.hasRoomFor(3100)).isTrue();
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> both.withBell(Filter.Band.dip(300, 2, 1)))
+                .hasMessageContaining("number of bands");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Filter.Band.dip(1000, 60, 1))
+                .hasMessageContaining("band gain");
     }
 
     @Test

@@ -15,7 +15,7 @@ class DriveTest {
         float[] x = Signals.sine(1000, Math.pow(10, -15 / 20.0), 0.5, RATE);
         float[] y = x.clone();
         float[] z = x.clone();
-        new Drive(18).process(y, z, 0, y.length);
+        new Drive(18, RATE).process(y, z, 0, y.length);
         double in = 0;
         double out = 0;
         for (int i = 12000; i < 16800; i++) {
@@ -36,7 +36,7 @@ class DriveTest {
     void drivenHighTonesDoNotAlias() {
         float[] x = Signals.sine(9000, 0.25, 0.5, RATE);
         float[] other = x.clone();
-        new Drive(12).process(x, other, 0, x.length);
+        new Drive(12, RATE).process(x, other, 0, x.length);
         // Its third harmonic of 27 kHz would fold to 21 kHz, its fifth of 45 kHz to 3 kHz.
         assertThat(level(x, 3000)).isLessThan(level(x, 9000) - 60);
     }
@@ -44,7 +44,7 @@ class DriveTest {
     @Test
     void aLoudTreblePushedHardLeavesNothingUnderIt() {
         float[] x = Signals.sine(15000, 1, 0.5, RATE);
-        new Drive(24).process(x, x.clone(), 0, x.length);
+        new Drive(24, RATE).process(x, x.clone(), 0, x.length);
         for (double hz = 300; hz < 14500; hz += 300) {
             assertThat(level(x, hz)).as("%.0f Hz", hz).isLessThan(level(x, 15000) - 70);
         }
@@ -66,8 +66,8 @@ class DriveTest {
         float[] whole = new float[600];
         whole[300] = 1e-4f;
         float[] parts = whole.clone();
-        new Drive(0).process(whole, new float[600], 0, 600);
-        Drive drive = new Drive(0);
+        new Drive(0, RATE).process(whole, new float[600], 0, 600);
+        Drive drive = new Drive(0, RATE);
         for (int at = 0; at < 600; at += 50) {
             drive.process(parts, new float[600], at, at + 50);
         }
@@ -90,16 +90,16 @@ class DriveTest {
 
     @Test
     void anotherDriveIsReachedAsAnExponentialOf1024Frames() {
-        Drive drive = new Drive(0);
+        Drive drive = new Drive(0, RATE);
         float[] x = new float[9000];
         Arrays.fill(x, 1e-4f);
         drive.process(x, new float[9000], 0, 4000);
         double before = x[3999];
-        drive.apply(20);
+        drive.apply(20, DriveCurve.SOFT);
         drive.process(x, new float[9000], 4000, 9000);
         float[] rest = new float[4000];
         Arrays.fill(rest, 1e-4f);
-        new Drive(20).process(rest, new float[4000], 0, 4000);
+        new Drive(20, RATE).process(rest, new float[4000], 0, 4000);
         double after = rest[3999];
         assertThat(after / before).isGreaterThan(1.4);
         double share = Math.exp(-1);
@@ -114,15 +114,15 @@ class DriveTest {
 
     @Test
     void aResetDriveHasForgottenTheSoundAndTheGlide() {
-        Drive drive = new Drive(0);
+        Drive drive = new Drive(0, RATE);
         float[] x = Signals.sine(300, 0.5, 0.05, RATE);
         drive.process(x, x.clone(), 0, x.length);
-        drive.apply(12);
+        drive.apply(12, DriveCurve.SOFT);
         drive.reset();
         float[] y = Signals.sine(300, 0.5, 0.05, RATE);
         float[] z = y.clone();
         drive.process(y, y.clone(), 0, y.length);
-        new Drive(12).process(z, z.clone(), 0, z.length);
+        new Drive(12, RATE).process(z, z.clone(), 0, z.length);
         assertThat(y).isEqualTo(z);
     }
 }

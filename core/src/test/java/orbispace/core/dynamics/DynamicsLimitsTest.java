@@ -49,6 +49,6 @@ class DynamicsLimitsTest {
 
     @Test
     void aDrive() {
-        holds(0, 40, Drive::new);
+        holds(0, 40, db -> new Drive(db, 48000));
     }
 }

@@ -51,20 +51,20 @@ class AutomationTest {
         assertThat(lane.returnId()).isEqualTo("A");
         assertThat(lane.sourceId()).isEmpty();
         List<Automation.Point> points = lane.points();
-        assertThat(points.getFirst().levelDb()).isCloseTo(-10, within(1e-6));
-        assertThat(points.getLast().levelDb()).isCloseTo(-4, within(1e-6));
+        assertThat(points.getFirst().value()).isCloseTo(-10, within(1e-6));
+        assertThat(points.getLast().value()).isCloseTo(-4, within(1e-6));
         for (Automation.Point p : points) {
             assertThat(p.beat()).isCloseTo(2 * p.seconds(), within(1e-6));
         }
         double begins =
                 points.stream()
-                        .filter(p -> p.levelDb() < -9.999)
+                        .filter(p -> p.value() < -9.999)
                         .mapToDouble(Automation.Point::seconds)
                         .max()
                         .orElseThrow();
         double ends =
                 points.stream()
-                        .filter(p -> p.levelDb() > -4.001)
+                        .filter(p -> p.value() > -4.001)
                         .mapToDouble(Automation.Point::seconds)
                         .min()
                         .orElseThrow();
@@ -83,8 +83,8 @@ class AutomationTest {
                 Automation.of(design(muted)).lanes().stream()
                         .flatMap(l -> l.points().stream())
                         .toList();
-        assertThat(points).anyMatch(p -> p.levelDb() == Automation.SILENT_DB);
-        assertThat(points).allMatch(p -> p.levelDb() >= Automation.SILENT_DB);
+        assertThat(points).anyMatch(p -> p.value() == Automation.SILENT_DB);
+        assertThat(points).allMatch(p -> p.value() >= Automation.SILENT_DB);
     }
 
     @Test
@@ -98,8 +98,8 @@ class AutomationTest {
         assertThat(lane.sourceId()).isEqualTo("voice");
         assertThat(lane.name()).startsWith("voice to A ");
         // Where nothing is thrown the send stands as it is set.
-        assertThat(lane.points().getFirst().levelDb()).isCloseTo(-8, within(1e-4));
-        assertThat(lane.points()).anyMatch(p -> p.levelDb() > -7.9);
+        assertThat(lane.points().getFirst().value()).isCloseTo(-8, within(1e-4));
+        assertThat(lane.points()).anyMatch(p -> p.value() > -7.9);
     }
 
     @Test
@@ -121,5 +121,29 @@ class AutomationTest {
         assertThat(word[(int) (0.75 * RATE)]).isEqualTo(0.5f);
         assertThat(word[(int) (0.4 * RATE)]).isZero();
         assertThat(word[(int) (1.2 * RATE)]).isZero();
+    }
+
+    @Test
+    void decayAndWidthStepWhereASectionBegins() {
+        PlanCell cell = PlanCell.PLAIN.withDecay(2).withWidth(0.5);
+        var lanes = Automation.of(design(SectionPlan.NONE.withCell("A", cell))).lanes();
+        Automation.Lane decay = lane(lanes, Automation.Quantity.DECAY);
+        assertThat(decay.name()).startsWith("A ").endsWith(" decay");
+        assertThat(decay.points())
+                .startsWith(
+                        new Automation.Point(0, 0, 1),
+                        new Automation.Point(4, 8, 1),
+                        new Automation.Point(4, 8, 2));
+        Automation.Lane width = lane(lanes, Automation.Quantity.WIDTH);
+        assertThat(width.points().get(0).value()).isEqualTo(100);
+        assertThat(width.points().get(2).value()).isEqualTo(50);
+        assertThat(lanes).noneMatch(l -> l.quantity() == Automation.Quantity.PREDELAY);
+        assertThat(Automation.Quantity.DECAY.share(20)).isEqualTo(1);
+        assertThat(Automation.Quantity.DECAY.share(Math.sqrt(2))).isCloseTo(0.5, within(1e-9));
+        assertThat(Automation.Quantity.WIDTH.share(50)).isEqualTo(0.25);
+    }
+
+    private static Automation.Lane lane(List<Automation.Lane> lanes, Automation.Quantity q) {
+        return lanes.stream().filter(l -> l.quantity() == q).findFirst().orElseThrow();
     }
 }

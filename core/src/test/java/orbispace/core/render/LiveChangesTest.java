@@ -30,6 +30,7 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
@@ -380,6 +381,19 @@ class LiveChangesTest {
         Chain plain = Chain.of(room);
         all.put("drive", chains(plain.withDrive(new Drive(9, false)), new Drive(20, false)));
         all.put("drive behind", chains(plain.withDrive(new Drive(9, true)), new Drive(2, true)));
+        Drive bent = new Drive(9, false);
+        all.put("curve", chains(plain.withDrive(bent), bent.along(DriveCurve.ASYMMETRIC)));
+        all.put(
+                "pan",
+                new Chain[] {
+                    plain.withWidth(new Width(1, 0, -0.8)), plain.withWidth(new Width(1, 0, 0.6))
+                });
+        Filter shelves =
+                Filter.OPEN.withBands(
+                        List.of(
+                                new Filter.Band(Filter.Kind.LOW_SHELF, 200, -6, 1),
+                                new Filter.Band(Filter.Kind.BELL, 1500, 8, 0.7)));
+        all.put("bands", new Chain[] {plain, plain.withFilterIn(shelves).withFilterOut(shelves)});
         Filter filter = new Filter(new Filter.Corner(200, 2), new Filter.Corner(6000, 4));
         all.put("filter", new Chain[] {plain, plain.withFilterIn(filter).withFilterOut(filter)});
         all.put(

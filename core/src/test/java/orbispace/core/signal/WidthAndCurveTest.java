@@ -51,6 +51,24 @@ class WidthAndCurveTest {
     }
 
     @Test
+    void panBalancesAsAStereoSourceIsAndGlidesThere() {
+        StereoWidth width = new StereoWidth(1, 0, RATE);
+        width.pan(0.5);
+        float[] l = sine(300, 0.3);
+        float[] r = sine(300, 0.3);
+        double step = 0;
+        width.process(l, r, 0, l.length);
+        for (int i = 1; i < 4000; i++) {
+            step = Math.max(step, Math.abs(l[i] - l[i - 1]));
+        }
+        assertThat(step).isLessThan(0.3 * 2 * Math.PI * 300 / RATE + 1e-3);
+        assertThat(level(r)).isCloseTo(level(sine(300, 0.3)), within(0.01));
+        // Left of a constant-power pan at 0.5, relative to the middle: cos(67.5) sqrt(2).
+        double down = 20 * Math.log10(Math.cos(Math.toRadians(67.5)) * Math.sqrt(2));
+        assertThat(level(l) - level(r)).isCloseTo(down, within(0.01));
+    }
+
+    @Test
     void aChangeOfWidthGlidesAndEndsWhereItIsSet() {
         StereoWidth width = new StereoWidth(1, 0, RATE);
         float[] l = sine(300, 0.3);

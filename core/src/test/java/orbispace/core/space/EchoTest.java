@@ -284,4 +284,63 @@ class EchoTest {
                                 1))
                 .hasMessageContaining("feedback 1.0 is outside 0.0 to 0.95");
     }
+
+    /** Places of the arrivals by the constant-power law, -1 (left) to 1, and their levels in dB. */
+    @Test
+    void oneThatWalksGoesFurtherToItsSideEachTimeAndStaysAsLoud() {
+        for (EchoSettings.Kind kind :
+                new EchoSettings.Kind[] {
+                    EchoSettings.Kind.WALK_LEFT, EchoSettings.Kind.WALK_RIGHT
+                }) {
+            EchoSettings walking =
+                    new EchoSettings(
+                            kind, 0.25, 0.25, 0.8, EchoSettings.Loop.filters(20, 20000), 1);
+            Audio a = Impulses.response(walking, 3, RATE, 1000);
+            Audio single =
+                    Impulses.response(
+                            new EchoSettings(
+                                    EchoSettings.Kind.SINGLE,
+                                    0.25,
+                                    0.25,
+                                    0.8,
+                                    EchoSettings.Loop.filters(20, 20000),
+                                    1),
+                            3,
+                            RATE,
+                            1000);
+            double side = kind == EchoSettings.Kind.WALK_RIGHT ? 1 : -1;
+            double before = -1;
+            for (int n = 0; n < 6; n++) {
+                int from = (int) ((n + 1) * 0.25 * RATE) - 100;
+                Audio arrival = a.slice(from, from + 4000);
+                double left = power(arrival.channel(0));
+                double right = power(arrival.channel(1));
+                double place = side * orbispace.core.audio.Pan.position(left, right);
+                assertThat(place).as("%s %d", kind, n).isGreaterThan(before + 0.01);
+                before = place;
+                Audio straight = single.slice(from, from + 4000);
+                double still = power(straight.channel(0)) + power(straight.channel(1));
+                double db = 10 * Math.log10((left + right) / power0(a) / (still / power0(single)));
+                assertThat(db).as("%s %d", kind, n).isCloseTo(0, within(1.0));
+                if (n == 0) {
+                    assertThat(place).isCloseTo(0, within(1e-4));
+                }
+            }
+            assertThat(before).isGreaterThan(0.95);
+        }
+    }
+
+    private static double power0(Audio a) {
+        int from = (int) (0.25 * RATE) - 100;
+        Audio first = a.slice(from, from + 4000);
+        return power(first.channel(0)) + power(first.channel(1));
+    }
+
+    private static double power(float[] x) {
+        double sum = 0;
+        for (float v : x) {
+            sum += (double) v * v;
+        }
+        return sum;
+    }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import orbispace.core.Signals;
 import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
@@ -213,5 +214,74 @@ class GatedAndCopiesTest {
         for (int i = 40000; i < 40048; i++) {
             assertThat(wet[i] / Math.pow(10, gain / 20)).isCloseTo(x[i], within(0.02));
         }
+    }
+
+    private static float[] copied(CopiesSettings.Voice voice, float[] x, int start) {
+        Engine engine = Engine.of(new CopiesSettings(List.of(voice), 20, true), RATE);
+        float[] l = x.clone();
+        float[] r = x.clone();
+        engine.at(start);
+        engine.process(l, r, 0, l.length);
+        return l;
+    }
+
+    /** One copy alone in the middle: its time follows a sine, whatever the song's own time. */
+    @Test
+    void oneCopySwaysBySoMuchAsOftenAsItIsTold() {
+        float[] x = Signals.sine(1000, 0.5, 4, RATE);
+        double hz = 0.5;
+        CopiesSettings.Voice still = new CopiesSettings.Voice(0.02, 0, 0);
+        CopiesSettings.Voice swaying = new CopiesSettings.Voice(0.02, 0, 0, 0.0002, hz);
+        float[] plain = copied(still, x, 0);
+        float[] moved = copied(swaying, x, 0);
+        for (double at : new double[] {0.5, 1.0, 1.5, 2.5, 3.5}) {
+            double later = 0.0002 * Math.sin(2 * Math.PI * hz * at);
+            double turned = phase(plain, at) - phase(moved, at);
+            double wanted = 2 * Math.PI * 1000 * later;
+            assertThat(Math.IEEEremainder(turned - wanted, 2 * Math.PI))
+                    .as("%.1f s", at)
+                    .isCloseTo(0, within(0.03));
+        }
+        // A second later in the song it stands a second further in its sway.
+        float[] later = copied(swaying, x, (int) RATE);
+        double turned = phase(plain, 1.5) - phase(later, 1.5);
+        double wanted = 2 * Math.PI * 1000 * 0.0002 * Math.sin(2 * Math.PI * hz * 2.5);
+        assertThat(Math.IEEEremainder(turned - wanted, 2 * Math.PI)).isCloseTo(0, within(0.03));
+    }
+
+    private static double phase(float[] x, double seconds) {
+        int from = (int) (seconds * RATE) - 240;
+        double re = 0;
+        double im = 0;
+        for (int i = 0; i < 480; i++) {
+            double turn = 2 * Math.PI * 1000 * (from + i) / RATE;
+            re += x[from + i] * Math.cos(turn);
+            im += x[from + i] * Math.sin(turn);
+        }
+        return Math.atan2(re, im);
+    }
+
+    @Test
+    void aPairStandsAndBeginsWhereEachSideIsTold() {
+        ReverbSettings room = new ReverbSettings(ReverbKind.ROOM, 0.4, 1, 1, 1);
+        SplitSettings split =
+                new SplitSettings(
+                        new SplitSettings.Side(room, 0, -1), new SplitSettings.Side(room, 0.05, 1));
+        Audio a = Impulses.response(split, 1, RATE, 512);
+        Audio plain = Impulses.response(new SplitSettings(room, room, 1), 1, RATE, 512);
+        int late = (int) (0.05 * RATE);
+        for (int i = 0; i < late; i++) {
+            assertThat((double) a.channel(1)[i]).isCloseTo(0, within(1e-7));
+        }
+        for (int i = 0; i < 10000; i++) {
+            assertThat((double) a.channel(0)[i]).isCloseTo(plain.channel(0)[i], within(1e-6));
+            assertThat((double) a.channel(1)[late + i])
+                    .isCloseTo(plain.channel(1)[i], within(1e-6));
+        }
+        SplitSettings inside =
+                new SplitSettings(
+                        new SplitSettings.Side(room, 0, 0), new SplitSettings.Side(room, 0, 0));
+        Audio middle = Impulses.response(inside, 1, RATE, 512);
+        assertThat(middle.channel(0)).isEqualTo(middle.channel(1));
     }
 }

@@ -15,7 +15,10 @@ import org.apache.commons.csv.CSVPrinter;
 public final class AutomationCsv {
     private AutomationCsv() {}
 
-    /** Writes the lanes of a song; between two rows the level runs straight in amplitude. */
+    /**
+     * Writes the lanes of a song; between two rows a level runs straight in amplitude, anything
+     * else straight in itself.
+     */
     public static void write(Song song, Automation automation, Path file) throws FileProblem {
         AtomicFile.writeText(file, text(song, automation));
     }
@@ -23,8 +26,18 @@ public final class AutomationCsv {
     private static String text(Song song, Automation automation) throws FileProblem {
         StringWriter out = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180)) {
-            csv.printRecord("lane", "return", "source", "seconds", "bar", "beat in bar", "dB");
+            csv.printRecord(
+                    "lane",
+                    "return",
+                    "source",
+                    "seconds",
+                    "bar",
+                    "beat in bar",
+                    "dB",
+                    "value",
+                    "unit");
             for (Automation.Lane lane : automation.lanes()) {
+                boolean level = lane.quantity() == Automation.Quantity.LEVEL;
                 for (Automation.Point p : lane.points()) {
                     int bar = song.clock().barAtSeconds(p.seconds());
                     double into = p.beat() - song.clock().metre().beatOfBar(bar);
@@ -35,15 +48,19 @@ public final class AutomationCsv {
                             number("%.6f", p.seconds()),
                             bar,
                             number("%.4f", into + 1),
-                            p.levelDb() <= Automation.SILENT_DB
-                                    ? "silent"
-                                    : number("%.3f", p.levelDb()));
+                            level ? decibels(p) : "",
+                            level ? "" : number("%.3f", p.value()),
+                            level ? "" : lane.quantity().unit());
                 }
             }
         } catch (IOException e) {
             throw new FileProblem("the automation cannot be written", e);
         }
         return out.toString();
+    }
+
+    private static String decibels(Automation.Point p) {
+        return p.value() <= Automation.SILENT_DB ? "silent" : number("%.3f", p.value());
     }
 
     private static String number(String format, double value) {

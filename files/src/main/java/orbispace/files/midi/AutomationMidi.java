@@ -22,9 +22,10 @@ import orbispace.files.midi.ControllerTable.Controller;
  * Automation as a Standard MIDI File of type 1: tempo, metre and section names on the first track,
  * one track per lane after it. Tick 0 is bar 1; what lies before it is written there.
  *
- * <p>A value stands for a level: 0 for silence, then straight in dB from {@link #LOWEST_DB} to
- * {@link #HIGHEST_DB} at the highest value. A controller of 14 bits is sent with its fine part 32
- * numbers above it.
+ * <p>A decay stands by its logarithm from 0.1 to 20 s, a width from 0 to 200 %, a predelay from 0
+ * to 500 ms; they step. Any other value stands for a level: 0 for silence, then straight in dB from
+ * {@link #LOWEST_DB} to {@link #HIGHEST_DB} at the highest value. A controller of 14 bits is sent
+ * with its fine part 32 numbers above it.
  */
 public final class AutomationMidi {
     /** Ticks per quarter note. */
@@ -76,8 +77,14 @@ public final class AutomationMidi {
         int last = -1;
         for (int i = 0; i < points.size(); i++) {
             long tick = tick(points.get(i).beat());
-            last = event(track, to, tick, value(points.get(i).levelDb(), to.fine()), last);
-            if (i + 1 < points.size()) {
+            last =
+                    event(
+                            track,
+                            to,
+                            tick,
+                            value(lane.quantity(), points.get(i).value(), to.fine()),
+                            last);
+            if (i + 1 < points.size() && lane.quantity() == Automation.Quantity.LEVEL) {
                 last = between(track, to, points.get(i), points.get(i + 1), last);
             }
         }
@@ -88,8 +95,8 @@ public final class AutomationMidi {
             Track track, Controller on, Automation.Point a, Automation.Point b, int before)
             throws InvalidMidiDataException {
         int last = before;
-        double from = amplitude(a.levelDb());
-        double to = amplitude(b.levelDb());
+        double from = amplitude(a.value());
+        double to = amplitude(b.value());
         if (from == to) {
             return last;
         }
@@ -105,6 +112,13 @@ public final class AutomationMidi {
 
     private static double amplitude(double db) {
         return db <= Automation.SILENT_DB ? 0 : Decibels.toAmplitude(db);
+    }
+
+    /** The value that stands for something that moves: of other than levels 0 is the least. */
+    public static int value(Automation.Quantity quantity, double value, boolean fine) {
+        return quantity == Automation.Quantity.LEVEL
+                ? value(value, fine)
+                : (int) Math.round(quantity.share(value) * (fine ? 16383 : 127));
     }
 
     /** The value that stands for a level. */

@@ -1,9 +1,12 @@
 package orbispace.files.project;
 
+import static orbispace.files.project.JsonFields.labelled;
 import static orbispace.files.project.JsonFields.number;
 import static orbispace.files.project.JsonFields.object;
 import static orbispace.files.project.JsonFields.text;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import orbispace.core.design.Chain;
@@ -15,6 +18,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.time.NoteValue;
 import org.jspecify.annotations.Nullable;
@@ -64,11 +68,16 @@ final class ReturnReader {
     }
 
     private static Drive drive(JsonNode n) {
-        return new Drive(number(n, "driveDb"), text(n, "place").equals("after"));
+        return new Drive(
+                number(n, "driveDb"),
+                text(n, "place").equals("after"),
+                n.has("curve")
+                        ? labelled(n, "curve", DriveCurve.values(), DriveCurve::label)
+                        : DriveCurve.SOFT);
     }
 
     private static Width width(JsonNode n) {
-        return new Width(number(n, "factor"), number(n, "monoBelowHz", 0));
+        return new Width(number(n, "factor"), number(n, "monoBelowHz", 0), number(n, "pan", 0));
     }
 
     private static Gate gate(JsonNode n) {
@@ -85,14 +94,28 @@ final class ReturnReader {
     }
 
     static Filter filter(JsonNode n) {
-        return new Filter(
-                corner(n.path("highPass")),
-                corner(n.path("lowPass")),
-                n.hasNonNull("dip") ? dip(n.path("dip")) : null);
+        return new Filter(corner(n.path("highPass")), corner(n.path("lowPass")), bands(n));
     }
 
-    static Filter.Dip dip(JsonNode n) {
-        return new Filter.Dip(number(n, "hz"), number(n, "depthDb"), number(n, "octaves"));
+    /** Its bands; what used to be its only one was called a dip. */
+    private static List<Filter.Band> bands(JsonNode n) {
+        List<Filter.Band> bands = new ArrayList<>();
+        if (n.hasNonNull("dip")) {
+            bands.add(dip(n.path("dip")));
+        }
+        for (JsonNode b : n.path("bands")) {
+            bands.add(
+                    new Filter.Band(
+                            labelled(b, "kind", Filter.Kind.values(), Filter.Kind::label),
+                            number(b, "hz"),
+                            number(b, "gainDb"),
+                            number(b, "octaves", 1)));
+        }
+        return bands;
+    }
+
+    static Filter.Band dip(JsonNode n) {
+        return Filter.Band.dip(number(n, "hz"), number(n, "depthDb"), number(n, "octaves"));
     }
 
     private static Filter.@Nullable Corner corner(JsonNode n) {

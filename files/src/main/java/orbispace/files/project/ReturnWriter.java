@@ -10,6 +10,7 @@ import orbispace.core.design.Send;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckBand;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Writes a return in a fixed order; what it has none of is left out. */
@@ -33,7 +34,8 @@ final class ReturnWriter {
         } else {
             n.putObject("drive")
                     .put("driveDb", drive.driveDb())
-                    .put("place", drive.afterSpace() ? "after" : "before");
+                    .put("place", drive.afterSpace() ? "after" : "before")
+                    .put("curve", drive.curve().label());
         }
         n.set("predelay", time(n.objectNode(), r.predelay()));
         SpaceJson.write(n.putObject("space"), r.space());
@@ -51,7 +53,8 @@ final class ReturnWriter {
         } else {
             n.putObject("width")
                     .put("factor", width.factor())
-                    .put("monoBelowHz", width.monoBelowHz());
+                    .put("monoBelowHz", width.monoBelowHz())
+                    .put("pan", width.pan());
         }
         n.put("levelDb", r.levelDb());
         n.put("timedAtBar", r.timedAtBar());
@@ -104,11 +107,15 @@ final class ReturnWriter {
     static void filter(ObjectNode n, Filter f) {
         corner(n, "highPass", f.highPass());
         corner(n, "lowPass", f.lowPass());
-        if (f.dip() != null) {
-            n.putObject("dip")
-                    .put("hz", f.dip().hz())
-                    .put("depthDb", f.dip().depthDb())
-                    .put("octaves", f.dip().octaves());
+        if (!f.bands().isEmpty()) {
+            ArrayNode bands = n.putArray("bands");
+            for (Filter.Band b : f.bands()) {
+                bands.addObject()
+                        .put("kind", b.kind().label())
+                        .put("hz", b.hz())
+                        .put("gainDb", b.gainDb())
+                        .put("octaves", b.octaves());
+            }
         }
     }
 

@@ -36,13 +36,16 @@ final class SpaceJson {
             case "echo" -> echo(n, EchoSettings.Kind.SINGLE);
             case "stereo-echo" -> echo(n, EchoSettings.Kind.PAIR);
             case "ping-pong" -> echo(n, EchoSettings.Kind.PING_PONG);
+            case "walk-left" -> echo(n, EchoSettings.Kind.WALK_LEFT);
+            case "walk-right" -> echo(n, EchoSettings.Kind.WALK_RIGHT);
             // Files of earlier versions say doubler.
             case "copies", "doubler" -> copies(n);
             case "split-pair" ->
                     new Space.Split(
                             reverb(object(n, "left")),
                             reverb(object(n, "right")),
-                            number(n, "width", 1));
+                            place(n.path("leftPlace"), -number(n, "width", 1)),
+                            place(n.path("rightPlace"), number(n, "width", 1)));
             case "parallel" ->
                     new Space.Parallel(
                             number(n, "thresholdDb"),
@@ -55,6 +58,15 @@ final class SpaceJson {
                     throw new IllegalArgumentException(
                             "kind of space \"" + kind + "\" is not known");
         };
+    }
+
+    /** Files of earlier versions tell no more than how far both stand to their sides. */
+    private static Space.Split.Place place(JsonNode n, double pan) {
+        return new Space.Split.Place(number(n, "laterMillis", 0), number(n, "pan", pan));
+    }
+
+    private static void place(ObjectNode n, Space.Split.Place place) {
+        n.put("laterMillis", place.laterMillis()).put("pan", place.pan());
     }
 
     private static Space.Reverb reverb(JsonNode n) {
@@ -126,7 +138,11 @@ final class SpaceJson {
         for (JsonNode v : list(n, "copies")) {
             voices.add(
                     new CopiesSettings.Voice(
-                            number(v, "millis") / 1000, number(v, "cents"), number(v, "side")));
+                            number(v, "millis") / 1000,
+                            number(v, "cents"),
+                            number(v, "side"),
+                            number(v, "swayMillis", 0) / 1000,
+                            number(v, "swayHz", 0.5)));
         }
         return new Space.Copies(voices, number(n, "highPassHz"), n.path("centre").asBoolean(true));
     }
@@ -143,6 +159,8 @@ final class SpaceJson {
                 write(n.putObject("left"), s.left());
                 write(n.putObject("right"), s.right());
                 n.put("width", s.width());
+                place(n.putObject("leftPlace"), s.leftPlace());
+                place(n.putObject("rightPlace"), s.rightPlace());
             }
             case Space.Parallel p -> write(n, p);
         }
@@ -181,6 +199,8 @@ final class SpaceJson {
                     case SINGLE -> "echo";
                     case PAIR -> "stereo-echo";
                     case PING_PONG -> "ping-pong";
+                    case WALK_LEFT -> "walk-left";
+                    case WALK_RIGHT -> "walk-right";
                 });
         n.set("time", ReturnWriter.time(n.objectNode(), e.time()));
         if (e.kind() == EchoSettings.Kind.PAIR) {
@@ -224,7 +244,9 @@ final class SpaceJson {
             copies.addObject()
                     .put("millis", Math.rint(v.seconds() * 1e6) / 1e3)
                     .put("cents", v.cents())
-                    .put("side", v.side());
+                    .put("side", v.side())
+                    .put("swayMillis", Math.rint(v.swaySeconds() * 1e6) / 1e3)
+                    .put("swayHz", v.swayHz());
         }
         n.put("highPassHz", d.highPassHz()).put("centre", d.centre());
     }

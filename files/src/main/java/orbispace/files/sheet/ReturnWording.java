@@ -44,7 +44,7 @@ public final class ReturnWording {
         lines.add(new Line("Filter before", filter(ret.filterIn())));
         Drive drive = ret.chain().drive();
         if (drive != null && !drive.afterSpace()) {
-            lines.add(new Line("Drive before", Wording.db(drive.driveDb())));
+            lines.add(new Line("Drive before", drive(drive)));
         }
         lines.add(new Line("Predelay", time(ret.predelay())));
         lines.addAll(new SpaceWording(design, ret).lines());
@@ -52,7 +52,7 @@ public final class ReturnWording {
             lines.add(new Line("Note values", "taken anew at the tempo of each section"));
         }
         if (drive != null && drive.afterSpace()) {
-            lines.add(new Line("Drive after", Wording.db(drive.driveDb())));
+            lines.add(new Line("Drive after", drive(drive)));
         }
         if (ret.gate() != null) {
             lines.add(new Line("Gate", gate(ret.gate())));
@@ -132,21 +132,19 @@ public final class ReturnWording {
         if (f.lowPass() != null) {
             parts.add("low-pass " + corner(f.lowPass()));
         }
-        if (f.dip() != null) {
-            parts.add(dip(f.dip()));
-        }
+        f.bands().forEach(b -> parts.add(band(b)));
         return parts.isEmpty() ? "none" : String.join("; ", parts);
     }
 
-    /** A dip in words. */
-    static String dip(Filter.Dip dip) {
-        return "dip of "
-                + Wording.number(dip.depthDb(), 1)
+    /** A band in words. */
+    static String band(Filter.Band b) {
+        boolean bell = b.kind() == Filter.Kind.BELL;
+        return (bell ? b.gainDb() < 0 ? "dip" : "lift" : b.kind().label())
+                + " of "
+                + Wording.number(bell ? Math.abs(b.gainDb()) : b.gainDb(), 1)
                 + " dB at "
-                + Wording.hertz(dip.hz())
-                + ", "
-                + Wording.number(dip.octaves(), 1)
-                + " octaves wide";
+                + Wording.hertz(b.hz())
+                + (bell ? ", " + Wording.number(b.octaves(), 1) + " octaves wide" : "");
     }
 
     private static String corner(Filter.Corner c) {
@@ -159,7 +157,17 @@ public final class ReturnWording {
 
     private static String width(Width w) {
         String lows = w.monoBelowHz() == 0 ? "" : ", mono below " + Wording.hertz(w.monoBelowHz());
-        return Wording.percent(w.factor(), 0) + lows;
+        return Wording.percent(w.factor(), 0) + lows + pan(w.pan());
+    }
+
+    private static String pan(double pan) {
+        return pan == 0
+                ? ""
+                : ", " + Wording.percent(Math.abs(pan), 0) + (pan < 0 ? " left" : " right");
+    }
+
+    private static String drive(Drive d) {
+        return Wording.db(d.driveDb()) + ", " + d.curve().label() + " curve";
     }
 
     private String gate(Gate g) {

@@ -9,6 +9,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Space;
+import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.Fit;
 import orbispace.core.time.SongClock;
@@ -47,10 +48,16 @@ public final class SpaceWording {
                     List.of(
                             new Line(
                                     "Left",
-                                    capital(s.left().kind().label()) + ", " + reverb(s.left())),
+                                    capital(s.left().kind().label())
+                                            + ", "
+                                            + reverb(s.left())
+                                            + place(s.leftPlace())),
                             new Line(
                                     "Right",
-                                    capital(s.right().kind().label()) + ", " + reverb(s.right())),
+                                    capital(s.right().kind().label())
+                                            + ", "
+                                            + reverb(s.right())
+                                            + place(s.rightPlace())),
                             new Line("Sides", Wording.percent(s.width(), 0) + " apart"));
             case Space.Parallel p -> List.of(new Line("Compressor", compressor(p)));
         };
@@ -86,6 +93,12 @@ public final class SpaceWording {
                 + Wording.number(c.highScale(), 2);
     }
 
+    private static String place(Space.Split.Place p) {
+        return (p.laterMillis() == 0 ? "" : ", " + Wording.millis(p.laterMillis()) + " later")
+                + ", "
+                + side(p.pan());
+    }
+
     private static String copies(Space.Copies d) {
         return d.copies().stream()
                         .map(v ->
@@ -93,11 +106,22 @@ public final class SpaceWording {
                                         + " "
                                         + Wording.number(v.cents(), 0)
                                         + " cents "
-                                        + side(v.side()))
+                                        + side(v.side())
+                                        + sway(v))
                         .collect(Collectors.joining(", "))
                 + "; without lows under "
                 + Wording.hertz(d.highPassHz())
                 + (d.centre() ? "" : ", nothing in the middle");
+    }
+
+    private static String sway(CopiesSettings.Voice v) {
+        return v.swaySeconds() == 0
+                ? ""
+                : ", swaying by "
+                        + Wording.millis(1000 * v.swaySeconds())
+                        + " at "
+                        + Wording.number(v.swayHz(), 2)
+                        + " Hz";
     }
 
     private static String side(double side) {
@@ -126,10 +150,22 @@ public final class SpaceWording {
                                 + Wording.hertz(e.loop().lowPassHz())
                                 + loop(e.loop())));
         if (e.kind() != EchoSettings.Kind.SINGLE) {
-            String first = e.kind() == EchoSettings.Kind.PING_PONG ? ", left first" : "";
-            lines.add(new Line("Sides", Wording.percent(e.width(), 0) + " apart" + first));
+            lines.add(new Line("Sides", apart(e)));
         }
         return lines;
+    }
+
+    private static String apart(Space.Echo e) {
+        String percent = Wording.percent(e.width(), 0);
+        return switch (e.kind()) {
+            case SINGLE, PAIR -> percent + " apart";
+            case PING_PONG -> percent + " apart, left first";
+            case WALK_LEFT, WALK_RIGHT ->
+                    "from the middle, each arrival "
+                            + Wording.percent(0.6 * e.width(), 0)
+                            + " of the way that is left to the "
+                            + (e.kind() == EchoSettings.Kind.WALK_LEFT ? "left" : "right");
+        };
     }
 
     private static String loop(EchoSettings.Loop loop) {

@@ -113,8 +113,7 @@ class AutomationFileTest {
                         .as(lanes.get(lane).name() + " at beat " + p.beat())
                         .isCloseTo(p.seconds(), within(0.00075));
                 int value = values.floorEntry(tick).getValue();
-                assertThat(AutomationMidi.levelDb(value, true))
-                        .isCloseTo(p.levelDb(), within(0.01));
+                assertThat(AutomationMidi.levelDb(value, true)).isCloseTo(p.value(), within(0.01));
             }
         }
     }
@@ -211,7 +210,7 @@ class AutomationFileTest {
                         .filter(l -> l.name().equals("B Fog horn for throw t1 level"))
                         .findFirst()
                         .orElseThrow();
-        assertThat(shut.points().getLast().levelDb()).isEqualTo(Automation.SILENT_DB);
+        assertThat(shut.points().getLast().value()).isEqualTo(Automation.SILENT_DB);
         assertThat(shut.points().getLast().beat()).isCloseTo(15.5, within(1e-3));
     }
 
@@ -223,9 +222,11 @@ class AutomationFileTest {
         int points =
                 Automation.of(design()).lanes().stream().mapToInt(l -> l.points().size()).sum();
         assertThat(lines).hasSize(points + 1);
-        assertThat(lines.getFirst()).isEqualTo("lane,return,source,seconds,bar,beat in bar,dB");
+        assertThat(lines.getFirst())
+                .isEqualTo("lane,return,source,seconds,bar,beat in bar,dB,value,unit");
         assertThat(lines)
-                .anyMatch(l -> l.startsWith("Drum to B Fog horn,B,drum,") && l.endsWith("-3.000"));
-        assertThat(lines).anyMatch(l -> l.endsWith("silent"));
+                .anyMatch(
+                        l -> l.startsWith("Drum to B Fog horn,B,drum,") && l.endsWith("-3.000,,"));
+        assertThat(lines).anyMatch(l -> l.endsWith("silent,,"));
     }
 }

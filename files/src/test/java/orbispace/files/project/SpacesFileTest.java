@@ -20,6 +20,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Space;
 import orbispace.core.design.Width;
+import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
@@ -60,10 +61,14 @@ class SpacesFileTest {
                         new Space.Copies(
                                 List.of(
                                         new CopiesSettings.Voice(0.011, -6, -1),
-                                        new CopiesSettings.Voice(0.017, 6, 0.5)),
+                                        new CopiesSettings.Voice(0.017, 6, 0.5, 0.0012, 0.7)),
                                 150,
                                 false),
-                        new Space.Split(ROOM, ROOM.withDecay(1.4), 0.9),
+                        new Space.Split(
+                                ROOM,
+                                ROOM.withDecay(1.4),
+                                new Space.Split.Place(15, -0.4),
+                                new Space.Split.Place(0, 0.9)),
                         new Space.Parallel(-30, 4, 6, 5, 80, 6));
         Filter key = new Filter(null, new Filter.Corner(400, 4));
         Gate gate = new Gate("", key, -20, 4, 120, 1, 40, 25, null);
@@ -74,11 +79,21 @@ class SpacesFileTest {
                     Chain.of(spaces.get(i))
                             .withFilterOut(
                                     i == 3
-                                            ? Filter.OPEN.withDip(new Filter.Dip(420, 3, 1.2))
+                                            ? Filter.OPEN.withBands(
+                                                    List.of(
+                                                            Filter.Band.dip(420, 3, 1.2),
+                                                            new Filter.Band(
+                                                                    Filter.Kind.HIGH_SHELF,
+                                                                    6000,
+                                                                    4.5,
+                                                                    1)))
                                             : Filter.OPEN)
-                            .withDrive(i % 2 == 0 ? new Drive(6, i % 4 == 0) : null)
+                            .withDrive(
+                                    i % 2 == 0
+                                            ? new Drive(6, i % 4 == 0, DriveCurve.ASYMMETRIC)
+                                            : null)
                             .withGate(i == 1 ? gate.withLength(EIGHTH) : null)
-                            .withWidth(i == 2 ? new Width(1.2, 120) : Width.PLAIN);
+                            .withWidth(i == 2 ? new Width(1.2, 120, -0.3) : Width.PLAIN);
             returns.add(
                     new Return(
                             id,

@@ -85,7 +85,7 @@ class SheetTest {
         Gate wall =
                 new Gate(
                         "",
-                        new Filter(null, null, null),
+                        new Filter(null, null),
                         -30,
                         6,
                         100,

@@ -1,5 +1,7 @@
 package orbispace.app.view.chain;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
@@ -14,45 +16,49 @@ import orbispace.app.view.control.ScalingCanvas;
 
 /** One stage of a chain: a knot on the path, its name, its numbers, and a small measured plot. */
 final class ChainCard extends HBox {
-    private static final int FIELDS_IN_ROW = 3;
-
     private final Knot knot = new Knot();
     private final Plot plot;
     private final VBox card;
 
-    /** A card with fields side by side, two or three in a row. */
-    ChainCard(String title, Consumer<Pen> drawing, boolean rowsOfTwo, Region... fields) {
+    /** A card with rows of up to three fields side by side. */
+    ChainCard(String title, Consumer<Pen> drawing, List<List<Region>> fields) {
         Label head = new Label(title);
         head.getStyleClass().add("caps");
         VBox rows = new VBox(1);
-        int most = rowsOfTwo ? 2 : FIELDS_IN_ROW;
-        for (int i = 0; i < fields.length; i++) {
-            int inRow = Math.min(most, fields.length - i / most * most);
+        for (List<Region> row : fields) {
             double room =
-                    switch (inRow) {
+                    switch (row.size()) {
                         case 1 -> 140;
                         case 2 -> 84;
                         default -> 58;
                     };
-            if (i % most == 0) {
-                rows.getChildren().add(new HBox(2));
+            for (Region field : row) {
+                field.setPrefWidth(room);
+                field.setMinWidth(room);
             }
-            fields[i].setPrefWidth(room);
-            fields[i].setMinWidth(room);
-            ((HBox) rows.getChildren().getLast()).getChildren().add(fields[i]);
+            rows.getChildren().add(new HBox(2, row.toArray(Region[]::new)));
         }
         plot = new Plot(drawing);
         plot.setPrefSize(54, 30);
         plot.setMinSize(54, 30);
         plot.setMaxHeight(30);
         HBox line = new HBox(rows, Plate.spring(), plot);
-        card = Plate.clip(fields.length == 0 ? new VBox(head) : new VBox(head, line));
+        card = Plate.clip(fields.isEmpty() ? new VBox(head) : new VBox(head, line));
         card.getStyleClass().add("chain-card");
         HBox.setHgrow(card, Priority.ALWAYS);
         HBox.setMargin(card, new Insets(0, 0, 5, 0));
         knot.setPrefWidth(20);
         knot.setMinWidth(20);
         getChildren().addAll(knot, card);
+    }
+
+    /** Fields in rows of so many. */
+    static List<List<Region>> rows(List<Region> fields, int most) {
+        List<List<Region>> rows = new ArrayList<>();
+        for (int i = 0; i < fields.size(); i += most) {
+            rows.add(fields.subList(i, Math.min(fields.size(), i + most)));
+        }
+        return rows;
     }
 
     /** Adds words or buttons under the numbers. */

@@ -30,6 +30,7 @@ import orbispace.core.design.Knob;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
+import orbispace.core.design.Space;
 import orbispace.core.draft.TimeProposal;
 import orbispace.core.draft.TimeProposals;
 
@@ -118,7 +119,7 @@ final class ChainCards extends VBox {
 
     private void before(Return r) {
         sends.putAll(sendFields.of(r));
-        add("SENDS, dB", plots::send, false, sends.values().toArray(Region[]::new))
+        card("SENDS, dB", plots::send, ChainCard.rows(List.copyOf(sends.values()), 3))
                 .addBelow(sendsMenu);
         r.sends()
                 .forEach((id, send) -> {
@@ -126,30 +127,33 @@ final class ChainCards extends VBox {
                         sendGate(id);
                     }
                 });
-        add(
-                "FILTER BEFORE",
-                pen -> plots.filter(pen, Return::filterIn),
-                ChainKnob.HIGH_PASS_BEFORE,
-                ChainKnob.LOW_PASS_BEFORE);
+        filter("FILTER BEFORE", true, r);
     }
 
     private void behind(Return r) {
         gate(r);
-        add(
-                        "FILTER AFTER",
-                        pen -> plots.filter(pen, Return::filterOut),
-                        ChainKnob.HIGH_PASS,
-                        ChainKnob.LOW_PASS,
-                        ChainKnob.DIP_AT,
-                        ChainKnob.DIP_BY)
+        filter("FILTER AFTER", false, r)
                 .addBelow(
                         settled,
                         Plate.small(
                                 "Before or after? Settle it",
                                 () -> model.chosenReturn().ifPresent(model.settling()::filters)));
         add("DUCK", plots::duck, DuckKnob.values()).addBelow(duckKey);
-        add("WIDTH", plots::width, ChainKnob.WIDTH, ChainKnob.MONO_BELOW);
+        add("WIDTH", plots::width, ChainKnob.WIDTH, ChainKnob.MONO_BELOW, ChainKnob.PAN);
         add("LEVEL", plots::level, ChainKnob.LEVEL);
+    }
+
+    /** Two corners, and the bands that there are. */
+    private ChainCard filter(String head, boolean before, Return r) {
+        List<List<Region>> rows = new ArrayList<>();
+        FilterRows.of(before, r).forEach(row -> rows.add(row.stream().map(this::known).toList()));
+        ChainCard card =
+                card(
+                        head,
+                        pen -> plots.filter(pen, before ? Return::filterIn : Return::filterOut),
+                        rows);
+        card.addBelow(new BandMenus(model, before, before ? r.filterIn() : r.filterOut()));
+        return card;
     }
 
     private void space(Return r) {
@@ -165,6 +169,12 @@ final class ChainCards extends VBox {
                 shown.addBelow(why);
             }
         }
+        if (r.space() instanceof Space.Split pair) {
+            cards.getLast().addBelow(new PairLine(model, pair));
+        }
+        if (r.space() instanceof Space.Copies copies) {
+            cards.getLast().addBelow(new CopiesLine(model, copies.copies().size()));
+        }
         cards.getLast().addBelow(proposed(TimeProposal.Subject.SPACE));
     }
 
@@ -176,10 +186,7 @@ final class ChainCards extends VBox {
         ChainCard card = add(head, plots::drive, ChainKnob.DRIVE);
         Drive drive = r.chain().drive();
         if (drive != null) {
-            ReturnEdit moved =
-                    new ReturnEdit.Driving(r.id(), new Drive(drive.driveDb(), !drive.afterSpace()));
-            String text = drive.afterSpace() ? "Before the space" : "After the space";
-            card.addBelow(Plate.small(text, () -> model.edit(moved)));
+            card.addBelow(new DriveLine(model, drive));
         }
     }
 
@@ -213,18 +220,23 @@ final class ChainCards extends VBox {
     private ChainCard add(String head, Consumer<Pen> drawing, Knob... numbers) {
         List<Region> list = new ArrayList<>();
         for (Knob number : numbers) {
-            NumberField field = field(number);
-            fields.put(number, field);
-            list.add(field);
+            list.add(known(number));
         }
         // A note value with its milliseconds needs the room of half a row.
         boolean wide =
                 List.of(numbers).stream().anyMatch(k -> k.isTime() && k != ChainKnob.PREDELAY);
-        return add(head, drawing, wide, list.toArray(Region[]::new));
+        return card(head, drawing, ChainCard.rows(list, wide ? 2 : 3));
     }
 
-    private ChainCard add(String head, Consumer<Pen> drawing, boolean wide, Region... regions) {
-        ChainCard card = new ChainCard(head, drawing, wide, regions);
+    /** A field for a number, which is kept up to date. */
+    private Region known(Knob number) {
+        NumberField field = field(number);
+        fields.put(number, field);
+        return field;
+    }
+
+    private ChainCard card(String head, Consumer<Pen> drawing, List<List<Region>> rows) {
+        ChainCard card = new ChainCard(head, drawing, rows);
         card.setPalette(palette);
         cards.add(card);
         getChildren().add(card);

@@ -1,5 +1,6 @@
 package orbispace.app.view.chain;
 
+import java.util.List;
 import javafx.scene.paint.Color;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
@@ -14,7 +15,6 @@ import orbispace.core.design.Source;
 import orbispace.core.render.ChainWorks;
 import orbispace.core.render.StageSettings;
 import orbispace.core.signal.FilterDesign;
-import orbispace.core.signal.SoftCurve;
 import org.jspecify.annotations.Nullable;
 
 /** The tiny plots of the chain's cards, 54 by 30 pixels, from computed and measured values. */
@@ -36,6 +36,8 @@ final class ChainPlots {
         }
         pen.across(0, W, H, pen.palette.ink);
     }
+
+    private static final int HARMONICS = 8;
 
     static void filter(Pen pen, String id, Filter filter, double rate) {
         Color color = pen.palette.ofReturn(id);
@@ -129,22 +131,22 @@ final class ChainPlots {
         pen.g.strokePolyline(xs, ys, xs.length);
     }
 
+    /** The harmonics that it gives a sine, over 60 dB. */
     static void drive(Pen pen, Return r) {
-        pen.across(0, W, H / 2, pen.palette.rule);
+        pen.across(0, W, H, pen.palette.rule);
         Drive drive = r.chain().drive();
-        double gain = drive == null ? 0 : Math.pow(10, drive.driveDb() / 20);
-        double[] xs = new double[(int) W];
-        double[] ys = new double[(int) W];
-        for (int i = 0; i < xs.length; i++) {
-            double x = 2 * i / (W - 1) - 1;
-            double y =
-                    gain == 0 ? x : SoftCurve.of((float) (gain * x)) / SoftCurve.of((float) gain);
-            xs[i] = i;
-            ys[i] = H / 2 - y * (H / 2 - 2);
+        pen.line(3, 0, 3, H, pen.palette.ink, 2);
+        if (drive == null) {
+            return;
         }
-        pen.g.setStroke(pen.palette.ofReturn(r.id()));
-        pen.g.setLineWidth(1.4);
-        pen.g.strokePolyline(xs, ys, xs.length);
+        List<Double> harmonics = drive.curve().harmonicsDb(drive.driveDb(), HARMONICS);
+        for (int i = 0; i < HARMONICS; i++) {
+            double high = H * Math.max(0, 1 + harmonics.get(i) / 60);
+            double x = 3 + (i + 1) * (W - 6) / HARMONICS;
+            if (high > 0.5) {
+                pen.line(x, H - high, x, H, pen.palette.ofReturn(r.id()), 2);
+            }
+        }
     }
 
     /** Opening, hold and release over one and a half beats at the return's tempo. */

@@ -85,11 +85,16 @@ public final class ReturnInspector extends Inspector {
         Drive drive = r.chain().drive();
         return r.id()
                 + r.space().kindLabel()
-                + (r.space() instanceof Space.Copies d ? d.copies().size() : "")
+                + (r.space() instanceof Space.Copies d ? d.copies().size() + "" + d.centre() : "")
+                + (r.space() instanceof Space.Split s
+                        ? "" + s.left().kind() + s.right().kind()
+                        : "")
                 + r.sends().keySet()
                 + r.sends().values().stream().map(s -> s.gate() != null).toList()
                 + r.feeds().keySet()
-                + (drive == null ? "" : "drive" + drive.afterSpace())
+                + FilterRows.shape(r.filterIn())
+                + FilterRows.shape(r.filterOut())
+                + (drive == null ? "" : "drive" + drive.afterSpace() + drive.curve())
                 + (r.gate() == null ? "" : "gate");
     }
 }

@@ -2,9 +2,11 @@ package orbispace.app.view.chain;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import orbispace.core.design.CopyKnob;
 import orbispace.core.design.EchoKnob;
 import orbispace.core.design.Knob;
+import orbispace.core.design.PairKnob;
 import orbispace.core.design.PressKnob;
 import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Space;
@@ -61,15 +63,25 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     ResponseKnob.KEEP));
             case Space.Echo e -> echo(e.kind());
             case Space.Copies d -> copies(d);
-            case Space.Split s ->
-                    List.of(
-                            decay(
-                                    "PAIR",
-                                    TailKnob.PAIR_LEFT,
-                                    TailKnob.PAIR_RIGHT,
-                                    TailKnob.PAIR_SIDES));
+            case Space.Split s -> pair(s);
             case Space.Parallel p -> List.of(compressor());
         };
+    }
+
+    /** What both have, and then each. */
+    private static List<SpaceCard> pair(Space.Split s) {
+        List<SpaceCard> cards = new ArrayList<>();
+        cards.add(decay("PAIR", TailKnob.PAIR_LEFT, TailKnob.PAIR_RIGHT, TailKnob.PAIR_SIDES));
+        for (boolean left : new boolean[] {true, false}) {
+            String kind = s.space(left).kind().label().toUpperCase(Locale.ROOT);
+            cards.add(
+                    new SpaceCard(
+                            (left ? "LEFT: " : "RIGHT: ") + kind,
+                            Plot.NONE,
+                            false,
+                            List.copyOf(PairKnob.of(left))));
+        }
+        return cards;
     }
 
     private static SpaceCard reverb(ReverbKind kind) {
@@ -106,7 +118,7 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
         List<SpaceCard> cards = new ArrayList<>();
         switch (kind) {
             case SINGLE -> cards.add(arrivals("ECHO", true, EchoKnob.ECHO_TIME, EchoKnob.FEEDBACK));
-            case PING_PONG ->
+            case PING_PONG, WALK_LEFT, WALK_RIGHT ->
                     cards.add(
                             arrivals(
                                     "ECHO",

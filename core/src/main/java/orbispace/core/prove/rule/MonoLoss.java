@@ -78,7 +78,7 @@ final class MonoLoss implements FieldRule {
 
     private static Finding finding(Return r, String rule, String evidence) {
         double factor = factor(r);
-        Width narrower = new Width(factor, r.chain().width().monoBelowHz());
+        Width narrower = r.chain().width().withFactor(factor);
         return new Finding(
                 rule,
                 Severity.WEIGH,

@@ -297,7 +297,7 @@ class DryRoomTest {
                         new Tone(
                                 1,
                                 List.of(
-                                        Tone.Bell.of(new Filter.Dip(1000, 3, 1)),
+                                        Tone.Bell.of(Filter.Band.dip(1000, 3, 1)),
                                         new Tone.Bell(8000, 2, 0.5))));
         for (double hz : new double[] {100, 1000, 8000}) {
             Audio tone = Signals.mono(RATE, Signals.sine(hz, 0.5, 1, RATE));

@@ -1,4 +1,4 @@
-package orbispace.core.space;
+package orbispace.core.signal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,7 +1,7 @@
-package orbispace.core.space;
+package orbispace.core.signal;
 
 /** Takes a constant away: a high-pass of the first order at 8 Hz (0.14 dB at 45 Hz). */
-final class DcBlock {
+public final class DcBlock {
     private static final double CORNER_HZ = 8;
     private static final double SILENT = 1e-30;
 
@@ -11,14 +11,15 @@ final class DcBlock {
     private final double keeps;
     private double constant;
 
-    DcBlock(double sampleRateHz) {
+    /** At rest. */
+    public DcBlock(double sampleRateHz) {
         keeps = 1 - Math.exp(-2 * Math.PI * CORNER_HZ / sampleRateHz);
     }
 
     /**
      * Works on {@code n} samples from {@code at} on, and puts them at the front of another array.
      */
-    void process(float[] samples, float[] into, int at, int n) {
+    public void process(float[] samples, float[] into, int at, int n) {
         double c = constant;
         for (int k = 0; k < n; k++) {
             double x = samples[at + k];
@@ -28,7 +29,8 @@ final class DcBlock {
         constant = Math.abs(c) < SILENT ? 0 : c;
     }
 
-    void reset() {
+    /** Forgets all sound. */
+    public void reset() {
         constant = 0;
     }
 }
