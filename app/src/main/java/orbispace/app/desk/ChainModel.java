@@ -32,4 +32,9 @@ public final class ChainModel extends ScreenModel {
     public Benching bench() {
         return parts.bench();
     }
+
+    @Override
+    public String next() {
+        return "";
+    }
 }

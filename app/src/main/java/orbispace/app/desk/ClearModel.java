@@ -1,5 +1,6 @@
 package orbispace.app.desk;
 
+import java.util.Optional;
 import javafx.beans.property.BooleanProperty;
 import orbispace.app.session.Jobs;
 
@@ -29,5 +30,14 @@ public final class ClearModel extends ScreenModel {
     /** Whether remedies should be found; they take longer than measuring. */
     public BooleanProperty wantsRemedies() {
         return wantsRemedies;
+    }
+
+    @Override
+    public String next() {
+        return NextStep.clear(
+                clearing.name(),
+                design().get(),
+                Optional.ofNullable(measured().clearance().get()),
+                clearing::targets);
     }
 }

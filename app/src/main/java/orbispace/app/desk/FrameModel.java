@@ -110,4 +110,9 @@ public final class FrameModel extends ScreenModel {
     public void giveUp() {
         giveUp.run();
     }
+
+    @Override
+    public String next() {
+        return "";
+    }
 }

@@ -1,5 +1,6 @@
 package orbispace.app.desk;
 
+import java.util.Optional;
 import orbispace.app.measuring.Drafting;
 import orbispace.app.session.ComparedPair;
 import orbispace.app.session.Jobs;
@@ -70,5 +71,10 @@ public final class OrbitModel extends ScreenModel {
     /** Returns and fields that are kept as relations. */
     public Banking bank() {
         return parts.bank();
+    }
+
+    @Override
+    public String next() {
+        return NextStep.orbit(design().get(), Optional.ofNullable(measured().clearance().get()));
     }
 }

@@ -1,5 +1,7 @@
 package orbispace.app.desk;
 
+import java.util.List;
+
 /** What the Plan shows and does: the field over sections, and thrown words. */
 public final class PlanModel extends ScreenModel {
     private final Planning planning;
@@ -26,5 +28,13 @@ public final class PlanModel extends ScreenModel {
     /** Keeping a source clear. */
     public Clearing clearing() {
         return clearing;
+    }
+
+    @Override
+    public String next() {
+        Planning.Measured known = planning.measured().get();
+        return NextStep.plan(
+                design().get(),
+                known == null || !planning.isCurrent(known) ? List.of() : known.clashes());
     }
 }

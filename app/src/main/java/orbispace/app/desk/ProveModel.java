@@ -88,4 +88,10 @@ public final class ProveModel extends ScreenModel {
     public SongStems stems() {
         return stems;
     }
+
+    @Override
+    public String next() {
+        return NextStep.prove(
+                design().get(), proving.open(), pair.same(), proving.proven().get() != null);
+    }
 }

@@ -77,6 +77,9 @@ public abstract class ScreenModel {
         return stretch.songSeconds();
     }
 
+    /** What is to be done next here, in one line; empty for nothing. */
+    public abstract String next();
+
     /** Listening. */
     public final Transport transport() {
         return transport;

@@ -60,4 +60,9 @@ public final class SheetModel extends ScreenModel {
     public SongStems stems() {
         return stems;
     }
+
+    @Override
+    public String next() {
+        return NextStep.sheet(proving.open());
+    }
 }

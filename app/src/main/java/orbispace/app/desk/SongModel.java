@@ -29,4 +29,10 @@ public final class SongModel extends ScreenModel {
     public SongStems stems() {
         return stems;
     }
+
+    @Override
+    public String next() {
+        return NextStep.song(
+                design().get(), stems.missing().size(), measured().survey().findings().get());
+    }
 }

@@ -187,7 +187,7 @@ public final class UnitMeasuring implements OfSong {
             return;
         }
         ReverbFit fit = now.fit().get();
-        Width width = new Width(fit.width(), r.chain().width().monoBelowHz());
+        Width width = r.chain().width().withFactor(fit.width());
         Design design = editor.now().withReturn(r.withSpace(fit.space()));
         List<Return> returns = new ReturnEdit.Widening(r.id(), width).applyTo(design).returns();
         editor.edit(new FieldEdit.Adopt(returns, "reverb like " + now.name()));

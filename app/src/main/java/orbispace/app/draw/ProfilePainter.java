@@ -18,6 +18,9 @@ import orbispace.core.words.Wording;
  * axis.
  */
 public final class ProfilePainter {
+    /** Times stand no nearer to each other. */
+    private static final double ROOM = 30;
+
     private static final double DEEPEST_DB = -66;
     private static final double[] SECONDS = {0.01, 0.05, 0.2, 0.5, 1, 2, 5};
 
@@ -50,8 +53,13 @@ public final class ProfilePainter {
             String label = db == 0 ? "0 dB" : Wording.number(db, 0);
             pen.text(label, left + width + 5, y(db) + (db == 0 ? 8 : 4), Type.regular(11), p.ink3);
         }
+        double free = left - ROOM;
         for (double s : SECONDS) {
             pen.upright(x(s), top, top + height, p.hair);
+            if (x(s) < free + ROOM) {
+                continue;
+            }
+            free = x(s);
             String label =
                     s < 1
                             ? Wording.number(1000 * s, 0) + (s == 0.5 ? " ms" : "")

@@ -11,9 +11,9 @@ final class HtmlSheet {
             body{font:11pt/1.45 "IBM Plex Sans",Helvetica,Arial,sans-serif;color:#1B2A49;background:#F8F4EA;margin:2rem auto;max-width:46rem;padding:0 1rem}
             h1{font-size:20pt;margin:0}h2{font-size:13pt;margin:1.6rem 0 .3rem;border-top:1px solid #BFB8A8;padding-top:.8rem}
             p{margin:.2rem 0 .8rem;color:#47536C}table{border-collapse:collapse;width:100%;font-variant-numeric:tabular-nums}
-            th,td{text-align:right;padding:.18rem .4rem;border-bottom:1px solid #D9D1C1;font-weight:400}th{color:#A8366F;font-weight:600}
+            th,td{text-align:right;padding:.18rem .4rem;border-bottom:1px solid #D9D1C1;font-weight:400}th{color:#A03069;font-weight:600}
             td:first-child,th:first-child{text-align:left}dl{display:grid;grid-template-columns:8rem 1fr;gap:.15rem 1rem;margin:0}
-            dt{color:#5C657A}dd{margin:0}.letter{display:inline-block;min-width:1.5em;text-align:center;border:2px double #1B2A49;border-radius:50%;margin-right:.5em}
+            dt{color:#596277}dd{margin:0}.letter{display:inline-block;min-width:1.5em;text-align:center;border:2px double #1B2A49;border-radius:50%;margin-right:.5em}
             .pictures{display:grid;grid-template-columns:1fr 1fr;gap:1.5rem;margin:1rem 0}.pictures svg{width:100%;height:auto}
             @media print{body{background:#fff;margin:0}h2{break-after:avoid}dl{break-inside:avoid}}
             """;

@@ -29,7 +29,12 @@ import orbispace.core.time.Span;
 /** Rivers over the phrases, the chart of clashes, and presence bar by bar. */
 final class ClearChart extends ScalingCanvas {
     /** Height left free below for the ear words. */
-    static final double EARS = 84;
+    private static final double EARS = 84;
+
+    /** So much wider the ear words need no third row. */
+    private static final double TWO_ROWS = 780;
+
+    private static final double ROW = 28;
 
     private static final double LABELS = Screen.LABELS;
     private static final double TOP = 48;
@@ -136,16 +141,21 @@ final class ClearChart extends ScalingCanvas {
         return new TimeAxis(0, model.songSeconds(), 16 + LABELS, w - 32 - LABELS);
     }
 
+    /** How much room the ear words take at the foot. */
+    double ears() {
+        return EARS + (getWidth() < TWO_ROWS ? ROW : 0);
+    }
+
     private double stripTop(double h) {
-        return h - EARS - STRIP - 10;
+        return h - ears() - STRIP - 10;
     }
 
     private double riverHeight(double h) {
         return roll.height(returns().size(), riversRoom(h));
     }
 
-    private static double riversRoom(double h) {
-        return h - TOP - VOICE - 310 - EARS;
+    private double riversRoom(double h) {
+        return h - TOP - VOICE - 310 - ears();
     }
 
     /** How many returns are seen at a time; the wheel over their names rolls the others in. */
@@ -245,7 +255,7 @@ final class ClearChart extends ScalingCanvas {
     }
 
     private double chartHeight(double h) {
-        return Math.max(60, h - chartTop(h) - EARS - STRIP - 30);
+        return Math.max(60, h - chartTop(h) - ears() - STRIP - 30);
     }
 
     private void clashes(Pen pen, TimeAxis axis, RiverRows rows, double h) {

@@ -62,8 +62,9 @@ public final class ClearView extends Screen<ClearModel> {
                 getWidth() - 44 - LABELS,
                 18);
         double wide = hearing.prefWidth(-1);
-        Plate.place(hearing, getWidth() - 16 - wide, getHeight() - ClearChart.EARS - 6, wide, 24);
-        Plate.place(ears, 16, getHeight() - ClearChart.EARS, getWidth() - 32, ClearChart.EARS - 4);
+        Plate.place(hearing, getWidth() - 16 - wide, getHeight() - chart.ears() - 6, wide, 24);
+        ears.leave(wide + 16);
+        Plate.place(ears, 16, getHeight() - chart.ears(), getWidth() - 32, chart.ears() - 4);
         super.layoutChildren();
     }
 

@@ -22,6 +22,7 @@ final class EarBar extends VBox {
     private final ClearModel model;
     private final Map<EarWord, ToggleButton> words = new EnumMap<>(EarWord.class);
     private final Label evidence = new Label();
+    private final HBox line;
     private final ToggleButton keep =
             Plate.toggle("keep this", "keep this: no remedy may lose what is heard of the return");
 
@@ -43,7 +44,8 @@ final class EarBar extends VBox {
         keep.getStyleClass().add("small");
         keep.setOnAction(e -> keep());
         flow.getChildren().add(keep);
-        HBox line = new HBox(12, head, evidence);
+        head.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        line = new HBox(12, head, evidence);
         line.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
         getChildren().addAll(line, flow);
         model.clearing().diagnosis().addListener((o, was, is) -> refresh());
@@ -55,6 +57,11 @@ final class EarBar extends VBox {
                 });
         model.design().addListener((o, was, is) -> refresh());
         refresh();
+    }
+
+    /** Leaves room at the right of its first line. */
+    void leave(double room) {
+        line.setMaxWidth(Math.max(120, getWidth() - room));
     }
 
     private void press(EarWord word, ToggleButton button) {

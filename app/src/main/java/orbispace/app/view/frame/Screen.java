@@ -20,6 +20,7 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
 
     protected final M model;
     private final Label title;
+    private final Label next = new Label();
     private final Label caption = new Label();
     private boolean front;
     private boolean stale = true;
@@ -29,12 +30,15 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         title = new Label(name);
         title.getStyleClass().add("screen-title");
         caption.getStyleClass().add("caption");
+        next.getStyleClass().add("next");
+        next.setMouseTransparent(true);
+        next.setWrapText(true);
     }
 
     /** What fills the main area, from back to front; the title lies over all. */
     public final void fill(javafx.scene.Node... nodes) {
         getChildren().setAll(nodes);
-        getChildren().addAll(title, caption);
+        getChildren().addAll(title, caption, next);
     }
 
     /** Says beside the title what is shown. */
@@ -62,9 +66,16 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
     @Override
     protected void layoutChildren() {
         double w = Math.ceil(title.prefWidth(-1));
-        Plate.place(title, 16, 10, w, 30);
-        Plate.place(caption, 16 + w + 14, 17, 260, 18);
+        Plate.place(title, 16, 3, w, 30);
+        Plate.place(caption, 16 + w + 14, 10, 260, 18);
+        double room = nextRoom();
+        Plate.place(next, 16, 27, room, next.prefHeight(room));
         super.layoutChildren();
+    }
+
+    /** How wide the line of what to do next may be. */
+    protected double nextRoom() {
+        return getWidth() - 32;
     }
 
     /** The inspector. */
@@ -79,6 +90,7 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         if (front && stale) {
             stale = false;
             refresh();
+            sayNext();
         }
     }
 
@@ -92,7 +104,14 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         stale = !front;
         if (front) {
             now.run();
+            sayNext();
         }
+    }
+
+    /** Says in one line what to do here next; nothing where nothing asks for it. */
+    private void sayNext() {
+        String words = model.next();
+        next.setText(words.isEmpty() ? "" : "\u203a " + words);
     }
 
     /** Shows everything as it is. */

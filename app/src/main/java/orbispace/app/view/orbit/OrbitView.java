@@ -23,6 +23,10 @@ import org.jspecify.annotations.Nullable;
 
 /** Time: everything that follows the dry sound, in one picture. */
 public final class OrbitView extends Screen<OrbitModel> {
+    private static final double LEGEND_WIDE = 190;
+    private static final double LEGEND_HIGH = 108;
+    private static final double LEGEND_CLEAR = 16;
+    private static final double WIDE_PROFILE = 380;
     private static final double LOWER_HEIGHT = 282;
     private static final double LIST_WIDTH = 488;
     private static final double BESIDE = 516;
@@ -106,10 +110,24 @@ public final class OrbitView extends Screen<OrbitModel> {
         requestLayout();
     }
 
+    /** No further than where the disc's own words begin. */
+    @Override
+    protected double nextRoom() {
+        return Math.clamp(getWidth() / 4, 150, 260);
+    }
+
     private PolarAxis axis() {
         double cy = getHeight() - LOWER_HEIGHT;
         double radius = Math.max(60, Math.min(getWidth() / 2 - 42, cy - 42));
         return new PolarAxis(getWidth() / 2, cy, radius);
+    }
+
+    /** Whether the words about the lines stand clear of the disc. */
+    private boolean hasLegend() {
+        PolarAxis axis = axis();
+        double dx = getWidth() / 2 - LEGEND_WIDE;
+        double dy = getHeight() - LOWER_HEIGHT - LEGEND_HIGH;
+        return Math.hypot(dx, dy) > axis.radius() + LEGEND_CLEAR;
     }
 
     private OrbitScene scene() {
@@ -135,7 +153,7 @@ public final class OrbitView extends Screen<OrbitModel> {
             Plate.place(panel, BESIDE, h - LOWER_HEIGHT + 80, w - BESIDE - 16, LOWER_HEIGHT - 88);
         }
         Plate.place(tabs, BESIDE, h - LOWER_HEIGHT + 52, 240, 22);
-        Plate.place(events, w - 190, 86, 174, 22);
+        Plate.place(events, w - 190, hasLegend() ? 86 : 8, 174, 22);
         Plate.place(bank, 16, h - LOWER_HEIGHT + 22, 78, 20);
         Plate.place(bench, 0, h - LOWER_HEIGHT + 46, w, LOWER_HEIGHT - 46);
         Plate.place(drafts, 0, 0, w, h);
@@ -194,11 +212,17 @@ public final class OrbitView extends Screen<OrbitModel> {
             OrbitScene scene = scene();
             PolarAxis axis = axis();
             new OrbitPainter(pen, axis, scene).paintChosen();
-            legend(pen, w);
+            if (hasLegend()) {
+                legend(pen, w);
+            }
             double top = h - LOWER_HEIGHT + 76;
             double left = BESIDE;
             pen.across(16, w - 16, h - LOWER_HEIGHT + 46, pen.palette.hair);
             if (!profiles()) {
+                return;
+            }
+            if (w - BESIDE < WIDE_PROFILE) {
+                new ProfilePainter(pen, scene, left, top, w - left - 52, h - top - 20).paint();
                 return;
             }
             pen.text(

@@ -30,6 +30,9 @@ final class CostTable extends ScalingCanvas {
     private static final double LOW_LIMIT = 0.02;
     private static final List<String> HEADS =
             List.of("LOUDNESS", "PEAK", "LOW END", "IN MONO", "OPENS");
+    private static final List<String> BRIEF = List.of("LOUD", "PEAK", "LOW", "MONO", "OPENS");
+    private static final List<String> BRIEF_PLACES = List.of("PHONES", "PAIR", "SMALL", "SIDE");
+    private static final double NARROW = 68;
     private static final List<String> PLACES =
             List.of("HEADPHONES", "SPEAKERS", "SMALL ONE", "SIDE SEAT");
 
@@ -71,6 +74,9 @@ final class CostTable extends ScalingCanvas {
                 TextAlignment.RIGHT);
         List<String> heads = elsewhere ? PLACES : HEADS;
         double column = (w - NAME) / heads.size();
+        if (column < NARROW) {
+            heads = elsewhere ? BRIEF_PLACES : BRIEF;
+        }
         for (int i = 0; i < heads.size(); i++) {
             pen.text(heads.get(i), NAME + i * column, 34, Type.strong(10.5), pen.palette.ink2);
         }

@@ -195,7 +195,7 @@ class OrbitScreenTest extends WindowCase {
 
     @Test
     void aGateIsPutInWithItsWallAndTakenOut() {
-        press("Gate this return");
+        pressByKey("Gate this return");
         drawn();
         assertThat(ret().gate()).isNotNull();
         assertThat(called("length")).isNotNull();
