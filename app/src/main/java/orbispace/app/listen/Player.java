@@ -104,9 +104,13 @@ public final class Player implements AutoCloseable {
     private void tuneNext() {
         Waiting next = waiting.getAndSet(null);
         if (next != null && open) {
+            boolean first = tuned == null;
             LiveSettings settings = next.tuning.of(tuned);
             tuned = settings;
             hear(settings, next.songFrames);
+            if (first) {
+                Warming.begin(settings, sampleRateHz, next.songFrames, () -> open);
+            }
         }
     }
 

@@ -87,6 +87,7 @@ public final class MainWindow {
         listen();
         setPalette(Palette.DAY);
         go(Step.ORBIT);
+        root.setAccessibleText("Orbispace");
         root.setFocusTraversable(true);
         root.requestFocus();
     }

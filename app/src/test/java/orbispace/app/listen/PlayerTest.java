@@ -135,4 +135,14 @@ class PlayerTest {
             assertThat(none.sampleBytes()).isEqualTo(2);
         }
     }
+
+    @Test
+    void theBeginningIsPlayedToNobodyUntilItIsDoneOrNotWantedAnyMore() {
+        LiveSettings settings = steady();
+        int frames = (int) (60 * RATE);
+        int all = Warming.run(settings, RATE, frames, () -> true);
+        assertThat(all).isEqualTo((int) Math.ceil(12 * RATE / Deck.BLOCK_FRAMES));
+        int[] asked = new int[1];
+        assertThat(Warming.run(settings, RATE, frames, () -> ++asked[0] <= 5)).isEqualTo(5);
+    }
 }

@@ -1,5 +1,6 @@
 package orbispace.core.measure;
 
+import java.util.Arrays;
 import orbispace.core.audio.Audio;
 import orbispace.core.signal.Fft;
 
@@ -61,6 +62,11 @@ final class FoldSums {
             double im = leftIm + rightIm;
             mono[k] += (re * re + im * im) / 2;
         }
+    }
+
+    /** All of it. */
+    double power() {
+        return Arrays.stream(both).sum();
     }
 
     /**

@@ -11,7 +11,7 @@ import orbispace.core.audio.Decibels;
  * level.
  *
  * @param points by rising level
- * @param best the place to take; empty if none opens by 3 degrees at a price that mono bears
+ * @param best the place to take; empty if none opens by 3 degrees at a price that is borne
  */
 public record WidthCurve(List<Point> points, Optional<Point> best) {
     /** What mono may lose by it in all, dB. */
@@ -19,6 +19,9 @@ public record WidthCurve(List<Point> points, Optional<Point> best) {
 
     /** What mono may lose by it in any twelfth of an octave, dB. */
     public static final double NOTCH_DB = 3;
+
+    /** How much stronger the whole may become by it, dB. */
+    public static final double LOUDER_DB = 1;
 
     /** A level higher up is worth it only for more than this. */
     private static final double LEAST_DEGREES = 1;
@@ -42,11 +45,12 @@ public record WidthCurve(List<Point> points, Optional<Point> best) {
      * @param opens what is wider
      * @param monoDb how much more mono loses, of all
      * @param notchDb how much more mono loses in the twelfth of an octave that loses most by it
+     * @param louderDb how much stronger the whole is with it
      */
-    public record Point(double db, Widening opens, double monoDb, double notchDb) {
-        /** Whether mono bears it. */
+    public record Point(double db, Widening opens, double monoDb, double notchDb, double louderDb) {
+        /** Whether mono and the balance bear it. */
         public boolean borne() {
-            return monoDb <= MONO_DB && notchDb <= NOTCH_DB;
+            return monoDb <= MONO_DB && notchDb <= NOTCH_DB && louderDb <= LOUDER_DB;
         }
     }
 
@@ -69,7 +73,12 @@ public record WidthCurve(List<Point> points, Optional<Point> best) {
             double mono = fold.wholeLossDb().orElse(MonoFold.DEEPEST_DB);
             double was = before.wholeLossDb().orElse(0);
             points.add(
-                    new Point(db, opening.at(db), mono - was, deepened(before, fold, loud(then))));
+                    new Point(
+                            db,
+                            opening.at(db),
+                            mono - was,
+                            deepened(before, fold, loud(then)),
+                            Decibels.ofPower(then.power() / Math.max(1e-30, one.power()))));
         }
         return new WidthCurve(points, best(points));
     }

@@ -139,7 +139,8 @@ final class ChainCards extends VBox {
                                 "Before or after? Settle it",
                                 () -> model.chosenReturn().ifPresent(model.settling()::filters)));
         add("DUCK", plots::duck, DuckKnob.values()).addBelow(duckKey);
-        add("WIDTH", plots::width, ChainKnob.WIDTH, ChainKnob.MONO_BELOW, ChainKnob.PAN);
+        List<Region> sides = List.of(known(ChainKnob.WIDTH), known(ChainKnob.PAN));
+        card("WIDTH", plots::width, List.of(sides, List.of(known(ChainKnob.MONO_BELOW))));
         add("LEVEL", plots::level, ChainKnob.LEVEL);
     }
 

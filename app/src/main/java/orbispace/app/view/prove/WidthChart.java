@@ -181,10 +181,15 @@ final class WidthChart extends ScalingCanvas {
                 .ifPresent(p -> {
                     double x = left + (p.db() - from) * per;
                     pen.circle(
-                            x, y(p.opens(), top, floor), 5, pen.palette.card, pen.palette.ink, 2);
+                            Math.min(x, right - 6),
+                            y(p.opens(), top, floor),
+                            5,
+                            pen.palette.card,
+                            pen.palette.ink,
+                            2);
                     pen.haloed(
                             "best",
-                            x,
+                            Math.min(x, right - 16),
                             Math.max(24, y(p.opens(), top, floor) - 10),
                             Type.strong(11.5),
                             pen.palette.ink,
@@ -192,7 +197,7 @@ final class WidthChart extends ScalingCanvas {
                             TextAlignment.CENTER);
                 });
         pen.haloed(
-                "hatched: mono pays",
+                "hatched: too dear",
                 right - 4,
                 12,
                 Type.regular(11),

@@ -28,6 +28,8 @@ final class WidthPanel extends VBox {
                     + Wording.number(WidthCurve.MONO_DB, 1)
                     + " dB or a notch of "
                     + Wording.number(WidthCurve.NOTCH_DB, 0)
+                    + " dB, or the mix more than "
+                    + Wording.number(WidthCurve.LOUDER_DB, 0)
                     + " dB.";
 
     private final ProveModel model;
@@ -120,8 +122,10 @@ final class WidthPanel extends VBox {
                 .filter(p -> !p.borne())
                 .findFirst()
                 .map(p ->
-                        "Mono pays from " + Wording.number(known.levelDb() + p.db(), 1) + " dB on.")
-                .orElse("Mono bears it at any level up to 12 dB more.");
+                        "Mono or the balance pays from "
+                                + Wording.number(known.levelDb() + p.db(), 1)
+                                + " dB on.")
+                .orElse("It is borne at any level up to 12 dB more.");
     }
 
     private static String best(WidthCurve.Point p) {
