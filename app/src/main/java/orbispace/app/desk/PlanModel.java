@@ -32,7 +32,7 @@ public final class PlanModel extends ScreenModel {
 
     @Override
     public String next() {
-        Planning.Measured known = planning.measured().get();
+        PlanMeasured known = planning.measured().get();
         return NextStep.plan(
                 design().get(),
                 known == null || !planning.isCurrent(known) ? List.of() : known.clashes());

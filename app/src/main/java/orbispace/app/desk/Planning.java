@@ -2,7 +2,6 @@ package orbispace.app.desk;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -25,7 +24,6 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
 import orbispace.core.design.Source;
-import orbispace.core.hearing.WetState;
 import orbispace.core.plan.BoundaryClash;
 import orbispace.core.plan.Hold;
 import orbispace.core.plan.PlanTemplate;
@@ -44,7 +42,7 @@ public final class Planning implements OfSong {
     private final Measurements measures;
     private final Judged judging;
     private final ObjectProperty<Set<Integer>> along = new SimpleObjectProperty<>(Set.of());
-    private final ObjectProperty<@Nullable Measured> measured = new SimpleObjectProperty<>();
+    private final ObjectProperty<@Nullable PlanMeasured> measured = new SimpleObjectProperty<>();
     private SectionPlan kept = SectionPlan.NONE;
 
     /** Plans a song. */
@@ -193,7 +191,7 @@ public final class Planning implements OfSong {
 
     /** Lays a ready-made plan over the song. */
     public void lay(PlanTemplate template) {
-        Measured known = measured.get();
+        PlanMeasured known = measured.get();
         Set<String> hidden = known == null ? Set.of() : Hold.hidden(known.states());
         Song planned = template.applyTo(design(), hidden);
         editor.edit(new SongEdit(planned, "plan \"" + template.label() + "\""));
@@ -230,33 +228,15 @@ public final class Planning implements OfSong {
                                 "every return as audible in all sections"));
     }
 
-    /**
-     * How the planned field stands.
-     *
-     * @param design the design that was measured
-     * @param sourceId whose phrases were judged; empty for nobody's
-     * @param shares wet share of each return in each section
-     * @param states how much each return is noticed in each section
-     * @param sones loudness of all that is dry in each section
-     * @param clashes tails that cover what is sung in a drier section
-     */
-    public record Measured(
-            Design design,
-            String sourceId,
-            Map<String, List<Double>> shares,
-            Map<String, List<WetState>> states,
-            List<Double> sones,
-            List<BoundaryClash> clashes) {}
-
     /** What was measured last; null for nothing. */
-    public ReadOnlyObjectProperty<@Nullable Measured> measured() {
+    public ReadOnlyObjectProperty<@Nullable PlanMeasured> measured() {
         return measured;
     }
 
     /** Measures the plan in the background, if that is not done. */
     public void measure() {
         Design now = design();
-        Measured known = measured.get();
+        PlanMeasured known = measured.get();
         Optional<CoverAnalysis> analysis = measures.analysis();
         boolean busy = jobs.awaits(JOB) || jobs.awaits(HOLD);
         if (busy
@@ -269,7 +249,7 @@ public final class Planning implements OfSong {
     }
 
     /** Whether what was measured is about the design as it stands and who is judged in it. */
-    public boolean isCurrent(Measured known) {
+    public boolean isCurrent(PlanMeasured known) {
         return known.design().equals(design()) && known.sourceId().equals(judged());
     }
 
@@ -286,7 +266,7 @@ public final class Planning implements OfSong {
                 "Measuring the plan",
                 (job, now) -> {
                     var shares = Hold.shares(analysis, now, job);
-                    return new Measured(
+                    return new PlanMeasured(
                             now,
                             judged,
                             shares,

@@ -5,6 +5,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.paint.Color;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.space.ReverbKind;
 
 /** Engraves one return into the Orbit from its measured response, each kind in its own way. */
@@ -43,7 +44,7 @@ final class ReturnPainter {
             case Space.Reverb r -> paintFan(chosen, engraving(r.kind()));
             case Space.Gated g -> paintFan(chosen, FanPainter.Engraving.SPIRALS);
             case Space.Convolution c -> paintFan(chosen, FanPainter.Engraving.STIPPLE);
-            case Space.Split s -> paintSplit(chosen, s);
+            case SplitPair s -> paintSplit(chosen, s);
             case Space.Echo e -> beads().paint(chosen, true);
             case Space.Copies d -> beads().paint(chosen, false);
             case Space.Parallel p -> paintBand(chosen);
@@ -100,7 +101,7 @@ final class ReturnPainter {
         }
     }
 
-    private void paintSplit(boolean chosen, Space.Split split) {
+    private void paintSplit(boolean chosen, SplitPair split) {
         double[] edges = geometry.edgesDegrees();
         double left = Math.min(-2 * SPLIT_DEGREES, edges[0]);
         double right = Math.max(2 * SPLIT_DEGREES, edges[1]);

@@ -6,6 +6,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
@@ -85,7 +86,7 @@ public enum SpaceKinds {
                                 case WALK_RIGHT -> WALK_RIGHT;
                             });
             case Space.Copies d -> Optional.of(d.centre() ? COPIES : COPIES_SIDES);
-            case Space.Split s -> Optional.of(SPLIT);
+            case SplitPair s -> Optional.of(SPLIT);
             case Space.Parallel p -> Optional.of(PARALLEL);
         };
     }
@@ -113,7 +114,7 @@ public enum SpaceKinds {
                                 like.lowRatio(),
                                 like.highRatio(),
                                 1);
-                yield new Space.Split(like, other, 0.9);
+                yield new SplitPair(like, other, 0.9);
             }
             case PARALLEL -> new Space.Parallel(-30, 4, 6, 10, 120, 6);
         };

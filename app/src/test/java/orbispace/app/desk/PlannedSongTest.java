@@ -66,7 +66,7 @@ class PlannedSongTest {
     void thePlanIsMeasuredAnewWhenAnotherSourceIsJudged() throws InterruptedException {
         planning.measure();
         ui.until(() -> planning.measured().get() != null);
-        Planning.Measured voice = java.util.Objects.requireNonNull(planning.measured().get());
+        PlanMeasured voice = java.util.Objects.requireNonNull(planning.measured().get());
         assertThat(voice.sourceId()).isEqualTo("lead-voice");
         assertThat(planning.isCurrent(voice)).isTrue();
         desk.clear().clearing().judge("pad");
@@ -157,7 +157,7 @@ class PlannedSongTest {
         settle();
         planning.measure();
         ui.until(() -> planning.measured().get() != null && !desk.frame().jobs().busy());
-        Planning.Measured m = Objects.requireNonNull(planning.measured().get());
+        PlanMeasured m = Objects.requireNonNull(planning.measured().get());
         assertThat(m.sones()).hasSize(3).allMatch(x -> x > 0);
         assertThat(m.shares()).containsOnlyKeys("A", "B");
         double fixed = Objects.requireNonNull(m.shares().get("A")).get(0);

@@ -27,6 +27,7 @@ import orbispace.core.design.Song;
 import orbispace.core.design.SongEdit;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Width;
@@ -150,7 +151,7 @@ final class ListeningSequence {
                             100,
                             random.nextBoolean());
             default ->
-                    new Space.Split(
+                    new SplitPair(
                             new Space.Reverb(ReverbKind.ROOM, between(0.3, 0.9), 1, 0.5, 1),
                             new Space.Reverb(ReverbKind.CHAMBER, between(0.3, 0.9), 1, 0.5, 1),
                             0.8);
@@ -270,7 +271,7 @@ final class ListeningSequence {
             case Space.Echo s ->
                     new ReturnEdit.EchoTime(r.id(), new MusicalTime.Millis(between(90, 260)), 1);
             case Space.Copies s -> new ReturnEdit.Level(r.id(), between(-20, -3));
-            case Space.Split s -> new ReturnEdit.Level(r.id(), between(-20, -3));
+            case SplitPair s -> new ReturnEdit.Level(r.id(), between(-20, -3));
             case Space.Parallel s ->
                     new ReturnEdit.Spatial(
                             r.id(),

@@ -7,6 +7,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
+import orbispace.core.design.SplitPair;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.GatedSettings;
 import orbispace.core.space.ReverbKind;
@@ -33,7 +34,7 @@ public final class CandidateIdeas {
             case Space.Echo e -> echoes(design, r, e);
             case Space.Gated g -> gated(r, g);
             case Space.Convolution c -> lengths(r, c);
-            case Space.Split s -> lengths(r, s);
+            case SplitPair s -> lengths(r, s);
             case Space.Copies d -> List.of();
             case Space.Parallel p -> List.of();
         };
@@ -67,7 +68,7 @@ public final class CandidateIdeas {
     private static List<Candidate.Tried> echoes(Design design, Return r, Space.Echo e) {
         List<Candidate.Tried> all = new ArrayList<>();
         for (EchoSettings.Kind kind : EchoSettings.Kind.values()) {
-            if (kind != e.kind()) {
+            if (kind != e.kind() && !kind.walks()) {
                 all.add(new Candidate.Tried(kind.label(), r.withSpace(e.withKind(kind))));
             }
         }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import orbispace.core.design.Space.Reverb;
-import orbispace.core.design.Space.Split;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,25 +22,29 @@ public record PairKnob(boolean left, Trait trait) implements Knob {
         /** How much sooner its echoes are dense. */
         DENSITY("density", Scale.factor("density", 0.25, 4), v -> v.character().density(), null),
         /** How much later it begins. */
-        LATER("later", Scale.millis("later side", 0, 200, 1, 0), null, Split.Place::laterMillis),
+        LATER(
+                "later",
+                Scale.millis("later side", 0, 200, 1, 0),
+                null,
+                SplitPair.Place::laterMillis),
         /** Where it stands. */
         PAN(
                 "pan",
                 Scale.share("pan of a side", -1, 1, 0.05)
                         .accepting("percent of right like 80, left like \u221280"),
                 null,
-                Split.Place::pan);
+                SplitPair.Place::pan);
 
         private final String label;
         private final Scale scale;
         private final @Nullable ToDoubleFunction<Reverb> ofSpace;
-        private final @Nullable ToDoubleFunction<Split.Place> ofPlace;
+        private final @Nullable ToDoubleFunction<SplitPair.Place> ofPlace;
 
         Trait(
                 String label,
                 Scale scale,
                 @Nullable ToDoubleFunction<Reverb> ofSpace,
-                @Nullable ToDoubleFunction<Split.Place> ofPlace) {
+                @Nullable ToDoubleFunction<SplitPair.Place> ofPlace) {
             this.label = label;
             this.scale = scale;
             this.ofSpace = ofSpace;
@@ -53,22 +56,22 @@ public record PairKnob(boolean left, Trait trait) implements Knob {
             scale.require(value);
         }
 
-        private double now(Split s, boolean left) {
+        private double now(SplitPair s, boolean left) {
             if (ofSpace != null) {
                 return ofSpace.applyAsDouble(s.space(left));
             }
             return ofPlace == null ? 0 : ofPlace.applyAsDouble(s.place(left));
         }
 
-        private Split with(Split s, boolean left, double v) {
+        private SplitPair with(SplitPair s, boolean left, double v) {
             Reverb space = s.space(left);
-            Split.Place place = s.place(left);
+            SplitPair.Place place = s.place(left);
             return switch (this) {
                 case HIGHS -> s.withSpace(left, space.withRatios(space.lowRatio(), v));
                 case DENSITY ->
                         s.withSpace(left, space.withCharacter(space.character().withDensity(v)));
-                case LATER -> s.withPlace(left, new Split.Place(v, place.pan()));
-                case PAN -> s.withPlace(left, new Split.Place(place.laterMillis(), v));
+                case LATER -> s.withPlace(left, new SplitPair.Place(v, place.pan()));
+                case PAN -> s.withPlace(left, new SplitPair.Place(place.laterMillis(), v));
             };
         }
     }
@@ -101,10 +104,10 @@ public record PairKnob(boolean left, Trait trait) implements Knob {
     public Turn turn() {
         return new Turn.Plain(
                 trait.scale,
-                r -> r.space() instanceof Split,
-                r -> r.space() instanceof Split s ? trait.now(s, left) : 0,
+                r -> r.space() instanceof SplitPair,
+                r -> r.space() instanceof SplitPair s ? trait.now(s, left) : 0,
                 (at, r, v) ->
-                        r.space() instanceof Split s
+                        r.space() instanceof SplitPair s
                                 ? Optional.of(SpaceKnob.space(r, trait.with(s, left, v), title()))
                                 : Optional.empty());
     }

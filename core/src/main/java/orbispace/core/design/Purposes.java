@@ -60,7 +60,7 @@ public final class Purposes {
             case Space.Echo e -> isCopy(design, r, e) ? Purpose.WIDTH : Purpose.ECHO;
             case Space.Gated g -> Purpose.DRUMS;
             case Space.Reverb v -> tail(r, v.decaySeconds(), ofHits);
-            case Space.Split s ->
+            case SplitPair s ->
                     tail(r, Math.max(s.left().decaySeconds(), s.right().decaySeconds()), ofHits);
             // How long a response rings is in its file.
             case Space.Convolution c -> ofHits || r.gate() != null ? Purpose.DRUMS : Purpose.FAR;

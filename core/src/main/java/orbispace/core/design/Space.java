@@ -8,7 +8,14 @@ import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 
 /** The engine of a return as it is designed, with musical times. */
-public sealed interface Space {
+public sealed interface Space
+        permits Space.Reverb,
+                Space.Gated,
+                Space.Convolution,
+                Space.Echo,
+                Space.Copies,
+                SplitPair,
+                Space.Parallel {
 
     /**
      * A reverb that decays exponentially.
@@ -230,81 +237,6 @@ public sealed interface Space {
         /** Other copies. */
         public Copies withCopies(List<CopiesSettings.Voice> other) {
             return new Copies(other, highPassHz, centre);
-        }
-    }
-
-    /**
-     * Two different mono spaces apart.
-     *
-     * @param left the space on the left
-     * @param right the space on the right
-     * @param leftPlace when and where the left one begins
-     * @param rightPlace when and where the right one begins
-     */
-    record Split(Reverb left, Reverb right, Place leftPlace, Place rightPlace) implements Space {
-        /**
-         * When and where a space of a pair begins.
-         *
-         * @param laterMillis how much later than the return's predelay, 0 to 200
-         * @param pan -1 (left) to 1
-         */
-        public record Place(double laterMillis, double pan) {
-            /** Checks the ranges. */
-            public Place {
-                PairKnob.Trait.LATER.require(laterMillis);
-                PairKnob.Trait.PAN.require(pan);
-            }
-        }
-
-        /**
-         * Two spaces that begin at once, as far to either side.
-         *
-         * @param width how far, 0 to 1
-         */
-        public Split(Reverb left, Reverb right, double width) {
-            this(left, right, new Place(0, -width), new Place(0, width));
-            TailKnob.PAIR_SIDES.require(width);
-        }
-
-        /** How far apart the two are, 0 to 1. */
-        public double width() {
-            return Math.abs(rightPlace.pan - leftPlace.pan) / 2;
-        }
-
-        /** The same two as far to either side. */
-        public Split withWidth(double width) {
-            return new Split(
-                    left,
-                    right,
-                    new Place(leftPlace.laterMillis, -width),
-                    new Place(rightPlace.laterMillis, width));
-        }
-
-        /** The same with other spaces. */
-        public Split withSpaces(Reverb onLeft, Reverb onRight) {
-            return new Split(onLeft, onRight, leftPlace, rightPlace);
-        }
-
-        /** One of the two. */
-        public Reverb space(boolean onLeft) {
-            return onLeft ? left : right;
-        }
-
-        /** Where one of the two begins. */
-        public Place place(boolean onLeft) {
-            return onLeft ? leftPlace : rightPlace;
-        }
-
-        /** The same with another one on one side. */
-        public Split withSpace(boolean onLeft, Reverb other) {
-            return onLeft ? withSpaces(other, right) : withSpaces(left, other);
-        }
-
-        /** The same with one of the two beginning elsewhere. */
-        public Split withPlace(boolean onLeft, Place other) {
-            return onLeft
-                    ? new Split(left, right, other, rightPlace)
-                    : new Split(left, right, leftPlace, other);
         }
     }
 

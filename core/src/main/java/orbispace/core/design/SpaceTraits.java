@@ -107,7 +107,7 @@ public record SpaceTraits(
                                             .mapToDouble(CopiesSettings.Voice::seconds)
                                             .max()
                                             .orElse(0));
-            case Space.Split s ->
+            case SplitPair s ->
                     of("split pair", Nature.TAIL)
                             .decaying(Math.max(s.left().decaySeconds(), s.right().decaySeconds()));
             case Space.Parallel p -> of("parallel", Nature.COLOUR).hearingLevel(true);
@@ -134,7 +134,7 @@ public record SpaceTraits(
         }
         return switch (space) {
             case Space.Reverb r -> longer(r, factor);
-            case Space.Split s -> s.withSpaces(longer(s.left(), factor), longer(s.right(), factor));
+            case SplitPair s -> s.withSpaces(longer(s.left(), factor), longer(s.right(), factor));
             case Space.Convolution c ->
                     c.withScales(
                             Math.clamp(c.lowScale() * factor, 0.25, 2),

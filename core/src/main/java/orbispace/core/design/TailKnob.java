@@ -131,7 +131,7 @@ public enum TailKnob implements SpaceKnob {
     /** T60 of the space on the left. */
     PAIR_LEFT(
             SpaceKnob.Own.of(
-                    Space.Split.class,
+                    SplitPair.class,
                     "pair: left",
                     Setting.SPACE,
                     Scale.seconds("left decay", 0.1, 20),
@@ -144,7 +144,7 @@ public enum TailKnob implements SpaceKnob {
     /** T60 of the space on the right. */
     PAIR_RIGHT(
             SpaceKnob.Own.of(
-                    Space.Split.class,
+                    SplitPair.class,
                     "pair: right",
                     Setting.SPACE,
                     Scale.seconds("right decay", 0.1, 20),
@@ -157,11 +157,11 @@ public enum TailKnob implements SpaceKnob {
     /** How far apart the two are. */
     PAIR_SIDES(
             SpaceKnob.Own.of(
-                    Space.Split.class,
+                    SplitPair.class,
                     "pair: sides",
                     Setting.SPACE,
                     Scale.share("width", 0, 1, 0.05),
-                    Space.Split::width,
+                    SplitPair::width,
                     (r, s, v) -> SpaceKnob.space(r, s.withWidth(v), "width")));
 
     private final Own own;

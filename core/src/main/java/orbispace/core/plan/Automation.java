@@ -10,10 +10,9 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
-import orbispace.core.render.ChainWorks;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.PlanCurves;
-import orbispace.core.render.Responses;
+import orbispace.core.render.PlannedCourses;
 import orbispace.core.render.TrailReturns;
 import orbispace.core.time.SongClock;
 
@@ -167,7 +166,7 @@ public record Automation(List<Lane> lanes) {
         if (trail.isPresent()) {
             return;
         }
-        ChainWorks works = new ChainWorks(design, Responses.NONE);
+        PlannedCourses works = new PlannedCourses(design);
         addSteps(lanes, design, name + " decay", r, Quantity.DECAY, works::decaySeconds);
         addSteps(lanes, design, name + " width", r, Quantity.WIDTH, works::widthPercent);
         addSteps(lanes, design, name + " predelay", r, Quantity.PREDELAY, works::predelayMillis);

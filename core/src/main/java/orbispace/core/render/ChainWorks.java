@@ -3,10 +3,8 @@ package orbispace.core.render;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
-import java.util.function.ToDoubleFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
@@ -65,6 +63,11 @@ public final class ChainWorks {
                 trails.of(r.id()).stream().map(this::alone).toList());
     }
 
+    /** What the sections change. */
+    PlanCurves plan() {
+        return plan;
+    }
+
     /** The design with a return for each trail. */
     Design whole() {
         return design;
@@ -113,7 +116,7 @@ public final class ChainWorks {
         return new ChainSettings(sends, feeds, plan.input(r), stages(r, out), List.of());
     }
 
-    private List<Timeline> stages(Return r, GainCurve level) {
+    List<Timeline> stages(Return r, GainCurve level) {
         Chain c = r.chain();
         Drive drive = c.drive();
         return List.of(
@@ -143,46 +146,6 @@ public final class ChainWorks {
     private static StageSettings widening(Width width, PlanCell cell) {
         double factor = Math.min(2, width.factor() * cell.widthScale());
         return new StageSettings.Widening(width.withFactor(factor));
-    }
-
-    /** T60 of a return by where it begins, in seconds; empty for what is no tail. */
-    public NavigableMap<Double, Double> decaySeconds(Return r) {
-        NavigableMap<Double, Double> course = new TreeMap<>();
-        for (PlanCurves.Stretch stretch : plan.stretches()) {
-            double scale = stretch.plan().cell(r.id()).decayScale();
-            SpaceTraits.ringing(r.space(), scale)
-                    .traits()
-                    .decaySeconds()
-                    .ifPresent(d -> course.put(clock.secondsOfBar(stretch.bar()), d));
-        }
-        return course;
-    }
-
-    /** Width of a return in per cent by where it begins, in seconds. */
-    public NavigableMap<Double, Double> widthPercent(Return r) {
-        return course(
-                r,
-                ChainSettings.WIDTH,
-                s -> s instanceof StageSettings.Widening w ? 100 * w.width().factor() : 100);
-    }
-
-    /** Predelay of a return in milliseconds by where it begins, in seconds. */
-    public NavigableMap<Double, Double> predelayMillis(Return r) {
-        return course(
-                r,
-                ChainSettings.PREDELAY,
-                s -> s instanceof StageSettings.Predelay p ? 1000 * p.seconds() : 0);
-    }
-
-    private NavigableMap<Double, Double> course(
-            Return r, int stage, ToDoubleFunction<StageSettings> value) {
-        NavigableMap<Double, Double> course = new TreeMap<>();
-        for (Timeline.Step step : stages(r, GainCurve.EVEN).get(stage).steps()) {
-            course.put(
-                    step.frame() / design.song().sampleRateHz(),
-                    value.applyAsDouble(step.settings()));
-        }
-        return course;
     }
 
     /** The same throughout, or a step at each section whose tempo or plan makes it another. */

@@ -2,6 +2,7 @@ package orbispace.core.render;
 
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.dynamics.DuckerSettings;
 import orbispace.core.dynamics.GainComputer;
 import orbispace.core.space.ConvolutionSettings;
@@ -35,13 +36,13 @@ final class SpaceWorks {
             case Space.Convolution c -> new ConvolutionSettings(responses.of(c));
             case Space.Echo e -> echo(e, bar);
             case Space.Copies d -> new CopiesSettings(d.copies(), d.highPassHz(), d.centre());
-            case Space.Split s -> new SplitSettings(side(s, true), side(s, false));
+            case SplitPair s -> new SplitSettings(side(s, true), side(s, false));
             case Space.Parallel p -> parallel(p);
         };
     }
 
-    private static SplitSettings.Side side(Space.Split s, boolean left) {
-        Space.Split.Place place = s.place(left);
+    private static SplitSettings.Side side(SplitPair s, boolean left) {
+        SplitPair.Place place = s.place(left);
         return new SplitSettings.Side(
                 reverb(s.space(left)), place.laterMillis() / 1000, place.pan());
     }

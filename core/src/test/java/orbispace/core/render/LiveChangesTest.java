@@ -27,6 +27,7 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Send;
 import orbispace.core.design.Song;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.Throw;
 import orbispace.core.design.ThrowsEdit;
 import orbispace.core.design.Width;
@@ -371,8 +372,8 @@ class LiveChangesTest {
         all.put(
                 "split",
                 chains(
-                        new Space.Split((Space.Reverb) room, (Space.Reverb) room, 1),
-                        new Space.Split((Space.Reverb) longer, (Space.Reverb) room, 0.3)));
+                        new SplitPair((Space.Reverb) room, (Space.Reverb) room, 1),
+                        new SplitPair((Space.Reverb) longer, (Space.Reverb) room, 0.3)));
         all.put(
                 "parallel",
                 chains(

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.TailKnob;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
@@ -41,7 +42,7 @@ final class SpaceJson {
             // Files of earlier versions say doubler.
             case "copies", "doubler" -> copies(n);
             case "split-pair" ->
-                    new Space.Split(
+                    new SplitPair(
                             reverb(object(n, "left")),
                             reverb(object(n, "right")),
                             place(n.path("leftPlace"), -number(n, "width", 1)),
@@ -61,11 +62,11 @@ final class SpaceJson {
     }
 
     /** Files of earlier versions tell no more than how far both stand to their sides. */
-    private static Space.Split.Place place(JsonNode n, double pan) {
-        return new Space.Split.Place(number(n, "laterMillis", 0), number(n, "pan", pan));
+    private static SplitPair.Place place(JsonNode n, double pan) {
+        return new SplitPair.Place(number(n, "laterMillis", 0), number(n, "pan", pan));
     }
 
-    private static void place(ObjectNode n, Space.Split.Place place) {
+    private static void place(ObjectNode n, SplitPair.Place place) {
         n.put("laterMillis", place.laterMillis()).put("pan", place.pan());
     }
 
@@ -154,7 +155,7 @@ final class SpaceJson {
             case Space.Convolution c -> write(n, c);
             case Space.Echo e -> write(n, e);
             case Space.Copies d -> write(n, d);
-            case Space.Split s -> {
+            case SplitPair s -> {
                 n.put("kind", "split-pair");
                 write(n.putObject("left"), s.left());
                 write(n.putObject("right"), s.right());

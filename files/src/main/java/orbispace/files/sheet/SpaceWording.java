@@ -9,6 +9,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.space.CopiesSettings;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.Fit;
@@ -44,7 +45,7 @@ public final class SpaceWording {
             case Space.Convolution c -> List.of(new Line("Convolution", convolution(c)));
             case Space.Echo e -> echo(e);
             case Space.Copies d -> List.of(new Line("Copies", copies(d)));
-            case Space.Split s ->
+            case SplitPair s ->
                     List.of(
                             new Line(
                                     "Left",
@@ -93,7 +94,7 @@ public final class SpaceWording {
                 + Wording.number(c.highScale(), 2);
     }
 
-    private static String place(Space.Split.Place p) {
+    private static String place(SplitPair.Place p) {
         return (p.laterMillis() == 0 ? "" : ", " + Wording.millis(p.laterMillis()) + " later")
                 + ", "
                 + side(p.pan());
@@ -247,7 +248,7 @@ public final class SpaceWording {
                             ? "In mono the copies stay; their sum combs with the dry sound."
                             : "Only sides: in mono the copies vanish and the dry sound stays as it"
                                     + " is.";
-            case Space.Split s ->
+            case SplitPair s ->
                     Wording.seconds(s.left().decaySeconds())
                             + " "
                             + s.left().kind().label()
@@ -275,7 +276,7 @@ public final class SpaceWording {
             case Space.Convolution c -> "\u00d7" + Wording.number(c.midScale(), 2);
             case Space.Echo e -> sides(e);
             case Space.Copies d -> d.copies().size() + " copies";
-            case Space.Split s ->
+            case SplitPair s ->
                     Wording.number(s.left().decaySeconds(), 1)
                             + " | "
                             + Wording.seconds(s.right().decaySeconds());

@@ -19,6 +19,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.space.CopiesSettings;
@@ -64,11 +65,11 @@ class SpacesFileTest {
                                         new CopiesSettings.Voice(0.017, 6, 0.5, 0.0012, 0.7)),
                                 150,
                                 false),
-                        new Space.Split(
+                        new SplitPair(
                                 ROOM,
                                 ROOM.withDecay(1.4),
-                                new Space.Split.Place(15, -0.4),
-                                new Space.Split.Place(0, 0.9)),
+                                new SplitPair.Place(15, -0.4),
+                                new SplitPair.Place(0, 0.9)),
                         new Space.Parallel(-30, 4, 6, 5, 80, 6));
         Filter key = new Filter(null, new Filter.Corner(400, 4));
         Gate gate = new Gate("", key, -20, 4, 120, 1, 40, 25, null);

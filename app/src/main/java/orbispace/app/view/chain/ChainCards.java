@@ -31,6 +31,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.draft.TimeProposal;
 import orbispace.core.draft.TimeProposals;
 
@@ -170,7 +171,7 @@ final class ChainCards extends VBox {
                 shown.addBelow(why);
             }
         }
-        if (r.space() instanceof Space.Split pair) {
+        if (r.space() instanceof SplitPair pair) {
             cards.getLast().addBelow(new PairLine(model, pair));
         }
         if (r.space() instanceof Space.Copies copies) {

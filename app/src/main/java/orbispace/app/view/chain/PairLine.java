@@ -6,16 +6,17 @@ import javafx.scene.layout.HBox;
 import orbispace.app.desk.ChainModel;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.space.ReverbCharacter;
 import orbispace.core.space.ReverbKind;
 
 /** What kinds of space the two of a pair are. */
 final class PairLine extends HBox {
-    PairLine(ChainModel model, Space.Split pair) {
+    PairLine(ChainModel model, SplitPair pair) {
         super(4, side(model, pair, true), side(model, pair, false));
     }
 
-    private static MenuButton side(ChainModel model, Space.Split pair, boolean left) {
+    private static MenuButton side(ChainModel model, SplitPair pair, boolean left) {
         String where = left ? "left" : "right";
         MenuButton menu = new MenuButton(where + ": " + pair.space(left).kind().label());
         menu.getStyleClass().add("kind-menu");
@@ -31,7 +32,7 @@ final class PairLine extends HBox {
     private static void become(ChainModel model, boolean left, ReverbKind kind) {
         model.chosenReturn()
                 .ifPresent(r -> {
-                    if (r.space() instanceof Space.Split pair) {
+                    if (r.space() instanceof SplitPair pair) {
                         Space.Reverb now = pair.space(left);
                         Space.Reverb other =
                                 new Space.Reverb(

@@ -14,6 +14,7 @@ import orbispace.core.design.Drive;
 import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 
 /** The chain of the chosen return as a path of small cards. */
 public final class ReturnInspector extends Inspector {
@@ -86,9 +87,7 @@ public final class ReturnInspector extends Inspector {
         return r.id()
                 + r.space().kindLabel()
                 + (r.space() instanceof Space.Copies d ? d.copies().size() + "" + d.centre() : "")
-                + (r.space() instanceof Space.Split s
-                        ? "" + s.left().kind() + s.right().kind()
-                        : "")
+                + (r.space() instanceof SplitPair s ? "" + s.left().kind() + s.right().kind() : "")
                 + r.sends().keySet()
                 + r.sends().values().stream().map(s -> s.gate() != null).toList()
                 + r.feeds().keySet()

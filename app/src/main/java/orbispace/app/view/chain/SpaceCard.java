@@ -10,6 +10,7 @@ import orbispace.core.design.PairKnob;
 import orbispace.core.design.PressKnob;
 import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.space.ReverbKind;
@@ -63,13 +64,13 @@ public record SpaceCard(String head, Plot plot, boolean explained, List<Knob> nu
                                     ResponseKnob.KEEP));
             case Space.Echo e -> echo(e.kind());
             case Space.Copies d -> copies(d);
-            case Space.Split s -> pair(s);
+            case SplitPair s -> pair(s);
             case Space.Parallel p -> List.of(compressor());
         };
     }
 
     /** What both have, and then each. */
-    private static List<SpaceCard> pair(Space.Split s) {
+    private static List<SpaceCard> pair(SplitPair s) {
         List<SpaceCard> cards = new ArrayList<>();
         cards.add(decay("PAIR", TailKnob.PAIR_LEFT, TailKnob.PAIR_RIGHT, TailKnob.PAIR_SIDES));
         for (boolean left : new boolean[] {true, false}) {

@@ -22,6 +22,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.ResponseKnob;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.TailKnob;
 import orbispace.core.space.EchoSettings;
 import orbispace.core.time.NoteValue;
@@ -113,7 +114,7 @@ final class OrbitHandles extends Pane {
                 end(TailKnob.GATED_LENGTH, pre + length, reading(g.length(), length));
                 side(r, edges[1], pre + length);
             }
-            case Space.Split s -> {
+            case SplitPair s -> {
                 begin(r, pre);
                 double decay = s.left().decaySeconds();
                 end(TailKnob.PAIR_LEFT, pre + decay, Wording.seconds(decay));

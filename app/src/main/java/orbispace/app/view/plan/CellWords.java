@@ -1,6 +1,7 @@
 package orbispace.app.view.plan;
 
 import java.util.List;
+import orbispace.app.desk.PlanMeasured;
 import orbispace.app.desk.PlanModel;
 import orbispace.app.desk.Planning;
 import orbispace.core.design.Section;
@@ -20,7 +21,7 @@ final class CellWords {
 
     /** What was measured of the cell, and of the tail that runs into it. */
     String of(String id) {
-        Planning.Measured known = planning.measured().get();
+        PlanMeasured known = planning.measured().get();
         List<Section> sections = model.design().get().song().sections();
         int index = planning.section().map(sections::indexOf).orElse(-1);
         List<Double> shares = known == null ? null : known.shares().get(id);

@@ -7,6 +7,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanMeasured;
 import orbispace.app.desk.PlanModel;
 import orbispace.app.desk.Planning;
 import orbispace.app.draw.BarRuler;
@@ -223,7 +224,7 @@ final class PlanChart extends ScalingCanvas {
         }
         BarRuler.paint(pen, model.design().get().song().clock(), axis, 48, 12, h - ARRANGEMENT);
         PlanLanes lanes = new PlanLanes(pen, axis, model);
-        Planning.Measured known = planning.measured().get();
+        PlanMeasured known = planning.measured().get();
         boolean current = known != null && planning.isCurrent(known);
         List<BoundaryClash> clashes = known == null || !current ? List.of() : known.clashes();
         double y = TOP;

@@ -2,8 +2,8 @@ package orbispace.app.view.plan;
 
 import java.util.List;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.PlanMeasured;
 import orbispace.app.desk.PlanModel;
-import orbispace.app.desk.Planning;
 import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
@@ -56,7 +56,7 @@ final class PlanLanes {
     }
 
     /** How dense the arrangement of each section is, as bars under the lanes. */
-    void arrangement(Planning.@Nullable Measured known, double top, double height) {
+    void arrangement(@Nullable PlanMeasured known, double top, double height) {
         pen.text("Arrangement", 16, top + height / 2 + 4, Type.strong(11.5), pen.palette.ink2);
         if (known == null || known.sones().size() != sections().size()) {
             pen.text(

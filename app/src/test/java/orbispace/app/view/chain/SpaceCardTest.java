@@ -22,6 +22,7 @@ import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
+import orbispace.core.design.SplitPair;
 import orbispace.core.design.TailKnob;
 import orbispace.core.design.Width;
 import org.junit.jupiter.api.AfterEach;
@@ -197,7 +198,7 @@ class SpaceCardTest {
         become(SpaceKinds.PLATE);
         assertThat(((Space.Reverb) ret().space()).decaySeconds()).isEqualTo(2.7);
         become(SpaceKinds.SPLIT);
-        assertThat(((Space.Split) ret().space()).left().decaySeconds()).isEqualTo(2.7);
+        assertThat(((SplitPair) ret().space()).left().decaySeconds()).isEqualTo(2.7);
         become(SpaceKinds.PING_PONG);
         type("echo time", "333 ms");
         type("feedback", "20");
