@@ -1,5 +1,6 @@
 package orbispace.app.view.frame;
 
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
@@ -18,6 +19,11 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
     /** Width of the column of names left of every time axis. */
     public static final double LABELS = 108;
 
+    private static final double LINE = 17;
+
+    /** With less room the line of what to do next takes two. */
+    private static final double NARROW = 300;
+
     protected final M model;
     private final Label title;
     private final Label next = new Label();
@@ -33,6 +39,7 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         next.getStyleClass().add("next");
         next.setMouseTransparent(true);
         next.setWrapText(true);
+        next.setAlignment(Pos.TOP_LEFT);
     }
 
     /** What fills the main area, from back to front; the title lies over all. */
@@ -69,7 +76,7 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         Plate.place(title, 16, 3, w, 30);
         Plate.place(caption, 16 + w + 14, 10, 260, 18);
         double room = nextRoom();
-        Plate.place(next, 16, 27, room, next.prefHeight(room));
+        Plate.place(next, 16, 28, room, room < NARROW ? 2 * LINE : LINE);
         super.layoutChildren();
     }
 
