@@ -139,7 +139,8 @@ public final class ClearSong {
             for (Return r : design.returns()) {
                 RemedyFinder finder =
                         new RemedyFinder(analysis, Targets.asked(design, s, r), barred);
-                proposals.addAll(finder.propose(question(s, r.id()), job));
+                Question q = question(s, r.id());
+                finder.propose(q, job).forEach(p -> proposals.add(finder.told(q, p, job)));
             }
         }
         return proposals;

@@ -206,18 +206,26 @@ public final class CoverAnalysis {
         return view(q.design(), q.source(), wets, q.phrases().spans(), q.span(), job);
     }
 
-    /** How a source stands; the low share is that of the return in question. */
+    /**
+     * How a source stands; the low share is that of the return in question. Its width is not asked,
+     * since that takes as long as all else: {@link #told}.
+     */
     public Standing standing(Question q, Job job) {
         PairView view = view(q, job);
         double low = spectrum(q.design(), q.ret(), job).share();
-        return new Standing(view.cover(), view.sibilanceDb(), low, opened(q, view, job));
+        return new Standing(view.cover(), view.sibilanceDb(), low);
     }
 
-    /** What the width says of one return; what is obvious by its loudness need not be asked. */
-    WetState opened(Question q, PairView view, Job job) {
-        return q.together() || view.cover().state() == WetState.OBVIOUS
-                ? WetState.HIDDEN
-                : opens(q.design(), q.ret(), q.span(), job).state();
+    /** The same with what the width says of one return, as it is to be told. */
+    public Standing told(Question q, Standing s, Job job) {
+        // What is obvious by its loudness need not be asked.
+        return q.together() || s.cover().state() == WetState.OBVIOUS
+                ? s
+                : new Standing(
+                        s.cover(),
+                        s.sibilanceDb(),
+                        s.lowShare(),
+                        opens(q.design(), q.ret(), q.span(), job).state());
     }
 
     Excitation others(Question q, Job job) {

@@ -41,11 +41,10 @@ final class EarEvidence {
         view = analysis.view(question, job);
         spectrum = analysis.spectrum(question.design(), question.ret(), job);
         standing =
-                new Standing(
-                        view.cover(),
-                        view.sibilanceDb(),
-                        spectrum.share(),
-                        analysis.opened(question, view, job));
+                analysis.told(
+                        question,
+                        new Standing(view.cover(), view.sibilanceDb(), spectrum.share()),
+                        job);
         response =
                 ImpulseResponse.of(
                         question.design(),

@@ -107,6 +107,23 @@ public final class RemedyFinder {
         return analysis.standing(q, job);
     }
 
+    /** A standing with what the return's width says, as it is to be told. */
+    Standing told(Question q, Standing standing, Job job) {
+        return analysis.told(q, standing, job);
+    }
+
+    /** A proposal with what the return's width says before and after it. */
+    public Proposal told(Question q, Proposal p, Job job) {
+        return new Proposal(
+                p.kind(),
+                p.edit(),
+                p.change(),
+                p.why(),
+                told(q, p.standingBefore(), job),
+                told(q.of(p.edit().applyTo(q.design())), p.standingAfter(), job),
+                p.cost());
+    }
+
     /**
      * Proposals for one question, best bargain first; none where the targets are met, and none that
      * touches what is locked.

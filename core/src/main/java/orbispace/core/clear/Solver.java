@@ -35,12 +35,16 @@ public final class Solver {
 
     /** Clears one source of one return, or of all returns by changes of this one. */
     public Solution solve(Question q, Job job) {
+        return gone(q, job).solution(finder.told(q, finder.standing(q, job), job));
+    }
+
+    private Way gone(Question q, Job job) {
         Way way = new Way(q, job, finder.targets());
         way.go(finder.quick());
         if (!way.arrived()) {
             way.go(finder);
         }
-        return way.solution(finder.standing(q, job));
+        return way;
     }
 
     /** The steps taken so far, where they lead, and what is still missing. */
@@ -94,10 +98,10 @@ public final class Solver {
         }
 
         Solution solution(Standing before) {
-            List<String> misses = now.misses(targets);
+            Standing told = finder.told(q.of(design), now, job);
             boolean tired = steps.size() >= MOST_STEPS;
             return Solver.this.solution(
-                    steps, design, before, now, now.stateWords(), misses, tired);
+                    steps, design, before, told, told.stateWords(), told.misses(targets), tired);
         }
     }
 
@@ -116,7 +120,8 @@ public final class Solver {
         List<String> states = new ArrayList<>();
         for (Return r : design.returns()) {
             Targets asked = asked(design, q.source(), r);
-            Standing there = finder.standing(alone(all.of(design), r.id()), job);
+            Question one = alone(all.of(design), r.id());
+            Standing there = finder.told(one, finder.standing(one, job), job);
             states.add(r.id() + " " + there.stateWords());
             if (!asked.accepts(there.cover().state())) {
                 misses.add(
@@ -140,9 +145,9 @@ public final class Solver {
             int taken = steps.size();
             for (Return r : all.design().returns()) {
                 Question one = alone(all.of(design), r.id());
-                Solution part = part(one, unheard.contains(r.id())).solve(one, job);
-                steps.addAll(part.steps());
-                design = part.design();
+                Way part = part(one, unheard.contains(r.id())).gone(one, job);
+                steps.addAll(part.steps);
+                design = part.design;
                 job.report(steps.size() / (steps.size() + 4.0));
             }
             if (steps.size() == taken) {

@@ -94,7 +94,7 @@ class OpeningReturnsTest {
     private static Standing standing(Design design) {
         Question q =
                 new Question(design, design.sources().getFirst(), "A", Phrases.NONE, SPAN, false);
-        return ANALYSIS.standing(q, Job.QUIET);
+        return ANALYSIS.told(q, ANALYSIS.standing(q, Job.QUIET), Job.QUIET);
     }
 
     @Test
