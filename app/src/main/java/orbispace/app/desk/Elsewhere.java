@@ -72,16 +72,14 @@ public final class Elsewhere implements OfSong {
             known.set(null);
             return;
         }
+        String name = clearing.name();
         Question q =
                 new Question(now, clearing.source().get(), "", clearing.phrases(), span, false);
         song.jobs()
                 .start(
                         "places",
                         "Listening elsewhere",
-                        (job, d) ->
-                                new Known(
-                                        clearing.name(),
-                                        PlaceCost.of(analysis.get().get(), q, job)),
+                        (job, d) -> new Known(name, PlaceCost.of(analysis.get().get(), q, job)),
                         (found, d) -> known.set(found));
     }
 }

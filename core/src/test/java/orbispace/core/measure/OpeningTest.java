@@ -122,6 +122,25 @@ class OpeningTest {
     }
 
     @Test
+    void whatMonoBearsAtAnyLevelEndsWhereItMakesTheWholeLouder() {
+        float[] common = Signals.noise(0.02, 60, 15000, SECONDS, RATE, 5);
+        float[] side = Signals.noise(0.006, 60, 15000, SECONDS, RATE, 6);
+        Audio wide =
+                Audio.of(
+                        RATE,
+                        Signals.sum(common, side),
+                        Signals.sum(common, Signals.scaled(side, -1)));
+        WidthCurve curve = WidthCurve.of(BESIDE.plus(wide, 1), wide);
+        WidthCurve.Point best = curve.best().orElseThrow();
+        assertThat(best.louderDb()).isLessThanOrEqualTo(1);
+        assertThat(curve.points())
+                .anyMatch(p ->
+                        p.monoDb() <= 0.5
+                                && p.notchDb() <= 3
+                                && p.opens().degrees() > best.opens().degrees() + 1);
+    }
+
+    @Test
     void placesLieAllOverAndOffAnyGrid() {
         int[] places = Uneven.places(10000, 128);
         assertThat(places).hasSize(128).isSorted().doesNotHaveDuplicates();

@@ -58,6 +58,11 @@ final class CostTable extends ScalingCanvas {
         repaint();
     }
 
+    /** Whether it shows how returns stand where the mix will be heard. */
+    boolean isElsewhere() {
+        return elsewhere;
+    }
+
     @Override
     protected void paint(Pen pen, double w, double h) {
         Elsewhere.Known there = model.elsewhere().known().get();

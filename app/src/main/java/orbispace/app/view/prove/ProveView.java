@@ -77,13 +77,19 @@ public final class ProveView extends Screen<ProveModel> {
         model.measured().survey().found().addListener((o, was, is) -> refreshWhenSeen());
         model.widths().known().addListener((o, was, is) -> refreshWhenSeen());
         model.elsewhere().known().addListener((o, was, is) -> refreshWhenSeen());
-        sceneProperty().addListener((o, was, is) -> model.widths().wanted().set(is != null));
+        sceneProperty().addListener((o, was, is) -> lookedAt(is != null));
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
         model.references().held().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
+    }
+
+    /** What takes long is measured only while one looks. */
+    private void lookedAt(boolean is) {
+        model.widths().wanted().set(is);
+        model.elsewhere().wanted().set(is && costs.isElsewhere());
     }
 
     @Override
