@@ -135,7 +135,7 @@ public final class StemSurvey {
             return facts;
         }
         Renderer renderer = new Renderer(material, material.frames(), new StageCache(0));
-        return facts.withPhrases(PhraseFinder.find(renderer.dry(layers)));
+        return facts.withPhrases(PhraseFinder.find(renderer.dry(design.unplanned(), layers)));
     }
 
     /** What the stems of a song have in common. */

@@ -140,7 +140,11 @@ public final class CoverAnalysis {
         Excitation rest = song.wets(design, others, job);
         job.check();
         return cut(
-                song.part(layers), wet, rest.plus(song.sourcesBut(design, layers)), phrases, span);
+                song.part(design, layers),
+                wet,
+                rest.plus(song.sourcesBut(design, layers)),
+                phrases,
+                span);
     }
 
     /** Mean loudness of all dry sources together over a stretch, in sones. */
@@ -238,7 +242,7 @@ public final class CoverAnalysis {
     PairView withWet(Question q, Excitation wet, Job job) {
         Excitation rest = others(q, job);
         List<Source> layers = q.design().layersOf(q.source());
-        Excitation dry = song.part(layers);
+        Excitation dry = song.part(q.design(), layers);
         Excitation sources = song.sourcesBut(q.design(), layers);
         return q.together()
                 ? cut(dry, wet.plus(rest), sources, q.phrases().spans(), q.span())

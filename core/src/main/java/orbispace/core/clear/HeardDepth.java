@@ -77,7 +77,7 @@ public final class HeardDepth {
             if (depth == null) {
                 continue;
             }
-            Excitation dry = analysis.slice(song.dry(s), span).only(few);
+            Excitation dry = analysis.slice(song.dry(design, s), span).only(few);
             sum = sum.plus(dry);
             drySum = drySum.plus(dry);
             Excitation own = none;

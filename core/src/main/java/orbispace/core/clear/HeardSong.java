@@ -68,15 +68,13 @@ final class HeardSong {
     }
 
     /** A source at its fader. */
-    Excitation dry(Source source) {
-        return heard(level(source), () -> renderer.dry(source));
+    Excitation dry(Design design, Source source) {
+        return part(design, List.of(source));
     }
 
     /** Several sources, heard as one. */
-    Excitation part(List<Source> layers) {
-        return layers.size() == 1
-                ? dry(layers.getFirst())
-                : heard(layers.stream().map(HeardSong::level).toList(), () -> renderer.dry(layers));
+    Excitation part(Design design, List<Source> layers) {
+        return heard(Renderer.placed(design, layers), () -> renderer.dry(design, layers));
     }
 
     /**
@@ -86,13 +84,13 @@ final class HeardSong {
     Excitation sourcesBut(Design design, List<Source> out) {
         List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
         if (design.sources().size() > ONE_BY_ONE) {
-            List<Object> key = List.of("as one", others.stream().map(HeardSong::level).toList());
+            List<Object> key = List.of("as one", Renderer.placed(design, others));
             return heard(key, () -> renderer.dryBut(design, out));
         }
-        others.parallelStream().forEach(this::dry);
+        others.parallelStream().forEach(s -> dry(design, s));
         Excitation sum = silence();
         for (Source s : others) {
-            sum = sum.plus(dry(s));
+            sum = sum.plus(dry(design, s));
         }
         return sum;
     }
@@ -173,10 +171,6 @@ final class HeardSong {
     /** What each return takes of the mix. */
     List<ReturnCost> costs(Design design, Job job) {
         return kept(costs, design, () -> ReturnCost.of(renderer.render(design, job)));
-    }
-
-    private static List<Object> level(Source source) {
-        return List.of(source.id(), source.gainDb(), source.pan());
     }
 
     private Excitation heard(Object key, Supplier<Audio> sound) {

@@ -113,7 +113,7 @@ public final class LeadFinder {
 
     /** The share of the loudness of all that is dry that a part has, 0 to 1. */
     private static double share(CoverAnalysis analysis, Design design, Source s, Span span) {
-        Excitation part = analysis.slice(analysis.song().part(design.layersOf(s)), span);
+        Excitation part = analysis.slice(analysis.song().part(design, design.layersOf(s)), span);
         Excitation besides =
                 analysis.slice(analysis.song().sourcesBut(design, design.layersOf(s)), span);
         return WetShare.of(part.times(0), part, besides, analysis.roomPower());
@@ -127,7 +127,8 @@ public final class LeadFinder {
             Span span) {
         Optional<Phrases> known = Optional.ofNullable(phrases.get(s.id()));
         if (known.isEmpty()) {
-            Excitation part = analysis.slice(analysis.song().part(design.layersOf(s)), span);
+            Excitation part =
+                    analysis.slice(analysis.song().part(design, design.layersOf(s)), span);
             int loud = Passages.ofLoudness(part).speaking().cardinality();
             return loud / (double) Math.max(1, part.frames());
         }

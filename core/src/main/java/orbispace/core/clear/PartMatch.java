@@ -74,7 +74,7 @@ public final class PartMatch {
             Design own = OwnWet.sending(design, ids, true);
             Design others = OwnWet.sending(design, ids, false);
             Renderer renderer = analysis.renderer();
-            Audio alone = renderer.with(renderer.dry(sources), own, job);
+            Audio alone = renderer.with(renderer.dry(design, sources), own, job);
             Audio rest = renderer.with(renderer.dryBut(design, sources), others, job);
             return new Part(
                     analysis.slice(analysis.ear().hear(alone), span),

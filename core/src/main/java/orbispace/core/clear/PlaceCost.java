@@ -73,7 +73,7 @@ public record PlaceCost(HeardThrough place, OptionalDouble presenceKept, double 
             double there = heard(whole, 1).meanSquare();
             double gain = there > 0 ? Math.sqrt(power / there) : 1;
             mix = heard(whole, gain);
-            part = heard(Openings.cut(renderer, renderer.dry(layers), q.span()), gain);
+            part = heard(Openings.cut(renderer, renderer.dry(design, layers), q.span()), gain);
             others = heard(Openings.cut(renderer, renderer.dryBut(design, layers), q.span()), gain);
             for (Return r : design.returns()) {
                 job.check();

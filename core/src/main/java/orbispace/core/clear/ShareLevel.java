@@ -30,7 +30,7 @@ public final class ShareLevel {
         Excitation others =
                 analysis.others(q, job).plus(analysis.song().sourcesBut(q.design(), layers));
         Excitation rest = analysis.slice(others, q.span());
-        Excitation dry = analysis.slice(analysis.song().part(layers), q.span());
+        Excitation dry = analysis.slice(analysis.song().part(q.design(), layers), q.span());
         Excitation wet = analysis.slice(analysis.wet(q.design(), q.ret(), job), q.span());
         double now = q.ret().levelDb();
         double room = analysis.roomPower();

@@ -34,7 +34,7 @@ public final class Speaking {
     }
 
     private static Excitation dry(CoverAnalysis analysis, Question q) {
-        return analysis.song().part(q.design().layersOf(q.source()));
+        return analysis.song().part(q.design(), q.design().layersOf(q.source()));
     }
 
     private static Passages passages(CoverAnalysis analysis, Question q, Excitation dry) {

@@ -36,7 +36,7 @@ public record StretchWidth(WidthReport without, WidthReport with) {
             CoverAnalysis analysis, Design design, Set<String> ids, Span span, Job job) {
         Renderer renderer = analysis.renderer();
         List<Source> sources = design.sources().stream().filter(s -> ids.contains(s.id())).toList();
-        Audio dry = renderer.dry(sources);
+        Audio dry = renderer.dry(design, sources);
         Audio wet = renderer.with(dry, OwnWet.sending(design, ids, true), job);
         return new StretchWidth(report(renderer, dry, span), report(renderer, wet, span));
     }

@@ -225,6 +225,15 @@ public record Design(
                 other);
     }
 
+    /** The same field where no source moves from section to section, though its fader may. */
+    public Design standing() {
+        return withSong(
+                song.withSections(
+                        song.sections().stream()
+                                .map(s -> s.withPlan(s.plan().standing()))
+                                .toList()));
+    }
+
     /** The same field as it is without plan and throws. */
     public Design unplanned() {
         boolean planned = song.sections().stream().anyMatch(s -> !s.plan().isPlain());

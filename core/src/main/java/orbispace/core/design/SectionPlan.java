@@ -9,10 +9,14 @@ import java.util.TreeMap;
  *
  * @param cells each return that differs, by its letter
  * @param sendsDb offsets of sends, -60 to 24 dB, by the return's letter and the source's id
+ * @param sources each source that differs, by its id
  */
-public record SectionPlan(Map<String, PlanCell> cells, Map<String, Map<String, Double>> sendsDb) {
+public record SectionPlan(
+        Map<String, PlanCell> cells,
+        Map<String, Map<String, Double>> sendsDb,
+        Map<String, SourceCell> sources) {
     /** Nothing differs. */
-    public static final SectionPlan NONE = new SectionPlan(Map.of(), Map.of());
+    public static final SectionPlan NONE = new SectionPlan(Map.of(), Map.of(), Map.of());
 
     /** Keeps its own maps; what does not differ is left out. */
     public SectionPlan {
@@ -29,11 +33,14 @@ public record SectionPlan(Map<String, PlanCell> cells, Map<String, Map<String, D
             }
         });
         sendsDb = Collections.unmodifiableMap(sends);
+        Map<String, SourceCell> moved = new TreeMap<>(sources);
+        moved.values().removeIf(SourceCell::isPlain);
+        sources = Collections.unmodifiableMap(moved);
     }
 
     /** Whether nothing differs. */
     public boolean isPlain() {
-        return cells.isEmpty() && sendsDb.isEmpty();
+        return cells.isEmpty() && sendsDb.isEmpty() && sources.isEmpty();
     }
 
     /** A return here. */
@@ -46,11 +53,35 @@ public record SectionPlan(Map<String, PlanCell> cells, Map<String, Map<String, D
         return sendsDb.getOrDefault(returnId, Map.of()).getOrDefault(sourceId, 0.0);
     }
 
+    /** A source here. */
+    public SourceCell source(String sourceId) {
+        return sources.getOrDefault(sourceId, SourceCell.PLAIN);
+    }
+
+    /** The same without what it does to returns; sources and sends stay as they are. */
+    public SectionPlan withoutCells() {
+        return new SectionPlan(Map.of(), sendsDb, sources);
+    }
+
+    /** The same where sources stand as they do elsewhere; their faders stay moved. */
+    SectionPlan standing() {
+        Map<String, SourceCell> still = new TreeMap<>(sources);
+        still.replaceAll((id, c) -> c.withPan(0).withWidth(1));
+        return new SectionPlan(cells, sendsDb, still);
+    }
+
+    /** The same with another source. */
+    public SectionPlan withSource(String sourceId, SourceCell cell) {
+        Map<String, SourceCell> other = new TreeMap<>(sources);
+        other.put(sourceId, cell);
+        return new SectionPlan(cells, sendsDb, other);
+    }
+
     /** The same with another cell. */
     public SectionPlan withCell(String returnId, PlanCell cell) {
         Map<String, PlanCell> other = new TreeMap<>(cells);
         other.put(returnId, cell);
-        return new SectionPlan(other, sendsDb);
+        return new SectionPlan(other, sendsDb, sources);
     }
 
     /** The same with another offset of a send; 0 for none. */
@@ -59,7 +90,7 @@ public record SectionPlan(Map<String, PlanCell> cells, Map<String, Map<String, D
         Map<String, Double> of = new TreeMap<>(sendsDb.getOrDefault(returnId, Map.of()));
         of.put(sourceId, db);
         other.put(returnId, of);
-        return new SectionPlan(cells, other);
+        return new SectionPlan(cells, other, sources);
     }
 
     /** What still has its return and its source. */
@@ -74,6 +105,8 @@ public record SectionPlan(Map<String, PlanCell> cells, Map<String, Map<String, D
                 keptSends.put(ret, of);
             }
         });
-        return new SectionPlan(keptCells, keptSends);
+        Map<String, SourceCell> keptSources = new TreeMap<>(sources);
+        keptSources.keySet().retainAll(sourceIds);
+        return new SectionPlan(keptCells, keptSends, keptSources);
     }
 }

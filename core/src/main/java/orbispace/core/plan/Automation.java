@@ -13,6 +13,7 @@ import orbispace.core.design.Throw;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.PlanCurves;
 import orbispace.core.render.PlannedCourses;
+import orbispace.core.render.SourceCurves;
 import orbispace.core.render.TrailReturns;
 import orbispace.core.time.SongClock;
 
@@ -29,8 +30,9 @@ public record Automation(List<Lane> lanes) {
      * One thing that moves.
      *
      * @param name in words
-     * @param returnId letter of the return
-     * @param sourceId id of the source for a send; empty for what enters or leaves the return
+     * @param returnId letter of the return; empty for a source's own fader, pan and width
+     * @param sourceId id of the source for a send or what is its own; empty for what enters or
+     *     leaves the return
      * @param quantity what moves
      * @param points in order of time, at least one; between them a level runs straight in
      *     amplitude, anything else straight in itself, and two at one moment are a step
@@ -52,7 +54,9 @@ public record Automation(List<Lane> lanes) {
         /** Width, in per cent. */
         WIDTH("%", 0, 200),
         /** Predelay, in milliseconds. */
-        PREDELAY("ms", 0, 500);
+        PREDELAY("ms", 0, 500),
+        /** Place between the loudspeakers, in per cent to the right. */
+        PAN("%", -100, 100);
 
         private final String unit;
         private final double least;
@@ -105,8 +109,8 @@ public record Automation(List<Lane> lanes) {
 
     /**
      * What moves in a design: levels into and out of returns, and sends; then decay, width and
-     * predelay, which step where a section begins. A thrown word that repeats in a way of its own
-     * goes to a return of its own.
+     * predelay, which step where a section begins; then faders, pans and widths of sources. A
+     * thrown word that repeats in a way of its own goes to a return of its own.
      */
     public static Automation of(Design given) {
         TrailReturns trails = new TrailReturns(given);
@@ -122,17 +126,23 @@ public record Automation(List<Lane> lanes) {
                             + r.name()
                             + own.map(t -> " for throw " + t.id()).orElse("");
             GainCurve level = curves.output(r, own);
-            add(lanes, design, "into " + name, r, "", 0, curves.input(r));
-            add(lanes, design, name + " level", r, "", r.levelDb(), level);
+            add(lanes, design, "into " + name, r.id(), "", 0, curves.input(r));
+            add(lanes, design, name + " level", r.id(), "", r.levelDb(), level);
             steps(stepping, design, name, r, own);
             for (Source s : design.sources()) {
                 if (curves.isSent(r, s)) {
                     String send = s.name() + " to " + name;
-                    add(lanes, design, send, r, s.id(), 0, curves.send(r, s));
+                    add(lanes, design, send, r.id(), s.id(), 0, curves.send(r, s));
                 }
             }
         }
         lanes.addAll(stepping);
+        SourceCurves sources = new SourceCurves(design);
+        for (Source s : design.sources()) {
+            add(lanes, design, s.name() + " fader", "", s.id(), s.gainDb(), sources.fader(s));
+            moving(lanes, design, s.name() + " pan", s, Quantity.PAN, sources.pan(s));
+            moving(lanes, design, s.name() + " width", s, Quantity.WIDTH, sources.spread(s));
+        }
         return new Automation(lanes);
     }
 
@@ -140,7 +150,7 @@ public record Automation(List<Lane> lanes) {
             List<Lane> lanes,
             Design design,
             String name,
-            Return r,
+            String returnId,
             String sourceId,
             double db,
             GainCurve curve) {
@@ -157,7 +167,27 @@ public record Automation(List<Lane> lanes) {
                             : Math.max(SILENT_DB, db + Decibels.ofAmplitude(curve.gain(i)));
             points.add(new Point(seconds, clock.beatAt(seconds), level));
         }
-        lanes.add(new Lane(name, r.id(), sourceId, Quantity.LEVEL, points));
+        lanes.add(new Lane(name, returnId, sourceId, Quantity.LEVEL, points));
+    }
+
+    /** What of a source runs straight, in per cent. */
+    private static void moving(
+            List<Lane> lanes,
+            Design design,
+            String name,
+            Source s,
+            Quantity quantity,
+            GainCurve curve) {
+        if (curve.isSteady()) {
+            return;
+        }
+        SongClock clock = design.song().clock();
+        List<Point> points = new ArrayList<>();
+        for (int i = 0; i < curve.size(); i++) {
+            double seconds = curve.frame(i) / design.song().sampleRateHz();
+            points.add(new Point(seconds, clock.beatAt(seconds), 100 * curve.gain(i)));
+        }
+        lanes.add(new Lane(name, "", s.id(), quantity, points));
     }
 
     /** What has another value from section to section; a trail has what its throw gave it. */

@@ -68,7 +68,7 @@ public enum PlanTemplate {
     }
 
     private Section planned(Section s, List<Return> moved) {
-        SectionPlan plan = new SectionPlan(java.util.Map.of(), s.plan().sendsDb());
+        SectionPlan plan = s.plan().withoutCells();
         PlanCell cell = cell(s);
         for (Return r : moved) {
             plan = plan.withCell(r.id(), cell);

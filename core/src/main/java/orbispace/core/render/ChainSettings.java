@@ -46,12 +46,13 @@ public record ChainSettings(
      * How a source enters a return: after its fader and pan, or before its fader.
      *
      * @param gain amplitude factor of the source's fader, 1 for a send before it
-     * @param pan -1 to 1
+     * @param stand where it stands over the song
      * @param gate what lets it pass; null for none
-     * @param curve its level over the song, on top of the factor
+     * @param curve its level over the song, on top of the factor, with the course of the fader
+     *     unless it is taken before it
      */
     public record SendGain(
-            double gain, double pan, StageSettings.@Nullable Gating gate, GainCurve curve) {}
+            double gain, Stand stand, StageSettings.@Nullable Gating gate, GainCurve curve) {}
 
     /**
      * How a return enters another.

@@ -36,6 +36,7 @@ public final class ChainWorks {
     private final SpaceWorks spaces;
     private final SongClock clock;
     private final PlanCurves plan;
+    private final SourceCurves sources;
     private final TrailReturns trails;
 
     /**
@@ -49,6 +50,7 @@ public final class ChainWorks {
         this.design = trails.whole();
         this.clock = design.song().clock();
         this.plan = new PlanCurves(trails.whole());
+        this.sources = new SourceCurves(plan.stretches());
         this.spaces = new SpaceWorks(clock, responses);
     }
 
@@ -156,7 +158,7 @@ public final class ChainWorks {
             return Timeline.of(at.apply(r.timedAtBar(), PlanCell.PLAIN));
         }
         List<Timeline.Step> steps = new ArrayList<>();
-        for (PlanCurves.Stretch stretch : plan.stretches()) {
+        for (PlanStretches.Stretch stretch : plan.stretches().all()) {
             if (!stretch.isSection() && !planned) {
                 continue;
             }
@@ -174,7 +176,7 @@ public final class ChainWorks {
     }
 
     /** The bar whose tempo a return takes in a stretch. */
-    private static int bar(Return r, PlanCurves.Stretch stretch, PlanCell cell) {
+    private static int bar(Return r, PlanStretches.Stretch stretch, PlanCell cell) {
         boolean follows =
                 switch (cell.tempo()) {
                     case AS_RETURN -> r.timing().followsSections();
@@ -189,11 +191,12 @@ public final class ChainWorks {
     }
 
     private ChainSettings.SendGain sendGain(Source s, Send send, GainCurve curve, int bar) {
+        SourceCurves.Course course = sources.of(s);
         return new ChainSettings.SendGain(
                 Decibels.toAmplitude(send.preFader() ? 0 : s.gainDb()),
-                s.pan(),
+                course.stand(),
                 sendGating(s, send.gate(), bar),
-                curve);
+                send.preFader() ? curve : curve.times(course.fader()));
     }
 
     private StageSettings.@Nullable Gating sendGating(Source s, @Nullable Gate gate, int bar) {
@@ -241,13 +244,17 @@ public final class ChainWorks {
     /** Gates hear stems as they are, so that a threshold stays one; duckers hear faders. */
     private StageSettings.Key key(String key, Filter filter, boolean atFader) {
         Map<String, Double> gains = new TreeMap<>();
+        Map<String, GainCurve> faders = new TreeMap<>();
         for (Source s : key.isEmpty() ? List.<Source>of() : design.keySources(key)) {
             gains.put(s.id(), (atFader ? Decibels.toAmplitude(s.gainDb()) : 1) / 2);
+            if (atFader) {
+                faders.put(s.id(), sources.of(s).fader());
+            }
         }
         Map<String, KeyWindow> windows = new TreeMap<>();
         double rate = design.song().sampleRateHz();
         design.keySpans(key).forEach((id, spans) -> windows.put(id, window(spans, rate)));
-        return new StageSettings.Key(gains, filter, windows);
+        return new StageSettings.Key(gains, filter, windows, faders);
     }
 
     private static KeyWindow window(List<Span> spans, double rate) {

@@ -3,6 +3,7 @@ package orbispace.core.render;
 import java.util.Arrays;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.DoubleUnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -121,12 +122,24 @@ public final class GainCurve {
         if (other.isEven()) {
             return this;
         }
+        if (isEven()) {
+            return other;
+        }
         SortedMap<Integer, Double> points = new TreeMap<>();
         for (int f : frames) {
             points.put(f, at(f) * other.at(f));
         }
         for (int f : other.frames) {
             points.put(f, at(f) * other.at(f));
+        }
+        return through(points);
+    }
+
+    /** The same course of what each of its points is turned into. */
+    GainCurve mapped(DoubleUnaryOperator into) {
+        SortedMap<Integer, Double> points = new TreeMap<>();
+        for (int i = 0; i < frames.length; i++) {
+            points.put(frames[i], into.applyAsDouble(gains[i]));
         }
         return through(points);
     }

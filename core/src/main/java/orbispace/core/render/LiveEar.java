@@ -7,6 +7,7 @@ import orbispace.core.dynamics.KeyPeaks;
 final class LiveEar {
     private final LiveStem[] sources;
     private final KeyWindow[] windows;
+    private final Ride[] faders;
     private final int offset;
     private final float[] middle;
     private final float[] side;
@@ -23,6 +24,7 @@ final class LiveEar {
                         .map(id -> stems[settings.graph.sources.indexOf(id)])
                         .toArray(LiveStem[]::new);
         windows = ear.windows().toArray(KeyWindow[]::new);
+        faders = Arrays.stream(settings.earFaders[index]).map(Ride::new).toArray(Ride[]::new);
         offset = ear.offset();
         middle = new float[maxFrames];
         side = new float[maxFrames];
@@ -41,11 +43,13 @@ final class LiveEar {
         return offset;
     }
 
-    void listen(float[] gains, Playhead head, int n) {
+    void listen(float[] gains, GainCurve[] curves, Playhead head, int n) {
         Arrays.fill(middle, 0, n, 0);
         Arrays.fill(side, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
             head.read(sources[s], offset, left, right);
+            faders[s].apply(curves[s]);
+            faders[s].process(left, right, 0, n, head.place() + offset);
             windows[s].add(gains[s], left, right, head.place() + offset, n, middle, side);
         }
         startPhase = phase;
@@ -64,6 +68,9 @@ final class LiveEar {
 
     void reset() {
         peaks.reset();
+        for (Ride fader : faders) {
+            fader.reset();
+        }
         phase = 0;
         startPhase = 0;
     }

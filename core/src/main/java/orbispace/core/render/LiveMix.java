@@ -2,7 +2,6 @@ package orbispace.core.render;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import orbispace.core.audio.Audio;
 import orbispace.core.dynamics.Drive;
 
 /**
@@ -21,6 +20,7 @@ public final class LiveMix {
     private final LiveEar[] ears;
     private final int[] order;
     private final float[][] dryGains;
+    private final LiveStand[] dryStands;
     private final float[] returnGains;
     private final int maxFrames;
     private float outputGain;
@@ -44,7 +44,7 @@ public final class LiveMix {
         LiveGraph graph = settings.graph;
         sources =
                 graph.sources.stream()
-                        .map(id -> new LiveStem(audio(settings.material, id)))
+                        .map(id -> new LiveStem(LiveSettings.audio(settings.material, id)))
                         .toArray(LiveStem[]::new);
         ears =
                 IntStream.range(0, graph.ears.size())
@@ -56,14 +56,13 @@ public final class LiveMix {
                         .toArray(LiveReturn[]::new);
         order = graph.order.clone();
         dryGains = LiveReturn.copy(settings.dryGains);
+        dryStands =
+                Arrays.stream(settings.dryCourses)
+                        .map(c -> new LiveStand(c, maxFrames))
+                        .toArray(LiveStand[]::new);
         returnGains = settings.returnGains.clone();
         outputGain = settings.outputGain;
         monoShare = settings.mono ? 1 : 0;
-    }
-
-    private static Audio audio(SongMaterial material, String id) {
-        Audio audio = material.audio().get(id);
-        return audio == null ? Audio.silence(material.sampleRateHz(), 1, 0) : audio;
     }
 
     /**
@@ -139,6 +138,7 @@ public final class LiveMix {
         }
         for (int s = 0; s < dryGains.length; s++) {
             System.arraycopy(is.settings().dryGains[s], 0, dryGains[s], 0, 2);
+            dryStands[s].reset();
         }
         System.arraycopy(is.settings().returnGains, 0, returnGains, 0, returnGains.length);
         outputGain = is.settings().outputGain;
@@ -170,7 +170,7 @@ public final class LiveMix {
         dry(left, right, now, n);
         fadeInput(left, right, n, input, wantedInput);
         for (int e = 0; e < ears.length; e++) {
-            ears[e].listen(now.earGains[e], head, n);
+            ears[e].listen(now.earGains[e], now.earFaders[e], head, n);
         }
         for (int r : order) {
             returns[r].process(now, is.tunings()[r], head, n, ears, returns, input, wantedInput);
@@ -203,7 +203,7 @@ public final class LiveMix {
             head.go(start + at, n);
             for (int e = 0; e < ears.length; e++) {
                 if (ears[e].offset() >= -at) {
-                    ears[e].listen(now.earGains[e], head, n);
+                    ears[e].listen(now.earGains[e], now.earFaders[e], head, n);
                 }
             }
             for (int r : order) {
@@ -223,7 +223,14 @@ public final class LiveMix {
         Arrays.fill(right, 0, n, 0);
         for (int s = 0; s < sources.length; s++) {
             head.read(sources[s], 0, sourceLeft, sourceRight);
-            LiveReturn.glide(sourceLeft, sourceRight, n, dryGains[s], now.dryGains[s]);
+            dryStands[s].process(
+                    sourceLeft,
+                    sourceRight,
+                    n,
+                    head.place(),
+                    now.dryCourses[s],
+                    dryGains[s],
+                    now.dryGains[s]);
             for (int i = 0; i < n; i++) {
                 left[i] += sourceLeft[i];
                 right[i] += sourceRight[i];

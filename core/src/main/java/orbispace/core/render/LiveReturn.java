@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import orbispace.core.dynamics.Gate;
-import orbispace.core.signal.DelayLine;
 import org.jspecify.annotations.Nullable;
 
 /** One return at work block by block: its sends, feeds and stages. */
@@ -21,51 +20,15 @@ final class LiveReturn {
     private final float[][] sendGains;
     private final float[] feedGains;
     private final @Nullable Gate[] sendGates;
-    private final Delay[] feedDelays;
-    private final Delay mixDelay;
+    private final LiveDelay[] feedDelays;
+    private final LiveDelay mixDelay;
     private final Block block;
     private final float[] left;
     private final float[] right;
     private final Ride[] sendRides;
+    private final LiveStand[] sendStands;
     private final Ride input;
     private int origin = Integer.MIN_VALUE;
-
-    /** Two channels held back by a whole number of frames, often none. */
-    private static final class Delay {
-        private final @Nullable DelayLine left;
-        private final @Nullable DelayLine right;
-        private final float[] outLeft;
-        private final float[] outRight;
-
-        Delay(int frames, int maxFrames) {
-            left = frames <= 0 ? null : line(frames);
-            right = frames <= 0 ? null : line(frames);
-            outLeft = new float[maxFrames];
-            outRight = new float[maxFrames];
-        }
-
-        private static DelayLine line(int frames) {
-            DelayLine line = new DelayLine(frames);
-            line.setDelay(frames, true);
-            return line;
-        }
-
-        void reset() {
-            if (left != null && right != null) {
-                left.reset();
-                right.reset();
-            }
-        }
-
-        void take(float[] l, float[] r, int n) {
-            System.arraycopy(l, 0, outLeft, 0, n);
-            System.arraycopy(r, 0, outRight, 0, n);
-            if (left != null && right != null) {
-                left.process(outLeft, 0, n);
-                right.process(outRight, 0, n);
-            }
-        }
-    }
 
     LiveReturn(
             LiveSettings settings,
@@ -91,8 +54,12 @@ final class LiveReturn {
         feedGains = settings.feedGains[index].clone();
         sendGates = sendGates(settings, index, sources.length, rate);
         feedDelays = feedDelays(graph, chain, advance, maxFrames);
-        mixDelay = new Delay(outAdvance, maxFrames);
+        mixDelay = new LiveDelay(outAdvance, maxFrames);
         block = new Block(new float[maxFrames], new float[maxFrames]);
+        sendStands =
+                Arrays.stream(settings.sendCourses[index])
+                        .map(c -> new LiveStand(c, maxFrames))
+                        .toArray(LiveStand[]::new);
         sendRides = new Ride[sources.length];
         Arrays.setAll(sendRides, s -> new Ride(settings.sendCurves[index][s]));
         input = new Ride(chain.input());
@@ -120,13 +87,13 @@ final class LiveReturn {
     }
 
     /** What each feed waits for, so that it comes as late as its return does. */
-    private static Delay[] feedDelays(
+    private static LiveDelay[] feedDelays(
             LiveGraph graph, ChainSettings chain, int advance, int maxFrames) {
-        Delay[] delays = new Delay[graph.order.length];
+        LiveDelay[] delays = new LiveDelay[graph.order.length];
         Arrays.setAll(
                 delays,
                 f ->
-                        new Delay(
+                        new LiveDelay(
                                 chain.feeds().containsKey(graph.returns.get(f))
                                         ? graph.outAdvance[f] - advance
                                         : 0,
@@ -194,7 +161,7 @@ final class LiveReturn {
             return;
         }
         head.read(sources[s], advance, left, right);
-        glide(left, right, n, gains, wanted);
+        sendStands[s].process(left, right, n, frame, now.sendCourses[index][s], gains, wanted);
         if (gate != null) {
             gate.apply(now.sendGates[index][s]);
             gate.process(ears[now.graph.sendEars[index][s]].steps(), 0, left, right, 0, n);
@@ -207,7 +174,7 @@ final class LiveReturn {
     }
 
     private void feed(Block from, int f, float wanted, int n) {
-        Delay delay = feedDelays[f];
+        LiveDelay delay = feedDelays[f];
         delay.take(from.left, from.right, n);
         float g = feedGains[f];
         for (int i = 0; i < n; i++) {
@@ -277,6 +244,7 @@ final class LiveReturn {
         for (int s = 0; s < sources.length; s++) {
             System.arraycopy(now.sendGains[index][s], 0, sendGains[s], 0, 2);
             sendRides[s].reset();
+            sendStands[s].reset();
             Gate gate = sendGates[s];
             if (gate != null) {
                 gate.apply(now.sendGates[index][s]);
@@ -285,7 +253,7 @@ final class LiveReturn {
         }
         System.arraycopy(now.feedGains[index], 0, feedGains, 0, feedGains.length);
         input.reset();
-        for (Delay delay : feedDelays) {
+        for (LiveDelay delay : feedDelays) {
             delay.reset();
         }
         mixDelay.reset();

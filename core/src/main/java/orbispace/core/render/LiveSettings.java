@@ -15,16 +15,21 @@ import org.jspecify.annotations.Nullable;
  */
 public final class LiveSettings {
     private static final GainCurve SILENT = GainCurve.of(0);
+    private static final LiveStand.Course STILL =
+            new LiveStand.Course(GainCurve.EVEN, GainCurve.EVEN, GainCurve.EVEN);
 
     final LiveGraph graph;
     final SongMaterial material;
     final float[][] dryGains;
+    final LiveStand.Course[] dryCourses;
     final float[][][] sendGains;
     final @Nullable GateSettings[][] sendGates;
     final GainCurve[][] sendCurves;
+    final LiveStand.Course[][] sendCourses;
     final float[][] feedGains;
     final StageTuning[][][] tunings;
     final float[][] earGains;
+    final GainCurve[][] earFaders;
     final float[] returnGains;
     final boolean mono;
     final float outputGain;
@@ -67,19 +72,26 @@ public final class LiveSettings {
         graph = new LiveGraph(design, material.responses());
         List<Source> sources = design.sources();
         dryGains = new float[sources.size()][];
+        dryCourses = new LiveStand.Course[sources.size()];
+        SourceCurves curves = new SourceCurves(design);
         for (int s = 0; s < dryGains.length; s++) {
             Source source = sources.get(s);
+            SourceCurves.Course course = curves.of(source);
+            Audio audio = audio(material, source.id());
             double factor = hearing.dimmed().getOrDefault(source.id(), 1.0);
             double gain = factor * Decibels.toAmplitude(source.gainDb());
-            dryGains[s] = gains(material, source.id(), gain, source.pan());
+            dryGains[s] = gains(audio, gain, course.stand());
+            dryCourses[s] = LiveStand.Course.dry(audio, course);
         }
         int returns = graph.order.length;
         sendGains = new float[returns][sources.size()][2];
         sendGates = new GateSettings[returns][sources.size()];
         sendCurves = new GainCurve[returns][graph.sources.size()];
+        sendCourses = new LiveStand.Course[returns][graph.sources.size()];
         feedGains = new float[returns][returns];
         tunings = new StageTuning[returns][][];
         earGains = new float[graph.ears.size()][];
+        earFaders = new GainCurve[graph.ears.size()][];
         returnGains = new float[returns];
         for (int r = 0; r < returns; r++) {
             workOut(r, hearing, before);
@@ -106,9 +118,12 @@ public final class LiveSettings {
             String id = graph.sources.get(s);
             ChainSettings.SendGain send = chain.sends().get(id);
             sendCurves[r][s] = send == null ? SILENT : send.curve();
+            sendCourses[r][s] = STILL;
             if (send != null) {
+                Audio audio = audio(material, id);
                 double factor = hearing.sent().getOrDefault(id, 1.0);
-                sendGains[r][s] = gains(material, id, factor * send.gain(), send.pan());
+                sendGains[r][s] = gains(audio, factor * send.gain(), send.stand());
+                sendCourses[r][s] = LiveStand.Course.sent(audio, send.stand());
                 sendGates[r][s] = send.gate() == null ? null : send.gate().settings();
                 hear(graph.sendEars[r][s], send.gate() == null ? null : send.gate().key());
             }
@@ -142,6 +157,7 @@ public final class LiveSettings {
         if (ear >= 0 && key != null) {
             List<String> ids = graph.ears.get(ear).sources();
             earGains[ear] = new float[ids.size()];
+            earFaders[ear] = ids.stream().map(key::fader).toArray(GainCurve[]::new);
             for (int s = 0; s < ids.size(); s++) {
                 earGains[ear][s] = key.gains().getOrDefault(ids.get(s), 0.0).floatValue();
             }
@@ -154,14 +170,15 @@ public final class LiveSettings {
         return material == other.material && graph.signature().equals(other.graph.signature());
     }
 
-    private static float[] gains(SongMaterial material, String id, double gain, double pan) {
+    /** The stem of a source; silence for one that is not there. */
+    static Audio audio(SongMaterial material, String id) {
         Audio audio = material.audio().get(id);
-        if (audio == null) {
-            return new float[2];
-        }
+        return audio == null ? Audio.silence(material.sampleRateHz(), 1, 0) : audio;
+    }
+
+    private static float[] gains(Audio audio, double gain, Stand stand) {
         return new float[] {
-            (float) (gain * Renderer.leftGain(audio, pan)),
-            (float) (gain * Renderer.rightGain(audio, pan))
+            (float) (gain * stand.leftGain(audio)), (float) (gain * stand.rightGain(audio))
         };
     }
 }

@@ -13,16 +13,21 @@ final class Mixdown {
 
     private Mixdown() {}
 
-    /** Adds a stretch of a sound to the same stretch, read by parts. */
-    static void addPanned(
-            float[] left, float[] right, Audio audio, double gain, double pan, int from, int to) {
-        float gl = (float) (gain * Renderer.leftGain(audio, pan));
-        float gr = (float) (gain * Renderer.rightGain(audio, pan));
+    /**
+     * Adds a stretch of a source to the same stretch, read by parts.
+     *
+     * @param firstFrame where in the song both begin
+     */
+    static void addSource(
+            float[] left, float[] right, PrintedStand source, int firstFrame, int from, int to) {
+        float gl = source.leftGain();
+        float gr = source.rightGain();
         Block part = new Block(new float[PART], new float[PART]);
-        int end = Math.min(to, audio.frames());
+        float[] gains = new float[PART];
+        int end = Math.min(to, source.frames());
         for (int at = from; at < end; at += PART) {
             int n = Math.min(PART, end - at);
-            audio.read(at, n, part.left, part.right);
+            source.read(at, n, part, gains, firstFrame);
             for (int i = 0; i < n; i++) {
                 left[at + i] += gl * part.left[i];
                 right[at + i] += gr * part.right[i];
@@ -76,6 +81,16 @@ final class Mixdown {
             curve.fill(gains, firstFrame + at, to - at);
             multiply(left, at, to, gains);
             multiply(right, at, to, gains);
+        }
+    }
+
+    /** Lays a curve over the first frames of a block that begins so far in the song. */
+    static void multiply(Block block, int n, GainCurve curve, int firstFrame) {
+        if (!curve.isEven()) {
+            float[] gains = new float[n];
+            curve.fill(gains, firstFrame, n);
+            multiply(block.left, 0, n, gains);
+            multiply(block.right, 0, n, gains);
         }
     }
 

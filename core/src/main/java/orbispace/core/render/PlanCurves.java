@@ -1,6 +1,5 @@
 package orbispace.core.render;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -11,12 +10,10 @@ import orbispace.core.design.Chain;
 import orbispace.core.design.Design;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
-import orbispace.core.design.Section;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
-import orbispace.core.time.SongClock;
 
 /**
  * The plan of a song as gains over its frames.
@@ -29,18 +26,9 @@ import orbispace.core.time.SongClock;
  * change takes at least 5 ms. Ramps are straight in dB.
  */
 public final class PlanCurves {
-    private static final double LEAST_RAMP_SECONDS = 0.005;
-    private static final double CURVED_FROM_SECONDS = 0.05;
-    private static final int PIECES = 24;
-    private static final double FLOOR = 1e-4;
-
     private final Design design;
-    private final SongClock clock;
     private final double rate;
-    private final List<Stretch> stretches = new ArrayList<>();
-
-    /** A section, or what lies between two. */
-    record Stretch(int bar, double beat, SectionPlan plan, boolean isSection) {}
+    private final PlanStretches stretches;
 
     /** Gains of a return on its way in and on its way out. */
     record Levels(GainCurve in, GainCurve out) {
@@ -50,27 +38,12 @@ public final class PlanCurves {
     /** The plan of a design. */
     public PlanCurves(Design design) {
         this.design = design;
-        clock = design.song().clock();
-        rate = design.song().sampleRateHz();
-        int bar = Integer.MIN_VALUE;
-        for (Section s : design.song().sections()) {
-            if (bar != Integer.MIN_VALUE && s.firstBar() > bar) {
-                stretches.add(new Stretch(bar, beat(bar), SectionPlan.NONE, false));
-            }
-            stretches.add(new Stretch(s.firstBar(), beat(s.firstBar()), s.plan(), true));
-            bar = s.endBar();
-        }
-        if (bar != Integer.MIN_VALUE) {
-            stretches.add(new Stretch(bar, beat(bar), SectionPlan.NONE, false));
-        }
-    }
-
-    private double beat(int bar) {
-        return clock.metre().beatOfBar(bar);
+        stretches = new PlanStretches(design);
+        rate = stretches.rate();
     }
 
     private int frame(double beat) {
-        return (int) Math.round(clock.secondsAt(beat) * rate);
+        return stretches.frame(beat);
     }
 
     /** Open until a trail is shut, which takes as long as the throw's own shutting. */
@@ -89,13 +62,13 @@ public final class PlanCurves {
 
     /** The gains of a return's level over the song. */
     Levels levels(Return r) {
-        if (stretches.stream().allMatch(s -> s.plan().cell(r.id()).isPlain())) {
+        if (!differs(r)) {
             return Levels.EVEN;
         }
-        Line in = new Line();
-        Line out = new Line();
-        for (int i = 0; i < stretches.size(); i++) {
-            PlanCell cell = stretches.get(i).plan().cell(r.id());
+        PlanLine in = PlanLine.level(rate, 1);
+        PlanLine out = PlanLine.level(rate, 1);
+        for (int i = 0; i < stretches.all().size(); i++) {
+            PlanCell cell = stretches.all().get(i).plan().cell(r.id());
             double wanted = cell.muted() ? 0 : Decibels.toAmplitude(cell.levelDb());
             boolean first = i == 0;
             PlanCell.Edge edge = first ? PlanCell.Edge.CARRIED : cell.edge();
@@ -103,8 +76,8 @@ public final class PlanCurves {
             double output = 1;
             switch (edge) {
                 case CARRIED -> {
-                    boolean before = out.value != 0 && out.value != 1;
-                    output = before ? out.value : 1;
+                    boolean before = out.value() != 0 && out.value() != 1;
+                    output = before ? out.value() : 1;
                     if (before && wanted > 0 && hearsLevel(r)) {
                         output = Math.min(1, wanted);
                     }
@@ -115,8 +88,8 @@ public final class PlanCurves {
                     output = wanted;
                 }
             }
-            int from = frame(stretches.get(i).beat());
-            int ramp = ramp(i, cell, edge);
+            int from = stretches.begin(i);
+            int ramp = stretches.ramp(i, edge == PlanCell.Edge.CUT ? 0 : cell.rampBeats());
             in.to(input, from, ramp, first);
             out.to(output, from, ramp, first);
         }
@@ -151,19 +124,6 @@ public final class PlanCurves {
         return thrown(GainCurve.of(0), t.withLevel(0).withRide(List.of()));
     }
 
-    /** How long a change takes, in frames, cut where the next stretch begins. */
-    private int ramp(int index, PlanCell cell, PlanCell.Edge edge) {
-        int from = frame(stretches.get(index).beat());
-        double beats = edge == PlanCell.Edge.CUT ? 0 : cell.rampBeats();
-        int wanted = frame(stretches.get(index).beat() + beats) - from;
-        int least = (int) Math.round(LEAST_RAMP_SECONDS * rate);
-        int most =
-                index + 1 < stretches.size()
-                        ? frame(stretches.get(index + 1).beat()) - from
-                        : Integer.MAX_VALUE;
-        return Math.clamp(Math.max(least, wanted), 1, Math.max(1, most));
-    }
-
     /**
      * The gain of a send over the song, its level included; steady if neither plan nor throws
      * change it.
@@ -171,16 +131,13 @@ public final class PlanCurves {
     public GainCurve send(Return r, Source s) {
         Send send = r.sends().get(s.id());
         double level = send == null ? 0 : Decibels.toAmplitude(send.levelDb());
-        Line line = new Line();
-        line.value = level;
-        boolean planned =
-                send != null
-                        && stretches.stream().anyMatch(x -> x.plan().sendDb(r.id(), s.id()) != 0);
-        for (int i = 0; planned && i < stretches.size(); i++) {
-            Stretch here = stretches.get(i);
-            double wanted = level * Decibels.toAmplitude(here.plan().sendDb(r.id(), s.id()));
-            PlanCell cell = here.plan().cell(r.id());
-            line.to(wanted, frame(here.beat()), ramp(i, cell, PlanCell.Edge.CARRIED), i == 0);
+        PlanLine line = PlanLine.level(rate, level);
+        boolean planned = send != null && stretches.any(p -> p.sendDb(r.id(), s.id()) != 0);
+        for (int i = 0; planned && i < stretches.all().size(); i++) {
+            SectionPlan here = stretches.all().get(i).plan();
+            double wanted = level * Decibels.toAmplitude(here.sendDb(r.id(), s.id()));
+            int ramp = stretches.ramp(i, here.cell(r.id()).rampBeats());
+            line.to(wanted, stretches.begin(i), ramp, i == 0);
         }
         GainCurve curve = planned ? line.curve() : GainCurve.of(level);
         for (Throw t : design.thrown()) {
@@ -238,7 +195,7 @@ public final class PlanCurves {
         if (t.ride().isEmpty()) {
             return GainCurve.of(Decibels.toAmplitude(t.levelDb()));
         }
-        Line line = new Line();
+        PlanLine line = PlanLine.level(rate, 1);
         for (int i = 0; i < t.ride().size(); i++) {
             Throw.RidePoint p = t.ride().get(i);
             double gain = Decibels.toAmplitude(p.levelDb());
@@ -252,44 +209,13 @@ public final class PlanCurves {
         return line.curve();
     }
 
-    /** Sections and what lies between and behind them, in order. */
-    List<Stretch> stretches() {
-        return List.copyOf(stretches);
+    /** Sections and what lies between and behind them. */
+    PlanStretches stretches() {
+        return stretches;
     }
 
     /** Whether a return is anywhere other than it is otherwise. */
     boolean differs(Return r) {
-        return stretches.stream().anyMatch(s -> !s.plan().cell(r.id()).isPlain());
-    }
-
-    /** A gain that goes from value to value. */
-    private final class Line {
-        private final TreeMap<Integer, Double> points = new TreeMap<>();
-        private double value = 1;
-
-        /** Goes to another value; at the very first it simply is there. */
-        void to(double wanted, int from, int frames, boolean first) {
-            if (first) {
-                points.clear();
-                points.put(from, wanted);
-            } else if (wanted != value) {
-                points.put(from, value);
-                boolean curved = frames > CURVED_FROM_SECONDS * rate;
-                for (int p = 1; curved && p < PIECES; p++) {
-                    double share = p / (double) PIECES;
-                    double low = Math.max(FLOOR, value);
-                    double high = Math.max(FLOOR, wanted);
-                    points.put(
-                            from + (int) ((long) frames * p / PIECES),
-                            low * Math.pow(high / low, share));
-                }
-                points.put(from + frames, wanted);
-            }
-            value = wanted;
-        }
-
-        GainCurve curve() {
-            return points.isEmpty() ? GainCurve.of(value) : GainCurve.through(points);
-        }
+        return stretches.any(p -> !p.cell(r.id()).isPlain());
     }
 }

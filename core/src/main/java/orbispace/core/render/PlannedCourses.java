@@ -22,7 +22,7 @@ public final class PlannedCourses {
     /** T60 of a return by where it begins, in seconds; empty for what is no tail. */
     public NavigableMap<Double, Double> decaySeconds(Return r) {
         NavigableMap<Double, Double> course = new TreeMap<>();
-        for (PlanCurves.Stretch stretch : works.plan().stretches()) {
+        for (PlanStretches.Stretch stretch : works.plan().stretches().all()) {
             double scale = stretch.plan().cell(r.id()).decayScale();
             SpaceTraits.ringing(r.space(), scale)
                     .traits()

@@ -8,30 +8,25 @@ import orbispace.core.dynamics.KeyPeaks;
 final class PrintedSend {
     private static final int STEP = KeyPeaks.STEP;
 
-    private final Audio source;
-    private final float leftGain;
-    private final float rightGain;
+    private final PrintedStand source;
     private final float[] curve;
     private final GainCurve planned;
     private final int firstFrame;
 
     /** Memory for frames on their way, which the sends of a bus use one after the other. */
     static final class Work {
-        private final float[] left = new float[SendBus.PART];
-        private final float[] right = new float[SendBus.PART];
+        private final Block sound = new Block(new float[SendBus.PART], new float[SendBus.PART]);
         private final float[] gains = new float[SendBus.PART];
         private final float[] planned = new float[SendBus.PART];
     }
 
     PrintedSend(Audio source, ChainSettings.SendGain send, SongKeys keys, int firstFrame, Job job) {
-        this.source = source;
         this.firstFrame = firstFrame;
         // A level that never changes is a plain factor.
         boolean steady = send.curve().isSteady();
         double gain = steady ? send.gain() * send.curve().gain(0) : send.gain();
         planned = steady ? GainCurve.EVEN : send.curve();
-        leftGain = (float) (gain * Renderer.leftGain(source, send.pan()));
-        rightGain = (float) (gain * Renderer.rightGain(source, send.pan()));
+        this.source = new PrintedStand(source, gain, send.stand());
         StageSettings.Gating gating = send.gate();
         boolean open = gating == null || gating.settings() == null || gating.key() == null;
         curve = open ? new float[0] : keys.gains(java.util.Objects.requireNonNull(gating), job);
@@ -60,18 +55,18 @@ final class PrintedSend {
             }
             planned.fill(work.planned, firstFrame + at, n);
             Mixdown.multiply(work.gains, 0, n, work.planned);
-            source.read(at, there, work.left, work.right);
-            addGated(work.left, work.gains, there, leftGain, bus.left);
-            addGated(work.right, work.gains, there, rightGain, bus.right);
+            source.read(at, there, work.sound, work.planned, firstFrame);
+            addGated(work.sound.left, work.gains, there, source.leftGain(), bus.left);
+            addGated(work.sound.right, work.gains, there, source.rightGain(), bus.right);
         } else if (open) {
-            source.read(at, there, work.left, work.right);
-            add(work.left, there, leftGain, bus.left);
-            add(work.right, there, rightGain, bus.right);
+            source.read(at, there, work.sound, work.planned, firstFrame);
+            add(work.sound.left, there, source.leftGain(), bus.left);
+            add(work.sound.right, there, source.rightGain(), bus.right);
         } else if (!all(0, step, end)) {
             fill(work.gains, step, end);
-            source.read(at, there, work.left, work.right);
-            addGated(work.left, work.gains, there, leftGain, bus.left);
-            addGated(work.right, work.gains, there, rightGain, bus.right);
+            source.read(at, there, work.sound, work.planned, firstFrame);
+            addGated(work.sound.left, work.gains, there, source.leftGain(), bus.left);
+            addGated(work.sound.right, work.gains, there, source.rightGain(), bus.right);
         }
     }
 

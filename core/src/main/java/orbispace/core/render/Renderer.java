@@ -10,7 +10,6 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Decibels;
-import orbispace.core.audio.Pan;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
@@ -238,8 +237,8 @@ public final class Renderer {
 
     /** All sources at their faders and pans. */
     public Audio dryMix(Design design) {
-        List<Object> key = List.of("dry", design.sources().stream().map(Renderer::place).toList());
-        return cache.find(key).orElseGet(() -> cache.keep(key, dry(design.sources())));
+        List<Object> key = List.of("dry", placed(design, design.sources()));
+        return cache.find(key).orElseGet(() -> cache.keep(key, dry(design, design.sources())));
     }
 
     /** All sources but some. Where many are left, what is out is taken from the whole. */
@@ -249,49 +248,48 @@ public final class Renderer {
             return dryMix(design);
         }
         if (others.size() <= MANY_TIMES * out.size()) {
-            return dry(others);
+            return dry(design, others);
         }
         Audio less = dryMix(design);
         float[] left = less.channel(0).clone();
         float[] right = less.channel(1).clone();
-        Mixdown.add(left, right, dry(out), -1);
+        Mixdown.add(left, right, dry(design, out), -1);
         return Audio.of(material.sampleRateHz(), left, right);
     }
 
-    private static List<Object> place(Source source) {
-        return List.of(source.id(), source.gainDb(), source.pan());
+    /** All that makes the dry sound of some sources: equal where they sound alike. */
+    public static List<Object> placed(Design design, List<Source> sources) {
+        SourceCurves curves = new SourceCurves(design);
+        return sources.stream()
+                .<Object>map(s -> List.of(s.id(), s.gainDb(), curves.of(s)))
+                .toList();
     }
 
-    /** One source at its fader and pan. */
-    public Audio dry(Source source) {
-        return dry(List.of(source));
+    /** One source at its fader and pan, which may move with the sections of a design. */
+    public Audio dry(Design design, Source source) {
+        return dry(design, List.of(source));
     }
 
-    /** Some sources together, each at its fader and pan. */
-    public Audio dry(List<Source> sources) {
+    /** Some sources together, each at its fader and pan, moving with the sections of a design. */
+    public Audio dry(Design design, List<Source> sources) {
+        SourceCurves curves = new SourceCurves(design);
+        List<PrintedStand> stands = new ArrayList<>();
+        for (Source s : sources) {
+            Audio audio = material.audio().get(s.id());
+            if (audio != null) {
+                double gain = Decibels.toAmplitude(s.gainDb());
+                stands.add(new PrintedStand(audio, gain, curves.of(s)));
+            }
+        }
         float[] left = new float[frames];
         float[] right = new float[frames];
         Mixdown.stretches(
                 frames,
                 (from, to) -> {
-                    for (Source s : sources) {
-                        Audio source = material.audio().get(s.id());
-                        if (source != null) {
-                            double gain = Decibels.toAmplitude(s.gainDb());
-                            Mixdown.addPanned(left, right, source, gain, s.pan(), from, to);
-                        }
+                    for (PrintedStand s : stands) {
+                        Mixdown.addSource(left, right, s, firstFrame, from, to);
                     }
                 });
         return Audio.of(material.sampleRateHz(), left, right);
-    }
-
-    /** Left factor of a sound of one or two channels at a pan position. */
-    static double leftGain(Audio audio, double pan) {
-        return audio.channelCount() == 1 ? Pan.left(pan) : Pan.balanceLeft(pan);
-    }
-
-    /** Right factor of a sound of one or two channels at a pan position. */
-    static double rightGain(Audio audio, double pan) {
-        return audio.channelCount() == 1 ? Pan.right(pan) : Pan.balanceRight(pan);
     }
 }

@@ -1,5 +1,7 @@
 package orbispace.core.render;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * A gain over the song at work: where the curve is exchanged or the song jumps, the gain that was
  * goes over into what is within {@link #FADE_FRAMES}.
@@ -43,6 +45,27 @@ final class Ride {
 
     /** Lays the gains of frames of the song over part of two channels. */
     void process(float[] left, float[] right, int begin, int end, int frame) {
+        over(left, right, begin, end, frame);
+    }
+
+    /** The same of one channel. */
+    void process(float[] sound, int begin, int end, int frame) {
+        over(sound, null, begin, end, frame);
+    }
+
+    /** Leaves some frames as they are if it changes none of them; says whether. */
+    boolean rests(int frame, int n) {
+        boolean even = fadeLeft == 0 && now.isEven() && wanted.isEven();
+        if (even) {
+            now = wanted;
+            begun = true;
+            last = 1;
+            nextFrame = frame + n;
+        }
+        return even;
+    }
+
+    private void over(float[] left, float @Nullable [] right, int begin, int end, int frame) {
         start(frame);
         int at = begin;
         while (at < end) {
@@ -50,7 +73,9 @@ final class Ride {
             if (fadeLeft > 0 || !now.isEven()) {
                 fill(frame + at - begin, n);
                 Mixdown.multiply(left, at, at + n, gains);
-                Mixdown.multiply(right, at, at + n, gains);
+                if (right != null) {
+                    Mixdown.multiply(right, at, at + n, gains);
+                }
                 last = gains[n - 1];
             } else {
                 last = 1;

@@ -87,6 +87,7 @@ final class SongKeys {
                 Audio source = material.audio().get(part.getKey());
                 if (source != null) {
                     source.read(at, n, read.left, read.right);
+                    Mixdown.multiply(read, n, key.fader(part.getKey()), firstFrame + at);
                     key.window(part.getKey())
                             .add(
                                     part.getValue().floatValue(),

@@ -40,22 +40,35 @@ public sealed interface StageSettings {
      *     stage's own sound
      * @param filter what of it is heard
      * @param windows where each source is heard, for those that are not heard everywhere
+     * @param faders course of each source's fader, for those that have one
      */
-    record Key(Map<String, Double> gains, Filter filter, Map<String, KeyWindow> windows) {
+    record Key(
+            Map<String, Double> gains,
+            Filter filter,
+            Map<String, KeyWindow> windows,
+            Map<String, GainCurve> faders) {
         /** Keeps its own maps. */
         public Key {
             gains = Collections.unmodifiableMap(new TreeMap<>(gains));
             windows = Collections.unmodifiableMap(new TreeMap<>(windows));
+            Map<String, GainCurve> moving = new TreeMap<>(faders);
+            moving.values().removeIf(GainCurve::isEven);
+            faders = Collections.unmodifiableMap(moving);
         }
 
         /** A key whose sources are heard everywhere. */
         public Key(Map<String, Double> gains, Filter filter) {
-            this(gains, filter, Map.of());
+            this(gains, filter, Map.of(), Map.of());
         }
 
         /** Where a source is heard. */
         KeyWindow window(String sourceId) {
             return windows.getOrDefault(sourceId, KeyWindow.OPEN);
+        }
+
+        /** The course of a source's fader. */
+        GainCurve fader(String sourceId) {
+            return faders.getOrDefault(sourceId, GainCurve.EVEN);
         }
 
         /** Whether it is the sound of the stage itself. */

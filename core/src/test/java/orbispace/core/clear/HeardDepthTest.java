@@ -87,7 +87,8 @@ class HeardDepthTest {
     void ofOneSourceItIsTheLoudnessOfTheWetOverThatOfTheDry() {
         Design design = design(Map.of("voice", -6.0), "voice");
         CoverAnalysis analysis = analysis(design);
-        Excitation dry = analysis.slice(analysis.song().dry(design.sources().getFirst()), ALL);
+        Excitation dry =
+                analysis.slice(analysis.song().dry(design, design.sources().getFirst()), ALL);
         Excitation wet =
                 analysis.slice(analysis.wet(design, design.requireReturn("A"), Job.QUIET), ALL);
         double ratio = sones(wet, dry) / sones(dry, wet);
@@ -113,7 +114,8 @@ class HeardDepthTest {
                         new Renderer(material, (int) (seconds * RATE), new StageCache(1L << 28)),
                         -20,
                         ROOM);
-        Excitation dry = analysis.slice(analysis.song().dry(design.sources().getFirst()), all);
+        Excitation dry =
+                analysis.slice(analysis.song().dry(design, design.sources().getFirst()), all);
         Excitation wet =
                 analysis.slice(analysis.wet(design, design.requireReturn("A"), Job.QUIET), all);
         assertThat(dry.frames()).isGreaterThan(512);

@@ -82,7 +82,7 @@ class ManySourcesTest {
         float[] less = renderer.dryBut(design, sources.subList(3, 4)).channel(0);
         List<Source> others = new ArrayList<>(sources);
         others.remove(3);
-        float[] sum = renderer.dry(others).channel(0);
+        float[] sum = renderer.dry(design, others).channel(0);
         for (int i = 0; i < sum.length; i++) {
             assertThat(less[i]).isCloseTo(sum[i], within(1e-5f));
         }

@@ -14,6 +14,7 @@ import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Song;
+import orbispace.core.design.SourceCell;
 import orbispace.core.design.Throw;
 import orbispace.core.render.SongMaterial;
 import orbispace.core.time.SongClock;
@@ -141,6 +142,33 @@ class AutomationTest {
         assertThat(Automation.Quantity.DECAY.share(20)).isEqualTo(1);
         assertThat(Automation.Quantity.DECAY.share(Math.sqrt(2))).isCloseTo(0.5, within(1e-9));
         assertThat(Automation.Quantity.WIDTH.share(50)).isEqualTo(0.25);
+    }
+
+    @Test
+    void aSourceThatMovesHasLanesOfItsOwnAfterAllOthers() {
+        SourceCell cell = new SourceCell(-6, 0.5, 0.5, 0);
+        SectionPlan plan =
+                SectionPlan.NONE
+                        .withSource("voice", cell)
+                        .withCell("A", PlanCell.PLAIN.withDecay(2));
+        var lanes = Automation.of(design(plan)).lanes();
+        List<Automation.Lane> own = lanes.subList(lanes.size() - 3, lanes.size());
+        assertThat(own).allMatch(l -> l.sourceId().equals("voice") && l.returnId().isEmpty());
+        assertThat(own).extracting(l -> l.points().getLast().seconds()).allMatch(s -> s > 4);
+        double[] here = own.stream().mapToDouble(l -> at(l, 5)).toArray();
+        double fader = design(plan).sources().getFirst().gainDb();
+        double pan = design(plan).sources().getFirst().pan();
+        assertThat(here[0]).isCloseTo(fader - 6, within(1e-3));
+        assertThat(here[1]).isCloseTo(100 * Math.min(1, pan + 0.5), within(1e-3));
+        assertThat(here[2]).isCloseTo(50, within(1e-3));
+    }
+
+    private static double at(Automation.Lane lane, double seconds) {
+        return lane.points().stream()
+                .filter(p -> p.seconds() <= seconds)
+                .toList()
+                .getLast()
+                .value();
     }
 
     private static Automation.Lane lane(List<Automation.Lane> lanes, Automation.Quantity q) {

@@ -39,7 +39,7 @@ class DepthTest {
         int frames = MATERIAL.frames() + (int) (3 * RATE);
         Renderer renderer = new Renderer(MATERIAL, frames, new StageCache(0));
         Audio wet = renderer.wet(bedOnly, bedOnly.requireReturn("A"), Job.QUIET);
-        Audio dry = renderer.dry(bedOnly.findSource("bed").orElseThrow());
+        Audio dry = renderer.dry(bedOnly, bedOnly.findSource("bed").orElseThrow());
         double rendered = 10 * Math.log10(dry.meanSquare() / wet.meanSquare());
         assertThat(depth(bedOnly, "bed").directToReverberantDb().orElseThrow())
                 .isCloseTo(rendered, within(0.5));

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import orbispace.core.design.PlanCell;
 import orbispace.core.design.SectionPlan;
+import orbispace.core.design.SourceCell;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import tools.jackson.databind.JsonNode;
@@ -37,7 +38,21 @@ final class PlanJson {
             }
             sends.put(e.getKey(), offsets);
         }
-        return new SectionPlan(cells, sends);
+        Map<String, SourceCell> sources = new TreeMap<>();
+        if (n.has("sources")) {
+            for (Map.Entry<String, JsonNode> e : object(n, "sources").properties()) {
+                sources.put(e.getKey(), source(e.getValue()));
+            }
+        }
+        return new SectionPlan(cells, sends, sources);
+    }
+
+    private static SourceCell source(JsonNode n) {
+        return new SourceCell(
+                number(n, "faderDb", 0),
+                number(n, "panBy", 0),
+                number(n, "widthScale", 1),
+                number(n, "rampBeats", 0));
     }
 
     private static PlanCell cell(JsonNode n) {
@@ -78,6 +93,17 @@ final class PlanJson {
                     ObjectNode of = sends.putObject(id);
                     offsets.forEach(of::put);
                 });
+        n.remove("sources");
+        if (!plan.sources().isEmpty()) {
+            ObjectNode sources = n.putObject("sources");
+            plan.sources()
+                    .forEach((id, c) ->
+                            sources.putObject(id)
+                                    .put("faderDb", c.faderDb())
+                                    .put("panBy", c.panBy())
+                                    .put("widthScale", c.widthScale())
+                                    .put("rampBeats", c.rampBeats()));
+        }
     }
 
     static Throw thrown(JsonNode n) {

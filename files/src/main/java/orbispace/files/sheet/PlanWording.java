@@ -9,6 +9,7 @@ import orbispace.core.design.PlanCell;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
 import orbispace.core.design.Source;
+import orbispace.core.design.SourceCell;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
 import orbispace.core.time.SongClock;
@@ -77,6 +78,38 @@ public final class PlanWording {
             words.add("within " + Wording.number(c.rampBeats(), 2) + " quarter notes");
         }
         words.add("tail before it " + c.edge().label());
+        return String.join(", ", words);
+    }
+
+    /** Where a source differs from section to section; empty for nowhere. */
+    static String moves(Design design, String sourceId) {
+        List<String> words = new ArrayList<>();
+        for (Section s : design.song().sections()) {
+            SourceCell cell = s.plan().source(sourceId);
+            if (!cell.isPlain()) {
+                words.add("in " + s.name() + " " + cell(cell));
+            }
+        }
+        return String.join("; ", words);
+    }
+
+    private static String cell(SourceCell c) {
+        List<String> words = new ArrayList<>();
+        if (c.faderDb() != 0) {
+            words.add(Wording.signed(c.faderDb()) + " dB");
+        }
+        if (c.panBy() != 0) {
+            words.add(
+                    Wording.percent(Math.abs(c.panBy()), 0)
+                            + " further "
+                            + (c.panBy() < 0 ? "left" : "right"));
+        }
+        if (c.widthScale() != 1) {
+            words.add("width \u00d7 " + Wording.number(c.widthScale(), 2));
+        }
+        if (c.rampBeats() > 0) {
+            words.add("within " + Wording.number(c.rampBeats(), 2) + " quarter notes");
+        }
         return String.join(", ", words);
     }
 

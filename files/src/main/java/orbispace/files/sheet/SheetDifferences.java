@@ -84,6 +84,7 @@ public final class SheetDifferences {
             lines.put("shift", s.placement().shiftFrames() + " samples");
             lines.put("polarity", s.placement().inverted() ? "inverted" : "as it is");
             lines.put("tone", SongWording.tone(s.tone()));
+            lines.put("in sections", PlanWording.moves(design, s.id()));
             all.put("source " + s.id(), lines);
         }
         return all;

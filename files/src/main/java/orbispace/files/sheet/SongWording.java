@@ -45,10 +45,10 @@ final class SongWording {
 
     /** Every source: file, role, level and how it is laid into the song. */
     static List<Line> sources(Design design) {
-        return design.sources().stream().map(s -> new Line(s.name(), source(s))).toList();
+        return design.sources().stream().map(s -> new Line(s.name(), source(design, s))).toList();
     }
 
-    private static String source(Source s) {
+    private static String source(Design design, Source s) {
         List<String> words = new ArrayList<>();
         words.add(s.file());
         words.add(s.role().label());
@@ -77,6 +77,10 @@ final class SongWording {
         }
         if (s.wet()) {
             words.add("known to be wet");
+        }
+        String moves = PlanWording.moves(design, s.id());
+        if (!moves.isEmpty()) {
+            words.add(moves);
         }
         return String.join(", ", words);
     }

@@ -28,6 +28,7 @@ import orbispace.core.design.SectionPlan;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Song;
 import orbispace.core.design.Source;
+import orbispace.core.design.SourceCell;
 import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.design.Throw;
@@ -105,7 +106,10 @@ public class ProjectFileTest {
                                                                         true,
                                                                         2,
                                                                         PlanCell.Edge.FADED))
-                                                        .withSend("B", "voice", -4.5)),
+                                                        .withSend("B", "voice", -4.5)
+                                                        .withSource(
+                                                                "drum",
+                                                                new SourceCell(-2, 0.3, 0.5, 4))),
                                 new Section("Chorus", 5, 2))),
                 List.of(
                         new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),

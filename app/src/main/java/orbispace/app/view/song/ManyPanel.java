@@ -48,6 +48,7 @@ final class ManyPanel extends VBox {
     private final NumberField fader;
     private final NumberField lean;
     private final ManySends sends;
+    private final SourceSections sections;
     private final HearButtons hear;
     private final MenuButton like = new MenuButton("Send like\u2026");
     private final VBox withinBox;
@@ -56,6 +57,7 @@ final class ManyPanel extends VBox {
     ManyPanel(SongModel model) {
         this.model = model;
         sends = new ManySends(model);
+        sections = new SourceSections(model);
         hear = new HearButtons(model.transport(), this::ids);
         name = new NameField("name of the group", this::named);
         name.getStyleClass().add("title-field");
@@ -84,6 +86,7 @@ final class ManyPanel extends VBox {
                         withinBox,
                         levels,
                         hear,
+                        StemPanel.under("IN SECTIONS", sections),
                         StemPanel.under("SENDS, dB", sends),
                         buttons);
         setSpacing(10);
@@ -266,6 +269,7 @@ final class ManyPanel extends VBox {
         leave.setManaged(grouped);
         lean.show(Wording.number(100 * group.map(Group::lean).orElse(0.0), 0), "%");
         sends.show(design, picked);
+        sections.show(picked);
         hear.refresh();
     }
 }

@@ -2,23 +2,19 @@ package orbispace.app.view.song;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import javafx.collections.MapChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.song.Material;
 import orbispace.app.view.control.Choice;
 import orbispace.app.view.control.NameField;
-import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
-import orbispace.app.view.control.StepSize;
 import orbispace.app.view.control.WhenSeen;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.core.design.GroupEdit;
@@ -29,8 +25,6 @@ import orbispace.core.design.StemKind;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.Remedy;
 import orbispace.core.prove.Severity;
-import orbispace.core.words.Entries;
-import orbispace.core.words.Wording;
 
 /** The chosen stem: what it is, what was found wrong with it, and what was measured. */
 final class StemPanel extends VBox {
@@ -42,8 +36,9 @@ final class StemPanel extends VBox {
     private final Choice<Role> role;
     private final Choice<StemKind> kind;
     private final NameField group;
-    private final NumberField gain;
-    private final NumberField pan;
+    private final StemLevels levels;
+    private final ToneRows tone;
+    private final SourceSections sections;
     private final VBox findings = new VBox(8);
     private final VBox facts = new VBox(6);
     private final VBox body;
@@ -72,8 +67,9 @@ final class StemPanel extends VBox {
         group = new NameField("group", text -> change("group", text));
         group.setPromptText("none");
         group.setPrefColumnCount(9);
-        gain = gain();
-        pan = pan();
+        levels = new StemLevels(model);
+        tone = new ToneRows(model);
+        sections = new SourceSections(model);
         hear =
                 new HearButtons(
                         model.transport(),
@@ -84,30 +80,9 @@ final class StemPanel extends VBox {
         seen.run();
     }
 
-    private NumberField gain() {
-        return new NumberField(
-                "fader",
-                "dB from \u221290 to 24, such as \u22123",
-                text -> number(text, "dB", v -> source().map(s -> s.withGain(v)), "fader"),
-                (way, size) -> stepGain(way, size),
-                model.problem()::set);
-    }
-
-    private NumberField pan() {
-        return new NumberField(
-                "pan, % right",
-                "percent from \u2212100 (left) to 100 (right)",
-                text -> number(text, "%", v -> source().map(s -> s.withPan(v / 100)), "pan"),
-                (way, size) -> stepPan(way, size),
-                model.problem()::set);
-    }
-
     private VBox body() {
         HBox where = new HBox(10, under("ROLE", role), under("TAKEN", kind));
         VBox together = under("GROUP", group);
-        HBox levels = new HBox(14, gain, pan);
-        HBox.setHgrow(gain, Priority.ALWAYS);
-        HBox.setHgrow(pan, Priority.ALWAYS);
         FlowPane buttons =
                 new FlowPane(
                         6,
@@ -123,7 +98,18 @@ final class StemPanel extends VBox {
         VBox head = new VBox(0, name, file);
         head.getStyleClass().add("stem-head");
         spectrum.setPrefHeight(64);
-        return new VBox(10, head, where, together, levels, findings, facts, spectrum, buttons);
+        return new VBox(
+                10,
+                head,
+                where,
+                together,
+                levels,
+                tone,
+                under("IN SECTIONS", sections),
+                findings,
+                facts,
+                spectrum,
+                buttons);
     }
 
     /** A control under its name. */
@@ -164,39 +150,6 @@ final class StemPanel extends VBox {
                         .isPresent();
     }
 
-    private interface Changed {
-        Optional<Source> by(double value);
-    }
-
-    private boolean number(String text, String unit, Changed change, String what) {
-        OptionalDouble value = Entries.number(text, unit);
-        try {
-            return value.isPresent() && edit(change.by(value.getAsDouble()), what);
-        } catch (IllegalArgumentException e) {
-            return false;
-        }
-    }
-
-    private void stepGain(int way, StepSize size) {
-        double step =
-                switch (size) {
-                    case FINE -> 0.1;
-                    case PLAIN -> 1;
-                    case COARSE -> 3;
-                };
-        edit(source().map(s -> s.withGain(Math.clamp(s.gainDb() + way * step, -90, 24))), "fader");
-    }
-
-    private void stepPan(int way, StepSize size) {
-        double step =
-                switch (size) {
-                    case FINE -> 0.01;
-                    case PLAIN -> 0.05;
-                    case COARSE -> 0.25;
-                };
-        edit(source().map(s -> s.withPan(Math.clamp(s.pan() + way * step, -1, 1))), "pan");
-    }
-
     private void show() {
         Optional<Source> chosen = source();
         none.setVisible(chosen.isEmpty());
@@ -212,8 +165,9 @@ final class StemPanel extends VBox {
         kind.show(s.kind());
         hear.refresh();
         group.show(s.group());
-        gain.show(Wording.number(s.gainDb(), 1), "dB");
-        pan.show(Wording.number(100 * s.pan(), 0), "%");
+        levels.show(s);
+        tone.show(s.tone());
+        sections.show(List.of(s));
         findings.getChildren().clear();
         facts.getChildren().clear();
         String missing = model.stems().missing().get(s.id());

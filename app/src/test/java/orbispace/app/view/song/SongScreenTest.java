@@ -3,6 +3,7 @@ package orbispace.app.view.song;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import javafx.scene.Node;
@@ -15,6 +16,8 @@ import orbispace.core.design.Role;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
 import orbispace.core.design.Source;
+import orbispace.core.design.SourceCell;
+import orbispace.core.design.Tone;
 import orbispace.core.time.Span;
 import org.junit.jupiter.api.Test;
 
@@ -92,10 +95,45 @@ class SongScreenTest extends WindowCase {
         assertThat(design().findSource("pad").orElseThrow().pan()).isCloseTo(-0.3, within(1e-9));
         key(KeyCode.UP);
         assertThat(design().findSource("pad").orElseThrow().pan()).isCloseTo(-0.25, within(1e-9));
+        focusCalled("width");
+        robot.write("60").type(KeyCode.ENTER);
+        press("Add a band");
+        focusCalled("gain");
+        robot.write("-3.5").type(KeyCode.ENTER);
+        assertThat(design().findSource("pad").orElseThrow().tone())
+                .isEqualTo(new Tone(0.6, List.of(new Tone.Bell(400, -3.5, 1))));
         press("Take out");
         assertThat(design().findSource("pad")).isEmpty();
         key(KeyCode.Z, KeyCode.CONTROL);
         assertThat(design().findSource("pad")).isPresent();
+    }
+
+    @Test
+    void aStemMovesFromSectionToSection() {
+        key(KeyCode.DIGIT1);
+        robot.interact(() -> desk.frame().selection().sourceId().set("pad"));
+        String name = section(0).name();
+        focusCalled(name + ": fader");
+        robot.write("-2.5").type(KeyCode.ENTER);
+        key(KeyCode.UP);
+        focusCalled(name + ": pan");
+        robot.write("20").type(KeyCode.ENTER);
+        focusCalled(name + ": within");
+        robot.write("2").type(KeyCode.ENTER);
+        assertThat(section(0).plan().source("pad")).isEqualTo(new SourceCell(-2, 0.2, 1, 2));
+        focusCalled(name + ": width");
+        robot.write("300").type(KeyCode.ENTER);
+        assertThat(desk.frame().problem().get()).contains("width");
+        assertThat(section(0).plan().source("pad").widthScale()).isEqualTo(1);
+        robot.interact(() -> desk.frame().selection().pick(List.of("pad", "lead-voice")));
+        focusCalled(name + ": fader");
+        robot.write("1").type(KeyCode.ENTER);
+        assertThat(section(0).plan().source("lead-voice").faderDb()).isEqualTo(1);
+        assertThat(section(0).plan().source("pad")).isEqualTo(new SourceCell(1, 0.2, 1, 2));
+        for (int i = 0; i < 4; i++) {
+            key(KeyCode.Z, KeyCode.CONTROL);
+        }
+        assertThat(section(0).plan().source("pad").isPlain()).isTrue();
     }
 
     @Test

@@ -54,7 +54,7 @@ final class ChangedSound {
         more.removeAll(was.tone().bells());
         double before = was.tone().width();
         double width = before <= 0 ? 1 : as.tone().width() / before;
-        Audio dry = analysis.renderer().dry(was.withPan(width == 1 ? as.pan() : 0));
+        Audio dry = analysis.renderer().dry(design, was.withPan(width == 1 ? as.pan() : 0));
         Audio toned = new Tone(width, more).of(dry);
         return width == 1 ? toned : leant(toned, as.pan());
     }

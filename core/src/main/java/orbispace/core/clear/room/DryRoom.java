@@ -65,13 +65,16 @@ public final class DryRoom {
     }
 
     /**
-     * The changes of dry sources that make room for the part of a question in its stretch.
+     * The changes of dry sources that make room for the part of a question in its stretch. What is
+     * proposed holds for the whole song, so sources are heard where they stand in it, though at the
+     * levels of the section.
      *
      * @return a plan with nothing to do if nothing gains a point
      */
     public static RoomPlan find(CoverAnalysis analysis, Question q, Job job) {
         Span span = busiest(q);
-        Question judged = new Question(q.design(), q.source(), "", q.phrases(), span, false);
+        Question judged =
+                new Question(q.design().standing(), q.source(), "", q.phrases(), span, false);
         return new DryRoom(analysis.window(span, RUN_UP_SECONDS), judged, job).plan();
     }
 
@@ -140,7 +143,7 @@ public final class DryRoom {
         design.sources().parallelStream()
                 .forEach(s -> {
                     job.check();
-                    sounds.put(s.id(), SourceSound.of(analysis, s, few));
+                    sounds.put(s.id(), SourceSound.of(analysis, design, s, few));
                 });
         return sounds;
     }

@@ -4,6 +4,7 @@ import java.util.BitSet;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Pan;
 import orbispace.core.clear.CoverAnalysis;
+import orbispace.core.design.Design;
 import orbispace.core.design.Source;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
@@ -32,13 +33,14 @@ final class SourceSound {
     /**
      * Hears a source.
      *
+     * @param design of which it is a source; none moves in it
      * @param frames the frames of the ear that are kept
      */
-    static SourceSound of(CoverAnalysis analysis, Source source, BitSet frames) {
+    static SourceSound of(CoverAnalysis analysis, Design design, Source source, BitSet frames) {
         Renderer renderer = analysis.renderer();
         Audio laid = renderer.material().audio().get(source.id());
         boolean mono = laid == null || laid.channelCount() == 1;
-        Audio sound = renderer.dry(source.withPan(0));
+        Audio sound = renderer.dry(design, source.withPan(0));
         Ear ear = analysis.ear();
         SidePowers powers = SidePowers.of(sound);
         if (mono) {

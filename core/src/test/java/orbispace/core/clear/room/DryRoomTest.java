@@ -114,7 +114,7 @@ class DryRoomTest {
 
     /** Right less left of all sources in a third of an octave, by one transform of everything. */
     private static double apartDb(Design design, double hz) {
-        Audio all = renderer(design).dry(design.sources());
+        Audio all = renderer(design).dry(design, design.sources());
         double[] power = new double[2];
         int length = 1 << 18;
         for (int c = 0; c < 2; c++) {
@@ -270,7 +270,7 @@ class DryRoomTest {
         CoverAnalysis analysis = new CoverAnalysis(renderer(design), -20, 10);
         java.util.BitSet frames = new java.util.BitSet();
         frames.set(20, 60);
-        SourceSound once = SourceSound.of(analysis, strings, frames);
+        SourceSound once = SourceSound.of(analysis, design, strings, frames);
         TwoEars heard = new ChangedSound(analysis, design, frames, Job.QUIET).ears(List.of(leant));
         TwoEars thought = once.ears(leant);
         SidePowers powers =
