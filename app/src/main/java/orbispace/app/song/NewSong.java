@@ -140,17 +140,7 @@ public record NewSong(
                 project.getFileName() == null ? "Untitled" : project.getFileName().toString();
         Design moved = Relocation.moved(design, folder, project);
         return new NewSong(
-                new Design(
-                        moved.song().withTitle(title),
-                        moved.sources(),
-                        moved.returns(),
-                        moved.aims(),
-                        moved.thrown(),
-                        moved.groups()),
-                stems,
-                problems,
-                project,
-                kit);
+                moved.withSong(moved.song().withTitle(title)), stems, problems, project, kit);
     }
 
     /**

@@ -28,7 +28,8 @@ public final class Relocation {
                 design.returns().stream().map(r -> moved(r, from, to)).toList(),
                 design.aims(),
                 design.thrown(),
-                design.groups());
+                design.groups(),
+                design.wet());
     }
 
     private static Return moved(Return r, Path from, Path to) {

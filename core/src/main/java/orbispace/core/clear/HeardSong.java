@@ -20,6 +20,7 @@ import orbispace.core.render.ChainSettings;
 import orbispace.core.render.GainCurve;
 import orbispace.core.render.Job;
 import orbispace.core.render.Renderer;
+import orbispace.core.render.SourceCurves;
 
 /**
  * A song, or a window of it, as the ear takes it: excitations and spectra of its sources and
@@ -74,7 +75,7 @@ final class HeardSong {
 
     /** Several sources, heard as one. */
     Excitation part(Design design, List<Source> layers) {
-        return heard(Renderer.placed(design, layers), () -> renderer.dry(design, layers));
+        return heard(SourceCurves.placed(design, layers), () -> renderer.dry(design, layers));
     }
 
     /**
@@ -84,7 +85,7 @@ final class HeardSong {
     Excitation sourcesBut(Design design, List<Source> out) {
         List<Source> others = design.sources().stream().filter(s -> !out.contains(s)).toList();
         if (design.sources().size() > ONE_BY_ONE) {
-            List<Object> key = List.of("as one", Renderer.placed(design, others));
+            List<Object> key = List.of("as one", SourceCurves.placed(design, others));
             return heard(key, () -> renderer.dryBut(design, out));
         }
         others.parallelStream().forEach(s -> dry(design, s));
@@ -132,8 +133,8 @@ final class HeardSong {
         ChainSettings chain = renderer.chain(design, r);
         Excitation open =
                 heard(
-                        List.of("before ducker", chain.upTo(ChainSettings.DUCKER)),
-                        () -> renderer.after(chain, ChainSettings.DUCKER, job));
+                        List.of("before ducker", chain.beforeDucker()),
+                        () -> renderer.beforeDucker(chain, job));
         GainCurve plan = chain.plannedLevel();
         if (plan.isEven()) {
             return open;
@@ -151,8 +152,8 @@ final class HeardSong {
         ChainSettings chain = renderer.chain(design, r);
         return kept(
                 spectra,
-                chain.upTo(ChainSettings.DUCKER),
-                () -> new LowShare(renderer.after(chain, ChainSettings.DUCKER, job)));
+                chain.beforeDucker(),
+                () -> new LowShare(renderer.beforeDucker(chain, job)));
     }
 
     /** What would open a gate for the hits of a source and not for their bleed. */

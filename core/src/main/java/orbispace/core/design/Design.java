@@ -20,6 +20,7 @@ import orbispace.core.time.Span;
  *     name a source or return that is gone, and is kept until it is taken away
  * @param groups those that say more than the names by which sources belong together ({@link Groups}
  *     knows all)
+ * @param wet what returns pass together on their way to the mix
  */
 public record Design(
         Song song,
@@ -27,7 +28,8 @@ public record Design(
         List<Return> returns,
         Aims aims,
         List<Throw> thrown,
-        List<Group> groups) {
+        List<Group> groups,
+        WetBuses wet) {
     /** A field of which nothing in particular is wanted. */
     public Design(Song song, List<Source> sources, List<Return> returns) {
         this(song, sources, returns, Aims.NONE);
@@ -42,6 +44,17 @@ public record Design(
     public Design(
             Song song, List<Source> sources, List<Return> returns, Aims aims, List<Throw> thrown) {
         this(song, sources, returns, aims, thrown, List.of());
+    }
+
+    /** A field whose returns pass nothing together. */
+    public Design(
+            Song song,
+            List<Source> sources,
+            List<Return> returns,
+            Aims aims,
+            List<Throw> thrown,
+            List<Group> groups) {
+        this(song, sources, returns, aims, thrown, groups, WetBuses.PLAIN);
     }
 
     /** Checks that ids are single and that sends and keys name sources that exist. */
@@ -173,37 +186,43 @@ public record Design(
                 returns.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList(),
                 aims,
                 thrown,
-                groups);
+                groups,
+                wet);
     }
 
     /** The same song with other returns. */
     public Design withReturns(List<Return> other) {
-        return new Design(song, sources, other, aims, thrown, groups);
+        return new Design(song, sources, other, aims, thrown, groups, wet);
     }
 
     /** The same field over other sources. */
     public Design withSources(List<Source> other) {
-        return new Design(song, other, returns, aims, thrown, groups);
+        return new Design(song, other, returns, aims, thrown, groups, wet);
     }
 
     /** The same field of another song. */
     public Design withSong(Song other) {
-        return new Design(other, sources, returns, aims, thrown, groups);
+        return new Design(other, sources, returns, aims, thrown, groups, wet);
     }
 
     /** The same field with other aims. */
     public Design withAims(Aims other) {
-        return new Design(song, sources, returns, other, thrown, groups);
+        return new Design(song, sources, returns, other, thrown, groups, wet);
     }
 
     /** The same field with other throws. */
     public Design withThrown(List<Throw> other) {
-        return new Design(song, sources, returns, aims, other, groups);
+        return new Design(song, sources, returns, aims, other, groups, wet);
+    }
+
+    /** The same field whose returns pass something else together. */
+    public Design withWet(WetBuses other) {
+        return new Design(song, sources, returns, aims, thrown, groups, other);
     }
 
     /** The same field with other groups. */
     public Design withGroups(List<Group> other) {
-        return new Design(song, sources, returns, aims, thrown, other);
+        return new Design(song, sources, returns, aims, thrown, other, wet);
     }
 
     /** The same field with a group that is new or takes the place of the one of its name. */
@@ -222,7 +241,8 @@ public record Design(
                 returns.stream().map(r -> r.keyedBy(key)).toList(),
                 aims,
                 thrown,
-                other);
+                other,
+                wet);
     }
 
     /** The same field where no source moves from section to section, though its fader may. */

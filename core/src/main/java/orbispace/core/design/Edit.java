@@ -9,6 +9,8 @@ public sealed interface Edit
                 AimsEdit,
                 ThrowsEdit,
                 GroupEdit,
+                WetEdit,
+                BlendEdit,
                 EditsTogether {
 
     /**

@@ -49,7 +49,8 @@ public record SourcesEdit(List<Source> sources, String subject) implements Edit 
                 design.returns().stream().map(r -> known(r, design.groups())).toList(),
                 design.aims(),
                 design.thrown(),
-                design.groups());
+                design.groups(),
+                design.wet());
     }
 
     private Return known(Return r, List<Group> groups) {

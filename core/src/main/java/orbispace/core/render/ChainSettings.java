@@ -8,8 +8,9 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A return with every musical time worked out: what is sent and fed, and its stages in order:
- * filter, drive, predelay, engine, drive, gate, filter, ducker, width, level. Made by {@link
- * ChainWorks}.
+ * filter, drive, predelay, engine, drive, gate, filter, ducker, width, level; then what it passes
+ * with the others of its purpose and with all wet: their filters, and their trims and widths as
+ * one. Made by {@link ChainWorks}.
  *
  * @param sends how each source that is sent enters
  * @param feeds how each return that is fed into it enters
@@ -41,6 +42,15 @@ public record ChainSettings(
 
     /** Place of the width. */
     public static final int WIDTH = 8;
+
+    /** Place of the level. */
+    public static final int LEVEL = 9;
+
+    /**
+     * How many stages are the return's own, which it passes on to what it feeds; what follows it
+     * passes together with others.
+     */
+    public static final int OWN = 10;
 
     /**
      * How a source enters a return: after its fader and pan, or before its fader.
@@ -80,6 +90,16 @@ public record ChainSettings(
         return new ChainSettings(sends, feeds, input, stages.subList(0, stageCount), trails);
     }
 
+    /** All that makes its sound before its ducker: equal where they sound alike there. */
+    public Object beforeDucker() {
+        return List.of(upTo(DUCKER), bus());
+    }
+
+    /** What it passes together with others. */
+    List<Timeline> bus() {
+        return stages.subList(OWN, stages.size());
+    }
+
     /** The engine's settings at the beginning. */
     public StageSettings.Spatial engine() {
         return (StageSettings.Spatial) stages.get(ENGINE).first();
@@ -87,7 +107,7 @@ public record ChainSettings(
 
     /** What the plan makes of the return's level over the song. */
     public GainCurve plannedLevel() {
-        return stages.getLast().first() instanceof StageSettings.Level l
+        return stages.get(LEVEL).first() instanceof StageSettings.Level l
                 ? l.curve()
                 : GainCurve.EVEN;
     }
@@ -120,6 +140,7 @@ public record ChainSettings(
             case StageSettings.Gating g -> 0;
             case StageSettings.Ducking d -> 0;
             case StageSettings.Widening w -> 0;
+            case StageSettings.Bus b -> 0;
             case StageSettings.Level l -> 0;
         };
     }

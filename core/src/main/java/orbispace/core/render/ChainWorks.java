@@ -3,6 +3,7 @@ package orbispace.core.render;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
 import orbispace.core.audio.Decibels;
@@ -14,12 +15,14 @@ import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
 import orbispace.core.design.Space;
 import orbispace.core.design.SpaceTraits;
 import orbispace.core.design.Throw;
+import orbispace.core.design.WetBus;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DriveCurve;
 import orbispace.core.dynamics.DuckerSettings;
@@ -27,7 +30,6 @@ import orbispace.core.dynamics.GainComputer;
 import orbispace.core.dynamics.GateSettings;
 import orbispace.core.space.EngineSettings;
 import orbispace.core.time.SongClock;
-import orbispace.core.time.Span;
 import org.jspecify.annotations.Nullable;
 
 /** Works out the returns of a design: note values to seconds, levels to factors. */
@@ -37,6 +39,7 @@ public final class ChainWorks {
     private final SongClock clock;
     private final PlanCurves plan;
     private final SourceCurves sources;
+    private final KeyWorks keys;
     private final TrailReturns trails;
 
     /**
@@ -51,6 +54,7 @@ public final class ChainWorks {
         this.clock = design.song().clock();
         this.plan = new PlanCurves(trails.whole());
         this.sources = new SourceCurves(plan.stretches());
+        this.keys = new KeyWorks(design, sources);
         this.spaces = new SpaceWorks(clock, responses);
     }
 
@@ -121,6 +125,8 @@ public final class ChainWorks {
     List<Timeline> stages(Return r, GainCurve level) {
         Chain c = r.chain();
         Drive drive = c.drive();
+        WetBus all = design.wet().all();
+        WetBus purpose = purposeBus(r);
         return List.of(
                 Timeline.of(new StageSettings.Filtering(c.filterIn())),
                 Timeline.of(driving(drive, false)),
@@ -131,7 +137,21 @@ public final class ChainWorks {
                 Timeline.of(new StageSettings.Filtering(c.filterOut())),
                 Timeline.of(ducking(c.duck())),
                 timed(r, (bar, cell) -> widening(c.width(), cell)),
-                Timeline.of(new StageSettings.Level(r.levelDb(), level)));
+                Timeline.of(new StageSettings.Level(r.levelDb(), level)),
+                Timeline.of(new StageSettings.Filtering(purpose.filter())),
+                Timeline.of(new StageSettings.Filtering(all.filter())),
+                Timeline.of(
+                        new StageSettings.Bus(
+                                purpose.trimDb() + all.trimDb(), purpose.width() * all.width())));
+    }
+
+    /** A trail passes what its return does. */
+    private WetBus purposeBus(Return r) {
+        if (design.wet().purposes().isEmpty()) {
+            return WetBus.PLAIN;
+        }
+        Return parent = design.findReturn(trails.parentOf(r.id())).orElse(r);
+        return design.wet().of(Optional.of(Purposes.of(design, parent)));
     }
 
     private StageSettings spatial(Space space, int bar, PlanCell cell) {
@@ -214,7 +234,8 @@ public final class ChainWorks {
         if (gate == null) {
             return new StageSettings.Gating(null, null);
         }
-        return new StageSettings.Gating(gate(gate, bar), key(gate.key(), gate.keyFilter(), false));
+        return new StageSettings.Gating(
+                gate(gate, bar), keys.key(gate.key(), gate.keyFilter(), false));
     }
 
     private GateSettings gate(Gate g, int bar) {
@@ -238,36 +259,7 @@ public final class ChainWorks {
     private StageSettings.Ducking ducking(@Nullable Duck d) {
         return d == null
                 ? new StageSettings.Ducking(null, null)
-                : new StageSettings.Ducking(ducker(d), key(d.keySource(), Filter.OPEN, true));
-    }
-
-    /** Gates hear stems as they are, so that a threshold stays one; duckers hear faders. */
-    private StageSettings.Key key(String key, Filter filter, boolean atFader) {
-        Map<String, Double> gains = new TreeMap<>();
-        Map<String, GainCurve> faders = new TreeMap<>();
-        for (Source s : key.isEmpty() ? List.<Source>of() : design.keySources(key)) {
-            gains.put(s.id(), (atFader ? Decibels.toAmplitude(s.gainDb()) : 1) / 2);
-            if (atFader) {
-                faders.put(s.id(), sources.of(s).fader());
-            }
-        }
-        Map<String, KeyWindow> windows = new TreeMap<>();
-        double rate = design.song().sampleRateHz();
-        design.keySpans(key).forEach((id, spans) -> windows.put(id, window(spans, rate)));
-        return new StageSettings.Key(gains, filter, windows, faders);
-    }
-
-    private static KeyWindow window(List<Span> spans, double rate) {
-        return new KeyWindow(
-                spans.stream()
-                        .map(s ->
-                                new KeyWindow.Stretch(
-                                        frame(s.startSeconds(), rate), frame(s.endSeconds(), rate)))
-                        .toList());
-    }
-
-    private static int frame(double seconds, double rate) {
-        return (int) Math.min(Integer.MAX_VALUE, Math.round(seconds * rate));
+                : new StageSettings.Ducking(ducker(d), keys.key(d.keySource(), Filter.OPEN, true));
     }
 
     /** A designed ducker in seconds. */

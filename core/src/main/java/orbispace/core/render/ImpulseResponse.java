@@ -36,7 +36,7 @@ public final class ImpulseResponse {
     public static Recipe recipe(Design design, Return r, Responses responses) {
         ChainSettings chain = new ChainWorks(design.unplanned(), responses).of(r);
         List<StageSettings> stages =
-                chain.stages().stream()
+                chain.stages().subList(0, ChainSettings.OWN).stream()
                         .map(Timeline::first)
                         .filter(s -> isLinear(s) && !s.passesAll())
                         .toList();
@@ -92,6 +92,7 @@ public final class ImpulseResponse {
             case StageSettings.Driving d -> false;
             case StageSettings.Gating g -> false;
             case StageSettings.Ducking d -> false;
+            case StageSettings.Bus b -> false;
             case StageSettings.Level l -> false;
         };
     }

@@ -22,6 +22,12 @@ final class LiveReturn {
     private final @Nullable Gate[] sendGates;
     private final LiveDelay[] feedDelays;
     private final LiveDelay mixDelay;
+
+    /** Its own sound for returns that it feeds, before what it passes together with others. */
+    private final Block tap;
+
+    private final boolean feedsOthers;
+
     private final Block block;
     private final float[] left;
     private final float[] right;
@@ -56,6 +62,8 @@ final class LiveReturn {
         feedDelays = feedDelays(graph, chain, advance, maxFrames);
         mixDelay = new LiveDelay(outAdvance, maxFrames);
         block = new Block(new float[maxFrames], new float[maxFrames]);
+        feedsOthers = feeds(graph, index);
+        tap = feedsOthers ? new Block(new float[maxFrames], new float[maxFrames]) : block;
         sendStands =
                 Arrays.stream(settings.sendCourses[index])
                         .map(c -> new LiveStand(c, maxFrames))
@@ -65,6 +73,11 @@ final class LiveReturn {
         input = new Ride(chain.input());
         left = new float[maxFrames];
         right = new float[maxFrames];
+    }
+
+    private static boolean feeds(LiveGraph graph, int index) {
+        String id = graph.returns.get(index);
+        return graph.chains.stream().anyMatch(c -> c.feeds().containsKey(id));
     }
 
     private static List<Stage> stages(ChainSettings chain, StageTuning[][] tunings, double rate) {
@@ -137,12 +150,16 @@ final class LiveReturn {
         LiveMix.fadeInput(block.left, block.right, n, share, wantedShare);
         for (int f = 0; f < feedGains.length; f++) {
             if (feedGains[f] != 0 || now.feedGains[index][f] != 0) {
-                feed(others[f].block, f, now.feedGains[index][f], n);
+                feed(others[f].tap, f, now.feedGains[index][f], n);
             }
         }
         input.apply(now.graph.chains.get(index).input());
         input.process(block.left, block.right, 0, n, start + advance);
         for (int i = 0; i < applied.length; i++) {
+            if (i == ChainSettings.OWN && feedsOthers) {
+                System.arraycopy(block.left, 0, tap.left, 0, n);
+                System.arraycopy(block.right, 0, tap.right, 0, n);
+            }
             stage(now, tunings[i], i, start, n, ears);
         }
         mixDelay.take(block.left, block.right, n);

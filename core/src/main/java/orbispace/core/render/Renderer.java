@@ -139,6 +139,13 @@ public final class Renderer {
         return Mixdown.sum(alone, trails);
     }
 
+    /** The sound of a return as it would be without its ducker, its width and its level. */
+    public Audio beforeDucker(ChainSettings chain, Job job) {
+        Audio own = after(chain, ChainSettings.DUCKER, job);
+        boolean plain = chain.bus().stream().allMatch(Timeline::passesAll);
+        return plain ? own : run(own, chain.bus(), job);
+    }
+
     private Audio aloneAfter(ChainSettings chain, int stages, Job job) {
         int wanted = stages;
         while (wanted > 0 && chain.stages().get(wanted - 1).passesAll()) {
@@ -217,7 +224,7 @@ public final class Renderer {
         SendBus.mixAll(sends(chain, job), left, right, job);
         for (ChainSettings.FeedGain feed : chain.feeds().values()) {
             ChainSettings fed = feed.chain();
-            Mixdown.add(left, right, after(fed, fed.stages().size(), job), feed.gain());
+            Mixdown.add(left, right, after(fed, ChainSettings.OWN, job), feed.gain());
         }
         Mixdown.multiply(left, right, chain.input(), firstFrame);
         return Audio.of(material.sampleRateHz(), left, right);
@@ -237,7 +244,7 @@ public final class Renderer {
 
     /** All sources at their faders and pans. */
     public Audio dryMix(Design design) {
-        List<Object> key = List.of("dry", placed(design, design.sources()));
+        List<Object> key = List.of("dry", SourceCurves.placed(design, design.sources()));
         return cache.find(key).orElseGet(() -> cache.keep(key, dry(design, design.sources())));
     }
 
@@ -255,14 +262,6 @@ public final class Renderer {
         float[] right = less.channel(1).clone();
         Mixdown.add(left, right, dry(design, out), -1);
         return Audio.of(material.sampleRateHz(), left, right);
-    }
-
-    /** All that makes the dry sound of some sources: equal where they sound alike. */
-    public static List<Object> placed(Design design, List<Source> sources) {
-        SourceCurves curves = new SourceCurves(design);
-        return sources.stream()
-                .<Object>map(s -> List.of(s.id(), s.gainDb(), curves.of(s)))
-                .toList();
     }
 
     /** One source at its fader and pan, which may move with the sections of a design. */

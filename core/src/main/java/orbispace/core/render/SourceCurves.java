@@ -1,5 +1,6 @@
 package orbispace.core.render;
 
+import java.util.List;
 import java.util.function.ToDoubleFunction;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
@@ -47,6 +48,14 @@ public final class SourceCurves {
             return new Course(GainCurve.EVEN, Stand.at(s.pan()));
         }
         return new Course(fader(s), new Stand(pan(s), spread(s)));
+    }
+
+    /** All that makes the dry sound of some sources: equal where they sound alike. */
+    public static List<Object> placed(Design design, List<Source> sources) {
+        SourceCurves curves = new SourceCurves(design);
+        return sources.stream()
+                .<Object>map(s -> List.of(s.id(), s.gainDb(), curves.of(s)))
+                .toList();
     }
 
     private boolean differs(Source s) {

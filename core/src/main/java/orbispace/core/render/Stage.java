@@ -23,6 +23,7 @@ sealed interface Stage
                 Stage.GateStage,
                 Stage.DuckStage,
                 Stage.WidthStage,
+                BusStage,
                 Stage.LevelStage {
 
     /** Makes a stage at rest for a timeline. */
@@ -50,6 +51,7 @@ sealed interface Stage
                     new GateStage(new Gate(t.settings(), rate), own(settings, rate));
             case StageTuning.Ducking t -> new DuckStage(new Ducker(t.settings(), rate));
             case StageTuning.Widening t -> new WidthStage(t, rate);
+            case StageTuning.Bus t -> new BusStage(t);
             case StageTuning.Level t -> new LevelStage(t);
         };
     }

@@ -164,6 +164,23 @@ public sealed interface StageSettings {
         }
     }
 
+    /**
+     * What a return passes together with others.
+     *
+     * @param trimDb level
+     * @param width factor on the difference of both channels, 0 to 4
+     */
+    record Bus(double trimDb, double width) implements StageSettings {
+        @Override
+        public boolean passesAll() {
+            return trimDb == 0 && width == 1;
+        }
+
+        double gain() {
+            return Decibels.toAmplitude(trimDb);
+        }
+    }
+
     /** The level of the return, with what the plan makes of it over the song. */
     record Level(double levelDb, GainCurve curve) implements StageSettings {
         @Override

@@ -41,6 +41,9 @@ sealed interface StageTuning {
         }
     }
 
+    /** Amplitude factors of the middle and of the side. */
+    record Bus(float middle, float side) implements StageTuning {}
+
     /** Amplitude factor, and one over the song. */
     record Level(float gain, GainCurve curve) implements StageTuning {}
 
@@ -63,6 +66,7 @@ sealed interface StageTuning {
                     new Ducking(d.settings(), Ducker.section(d.settings(), rate));
             case StageSettings.Widening w ->
                     new Widening(w.width(), StereoWidth.packed(w.width().monoBelowHz(), rate));
+            case StageSettings.Bus b -> new Bus((float) b.gain(), (float) (b.width() * b.gain()));
             case StageSettings.Level l -> new Level((float) l.gain(), l.curve());
         };
     }

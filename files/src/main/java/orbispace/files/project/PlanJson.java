@@ -93,7 +93,6 @@ final class PlanJson {
                     ObjectNode of = sends.putObject(id);
                     offsets.forEach(of::put);
                 });
-        n.remove("sources");
         if (!plan.sources().isEmpty()) {
             ObjectNode sources = n.putObject("sources");
             plan.sources()

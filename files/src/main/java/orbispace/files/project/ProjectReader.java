@@ -24,6 +24,7 @@ import orbispace.core.design.Source;
 import orbispace.core.design.StemKind;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Tone;
+import orbispace.core.design.WetBuses;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.SongClock;
 import orbispace.core.time.TempoMap;
@@ -61,7 +62,8 @@ final class ProjectReader {
         for (JsonNode n : root.path("groups")) {
             groups.add(at("groups[" + groups.size() + "]", () -> group(n)));
         }
-        return at("design", () -> new Design(song, sources, returns, aims, thrown, groups));
+        WetBuses wet = at("wet", () -> WetJson.read(root.path("wet")));
+        return at("design", () -> new Design(song, sources, returns, aims, thrown, groups, wet));
     }
 
     private <T> T at(String where, Part<T> part) throws FileProblem {

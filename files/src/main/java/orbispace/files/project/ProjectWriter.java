@@ -28,6 +28,7 @@ final class ProjectWriter {
         song(child(root, "song"), design.song());
         list(root, "sources", "id", design.sources(), Source::id, ProjectWriter::source);
         list(root, "returns", "id", design.returns(), Return::id, ReturnWriter::write);
+        WetJson.write(root, design.wet());
         list(root, "groups", "name", listed(design), Group::name, ProjectWriter::group);
         if (root.path("groups").isEmpty()) {
             root.remove("groups");

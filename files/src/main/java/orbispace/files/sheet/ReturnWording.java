@@ -3,6 +3,7 @@ package orbispace.files.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import orbispace.core.design.Design;
@@ -13,9 +14,12 @@ import orbispace.core.design.Gate;
 import orbispace.core.design.Group;
 import orbispace.core.design.Groups;
 import orbispace.core.design.MusicalTime;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Source;
+import orbispace.core.design.WetBus;
 import orbispace.core.design.Width;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.words.Wording;
@@ -63,7 +67,25 @@ public final class ReturnWording {
             lines.add(new Line("Width", width(ret.chain().width())));
         }
         lines.add(new Line("Return", Wording.db(ret.levelDb()) + ", fully wet"));
+        Purpose purpose = Purposes.of(design, ret);
+        passed(lines, "With all of " + purpose.label(), design.wet().of(Optional.of(purpose)));
+        passed(lines, "With all wet", design.wet().all());
         return lines;
+    }
+
+    /** What it passes with others, behind what it feeds; its print holds it. */
+    private static void passed(List<Line> lines, String who, WetBus bus) {
+        if (!bus.isPlain()) {
+            lines.add(
+                    new Line(
+                            who,
+                            Wording.db(bus.trimDb())
+                                    + ", filter "
+                                    + filter(bus.filter())
+                                    + ", width "
+                                    + Wording.percent(bus.width(), 0)
+                                    + "; in its print"));
+        }
     }
 
     /** What is sent, in words. */

@@ -20,6 +20,7 @@ import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Kept;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.PlanCell;
+import orbispace.core.design.Purpose;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Role;
@@ -33,6 +34,8 @@ import orbispace.core.design.Space;
 import orbispace.core.design.Targets;
 import orbispace.core.design.Throw;
 import orbispace.core.design.Trail;
+import orbispace.core.design.WetBus;
+import orbispace.core.design.WetBuses;
 import orbispace.core.dynamics.DuckBand;
 import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
@@ -88,56 +91,71 @@ public class ProjectFileTest {
                         -2,
                         1);
         return new Design(
-                new Song(
-                        "Ferry",
-                        48000,
-                        clock,
+                        new Song(
+                                "Ferry",
+                                48000,
+                                clock,
+                                List.of(
+                                        new Section("Verse", 1, 4)
+                                                .withPlan(
+                                                        SectionPlan.NONE
+                                                                .withCell(
+                                                                        "A",
+                                                                        new PlanCell(
+                                                                                -3,
+                                                                                0.8,
+                                                                                PlanCell.Tempo
+                                                                                        .FOLLOWS,
+                                                                                0.5,
+                                                                                true,
+                                                                                2,
+                                                                                PlanCell.Edge
+                                                                                        .FADED))
+                                                                .withSend("B", "voice", -4.5)
+                                                                .withSource(
+                                                                        "drum",
+                                                                        new SourceCell(
+                                                                                -2, 0.3, 0.5, 4))),
+                                        new Section("Chorus", 5, 2))),
                         List.of(
-                                new Section("Verse", 1, 4)
-                                        .withPlan(
-                                                SectionPlan.NONE
-                                                        .withCell(
-                                                                "A",
-                                                                new PlanCell(
-                                                                        -3,
-                                                                        0.8,
-                                                                        PlanCell.Tempo.FOLLOWS,
-                                                                        0.5,
-                                                                        true,
-                                                                        2,
-                                                                        PlanCell.Edge.FADED))
-                                                        .withSend("B", "voice", -4.5)
-                                                        .withSource(
-                                                                "drum",
-                                                                new SourceCell(-2, 0.3, 0.5, 4))),
-                                new Section("Chorus", 5, 2))),
-                List.of(
-                        new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),
-                        new Source("drum", "Drum", "drum.wav", Role.HITS, 0, -0.5)),
-                List.of(hall, echo),
-                Aims.NONE
-                        .wanting("voice", "A", Targets.LEAD.withPresence(0.91).withBloom(-27))
-                        .locking("B", Setting.DECAY, true)
-                        .keeping("A", new Kept(new Span(4, 12.5), 0.034, 0.051))
-                        .hearing(new HearingLevel(82, OptionalDouble.empty())),
-                List.of(
-                        Throw.of("t1", "voice", "B", 3, 4.5, -4)
-                                .withTrail(
-                                        Trail.AS_RETURN
-                                                .withTime(new MusicalTime.Millis(320))
-                                                .withFeedback(0.4)
-                                                .withSides(Trail.Sides.ALTERNATE)
-                                                .withFilter(
-                                                        Filter.OPEN.withLowPass(
-                                                                new Filter.Corner(3000, 2)))
-                                                .withFeed(-2.5)
-                                                .until(9.0)),
-                        Throw.of("t2", "voice", "A", 6, 8, 0)
-                                .withFades(20, 40)
-                                .withRide(
-                                        List.of(
-                                                new Throw.RidePoint(6, -9),
-                                                new Throw.RidePoint(7, 1)))));
+                                new Source("voice", "Voice", "stems/voice.wav", Role.LEAD, -1, 0.1),
+                                new Source("drum", "Drum", "drum.wav", Role.HITS, 0, -0.5)),
+                        List.of(hall, echo),
+                        Aims.NONE
+                                .wanting(
+                                        "voice",
+                                        "A",
+                                        Targets.LEAD.withPresence(0.91).withBloom(-27))
+                                .locking("B", Setting.DECAY, true)
+                                .keeping("A", new Kept(new Span(4, 12.5), 0.034, 0.051))
+                                .hearing(new HearingLevel(82, OptionalDouble.empty())),
+                        List.of(
+                                Throw.of("t1", "voice", "B", 3, 4.5, -4)
+                                        .withTrail(
+                                                Trail.AS_RETURN
+                                                        .withTime(new MusicalTime.Millis(320))
+                                                        .withFeedback(0.4)
+                                                        .withSides(Trail.Sides.ALTERNATE)
+                                                        .withFilter(
+                                                                Filter.OPEN.withLowPass(
+                                                                        new Filter.Corner(3000, 2)))
+                                                        .withFeed(-2.5)
+                                                        .until(9.0)),
+                                Throw.of("t2", "voice", "A", 6, 8, 0)
+                                        .withFades(20, 40)
+                                        .withRide(
+                                                List.of(
+                                                        new Throw.RidePoint(6, -9),
+                                                        new Throw.RidePoint(7, 1)))))
+                .withWet(
+                        new WetBuses(
+                                WetBus.PLAIN.withTrim(-1.5),
+                                Map.of(
+                                        Purpose.ECHO,
+                                        new WetBus(
+                                                -3,
+                                                Filter.OPEN.withLowPass(new Filter.Corner(4000, 4)),
+                                                0.7))));
     }
 
     private Path written() throws FileProblem {
@@ -147,11 +165,31 @@ public class ProjectFileTest {
     }
 
     @Test
+    void aBusThatIsNoneOrOutOfRangeIsOneLine() throws IOException {
+        String text = Files.readString(written());
+        String[][] wrong = {
+            {"\"echo\" :", "\"echoes\" :", "echoes"},
+            {"\"trimDb\" : -3.0", "\"trimDb\" : 30.0", "trim of wet"},
+            {"\"faderDb\" : -2.0", "\"faderDb\" : -99.0", "fader offset"}
+        };
+        for (String[] w : wrong) {
+            Path file = folder.resolve("wrong" + ProjectFile.SUFFIX);
+            assertThat(text).contains(w[0]);
+            Files.writeString(file, text.replace(w[0], w[1]));
+            assertThatThrownBy(() -> ProjectFile.read(file))
+                    .isInstanceOf(FileProblem.class)
+                    .hasMessageContaining(w[2])
+                    .hasMessageNotContaining("\n");
+        }
+    }
+
+    @Test
     void whatIsSavedIsOpenedAgainWhole() throws IOException {
         ProjectFile read = ProjectFile.read(written());
         Design again = read.design();
         assertThat(again.sources()).isEqualTo(design().sources());
         assertThat(again.returns()).isEqualTo(design().returns());
+        assertThat(again.wet()).isEqualTo(design().wet());
         assertThat(again.song().sections()).isEqualTo(design().song().sections());
         assertThat(again.song().clock().tempo().changes())
                 .isEqualTo(design().song().clock().tempo().changes());

@@ -21,12 +21,16 @@ import orbispace.app.song.Reasons;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.SendFields;
+import orbispace.core.design.BandKnob;
 import orbispace.core.design.ChainKnob;
 import orbispace.core.design.Drive;
 import orbispace.core.design.DuckKnob;
 import orbispace.core.design.Edit;
+import orbispace.core.design.Filter;
 import orbispace.core.design.GateKnob;
 import orbispace.core.design.Knob;
+import orbispace.core.design.Purpose;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
@@ -37,38 +41,19 @@ import orbispace.core.draft.TimeProposals;
 
 /** The cards of a return's chain, one under another, with a field for each of its numbers. */
 final class ChainCards extends VBox {
-    private static final List<GateKnob> OWN_GATE =
-            List.of(
-                    GateKnob.OPENS_AT,
-                    GateKnob.HYSTERESIS,
-                    GateKnob.ATTACK,
-                    GateKnob.LENGTH,
-                    GateKnob.RELEASE,
-                    GateKnob.CLOSES_BY,
-                    GateKnob.KEY_FROM,
-                    GateKnob.KEY_TO);
-    private static final List<GateKnob> SEND_GATE =
-            List.of(
-                    GateKnob.OPENS_AT,
-                    GateKnob.HYSTERESIS,
-                    GateKnob.CLOSES_BY,
-                    GateKnob.ATTACK,
-                    GateKnob.HOLD,
-                    GateKnob.RELEASE,
-                    GateKnob.KEY_FROM,
-                    GateKnob.KEY_TO);
-
     private final ChainModel model;
     private final SendFields sendFields;
     private final Map<String, NumberField> sends = new LinkedHashMap<>();
     private final Map<Knob, NumberField> fields = new LinkedHashMap<>();
     private final List<ChainCard> cards = new ArrayList<>();
+    private final List<WetCard> wet = new ArrayList<>();
     private final Label why = words();
     private final Label settled = words();
     private final Label fixed = words();
     private final ChosenPlots plots;
     private final SendsMenu sendsMenu;
     private final DuckKeyMenu duckKey;
+    private final BlendLine blend;
     private final Map<TimeProposal.Subject, TimeProposalList> proposals =
             new EnumMap<>(TimeProposal.Subject.class);
     private Palette palette = Palette.DAY;
@@ -79,6 +64,7 @@ final class ChainCards extends VBox {
         sendsMenu = new SendsMenu(model);
         sendFields = new SendFields(model);
         duckKey = new DuckKeyMenu(model);
+        blend = new BlendLine(model);
         for (TimeProposal.Subject subject : TimeProposal.Subject.values()) {
             proposals.put(subject, new TimeProposalList(model, subject));
         }
@@ -114,6 +100,15 @@ final class ChainCards extends VBox {
             drive("DRIVE AFTER", r);
         }
         behind(r);
+        wet.clear();
+        for (Optional<Purpose> of :
+                List.of(
+                        Optional.of(Purposes.of(model.design().get(), r)),
+                        Optional.<Purpose>empty())) {
+            WetCard passed = new WetCard(model, of);
+            wet.add(passed);
+            passed.addTo(this::card);
+        }
         cards.getFirst().end(true, false);
         cards.getLast().end(false, true);
     }
@@ -142,7 +137,7 @@ final class ChainCards extends VBox {
         add("DUCK", plots::duck, DuckKnob.values()).addBelow(duckKey);
         List<Region> sides = List.of(known(ChainKnob.WIDTH), known(ChainKnob.PAN));
         card("WIDTH", plots::width, List.of(sides, List.of(known(ChainKnob.MONO_BELOW))));
-        add("LEVEL", plots::level, ChainKnob.LEVEL);
+        add("LEVEL", plots::level, ChainKnob.LEVEL).addBelow(blend);
     }
 
     /** Two corners, and the bands that there are. */
@@ -154,8 +149,18 @@ final class ChainCards extends VBox {
                         head,
                         pen -> plots.filter(pen, before ? Return::filterIn : Return::filterOut),
                         rows);
-        card.addBelow(new BandMenus(model, before, before ? r.filterIn() : r.filterOut()));
+        card.addBelow(
+                new BandMenus(
+                        before ? "before" : "after",
+                        () -> slot(model.chosenReturn().orElse(r), before),
+                        f ->
+                                model.chosenReturn()
+                                        .ifPresent(c -> model.edit(BandKnob.set(c, before, f)))));
         return card;
+    }
+
+    private static Filter slot(Return r, boolean before) {
+        return before ? r.filterIn() : r.filterOut();
     }
 
     private void space(Return r) {
@@ -203,7 +208,7 @@ final class ChainCards extends VBox {
                                                     .ifPresent(model.field()::gateReturn)));
             return;
         }
-        add("GATE", plots::gate, OWN_GATE.stream().map(GateKnob::own).toArray(Knob[]::new))
+        add("GATE", plots::gate, GateRows.OWN.stream().map(GateKnob::own).toArray(Knob[]::new))
                 .addBelow(
                         proposed(TimeProposal.Subject.GATE),
                         Plate.small(
@@ -216,7 +221,7 @@ final class ChainCards extends VBox {
         add(
                 "GATE OF THE SEND: " + name.toUpperCase(Locale.ROOT),
                 pen -> {},
-                SEND_GATE.stream().map(k -> k.ofSend(source)).toArray(Knob[]::new));
+                GateRows.OF_SEND.stream().map(k -> k.ofSend(source)).toArray(Knob[]::new));
     }
 
     private ChainCard add(String head, Consumer<Pen> drawing, Knob... numbers) {
@@ -277,6 +282,8 @@ final class ChainCards extends VBox {
                                 model.measured().materials(),
                                 model.selection().bar()));
         proposals.values().forEach(p -> p.show(times));
+        blend.show();
+        wet.forEach(WetCard::show);
         say(fixed, Reasons.fixedTimes(model.design().get().song(), r));
         say(why, model.reasons().spaceAndStart());
         say(settled, model.settling().byReturn().getOrDefault(r.id(), ""));

@@ -10,8 +10,10 @@ import orbispace.app.draw.Palette;
 import orbispace.app.view.control.SendFields;
 import orbispace.app.view.control.WhenSeen;
 import orbispace.app.view.frame.Inspector;
+import orbispace.core.design.Design;
 import orbispace.core.design.Drive;
 import orbispace.core.design.Groups;
+import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Space;
 import orbispace.core.design.SplitPair;
@@ -71,8 +73,11 @@ public final class ReturnInspector extends Inspector {
             shape = "";
             return;
         }
+        Design design = model.design().get();
         String now =
                 shapeOf(r.get())
+                        + WetCard.shape(design, Optional.of(Purposes.of(design, r.get())))
+                        + WetCard.shape(design, Optional.empty())
                         + SendFields.rows(model, r.get()).stream().map(Groups.Row::name).toList();
         if (!now.equals(shape)) {
             shape = now;

@@ -26,7 +26,8 @@ final class SourceSections extends GridPane {
     private static final List<Column> COLUMNS =
             List.of(
                     new Column(
-                            "fader", "dB",
+                            "fader",
+                            "dB",
                             "decibels like \u22122",
                             "dB",
                             0.5,
@@ -34,7 +35,8 @@ final class SourceSections extends GridPane {
                             SourceCell::faderDb,
                             SourceCell::withFader),
                     new Column(
-                            "pan", "pan %",
+                            "pan",
+                            "pan %",
                             "percent to the right like 20",
                             "%",
                             0.05,
@@ -42,7 +44,8 @@ final class SourceSections extends GridPane {
                             SourceCell::panBy,
                             SourceCell::withPan),
                     new Column(
-                            "width", "width %",
+                            "width",
+                            "width %",
                             "percent from 0 to 200",
                             "%",
                             0.05,
@@ -50,7 +53,8 @@ final class SourceSections extends GridPane {
                             SourceCell::widthScale,
                             SourceCell::withWidth),
                     new Column(
-                            "within", "beats",
+                            "within",
+                            "beats",
                             "quarter notes like 2",
                             "x",
                             1,
