@@ -63,13 +63,22 @@ final class OpenSong {
     /** The sound goes where it went the last time. */
     private void recall(RecentProjects recent) {
         String[] was = recent.recall("output").split("\n", -1);
-        if (was.length == 2 && was[1].matches("[0-9]{3,5}")) {
-            transport.output().set(new OutputChoice(was[0], Integer.parseInt(was[1])));
+        if (was.length >= 2 && was[1].matches("[0-9]{3,5}")) {
+            boolean rated = was.length == 3 && was[2].matches("[0-9]{1,6}");
+            transport
+                    .output()
+                    .set(
+                            new OutputChoice(
+                                    was[0],
+                                    Integer.parseInt(was[1]),
+                                    rated ? Integer.parseInt(was[2]) : 0));
         }
         transport
                 .output()
                 .addListener((o, before, is) ->
-                        recent.remember("output", is.device() + "\n" + is.frames()));
+                        recent.remember(
+                                "output",
+                                is.device() + "\n" + is.frames() + "\n" + is.rateHz()));
     }
 
     Editor editor() {

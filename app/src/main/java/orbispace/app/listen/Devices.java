@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.DoubleStream;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.DataLine;
@@ -29,6 +31,7 @@ interface Devices {
      * Opens one of them.
      *
      * @param name one of the names, or {@link #USUAL}
+     * @param sampleRateHz the rate that is wanted; a device that does not have it takes another
      * @param frames how many frames it holds ahead
      * @return an output that keeps time and says why it is silent, if the device cannot be opened
      */
@@ -48,6 +51,9 @@ interface Devices {
     /** Sound cards. */
     final class Cards implements Devices {
         private static final int[] BITS = {24, 16};
+
+        /** Taken where the wanted rate is not to be had, the usual ones first. */
+        private static final double[] OTHER_HZ = {48000, 44100, 96000, 88200, 192000, 32000};
 
         @Override
         public List<String> names() {
@@ -76,19 +82,32 @@ interface Devices {
                     LoggerFactory.getLogger(Devices.class).warn("no tape: {}", e.toString());
                 }
             }
+            return DoubleStream.concat(DoubleStream.of(rate), Arrays.stream(OTHER_HZ))
+                    .mapToObj(hz -> card(name, hz, frames))
+                    .flatMap(Optional::stream)
+                    .findFirst()
+                    .orElseGet(
+                            () ->
+                                    new Output.Silent(
+                                            rate,
+                                            name.isEmpty()
+                                                    ? SILENT
+                                                    : name + " is not there: " + SILENT));
+        }
+
+        private static Optional<Output> card(String name, double rate, int frames) {
             for (int bits : BITS) {
                 try {
                     SourceDataLine line = line(name, format(rate, bits));
                     line.open(line.getFormat(), frames * line.getFormat().getFrameSize());
                     line.start();
-                    return new Card(line, name.isEmpty() ? "sound card" : name);
+                    return Optional.of(new Card(line, name.isEmpty() ? "sound card" : name));
                 } catch (LineUnavailableException | IllegalArgumentException notSo) {
                     LoggerFactory.getLogger(Devices.class)
                             .info("no {} bits at {} Hz: {}", bits, rate, notSo.toString());
                 }
             }
-            return new Output.Silent(
-                    rate, name.isEmpty() ? SILENT : name + " is not there: " + SILENT);
+            return Optional.empty();
         }
 
         private static SourceDataLine line(String name, AudioFormat format)
@@ -107,6 +126,11 @@ interface Devices {
 
     /** A real output. */
     record Card(SourceDataLine line, String name) implements Output {
+        @Override
+        public double sampleRateHz() {
+            return line.getFormat().getSampleRate();
+        }
+
         @Override
         public int sampleBytes() {
             return line.getFormat().getSampleSizeInBits() / Byte.SIZE;

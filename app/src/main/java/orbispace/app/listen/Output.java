@@ -9,6 +9,9 @@ interface Output extends AutoCloseable {
     /** In words, for the ribbon. */
     String name();
 
+    /** Frames that it takes in a second, which need not be those of the song. */
+    double sampleRateHz();
+
     /** Bytes of each of both samples of a frame, 2 or 3, the lowest first. */
     default int sampleBytes() {
         return 2;
@@ -38,6 +41,11 @@ interface Output extends AutoCloseable {
         @Override
         public String name() {
             return name;
+        }
+
+        @Override
+        public double sampleRateHz() {
+            return sampleRateHz;
         }
 
         @Override

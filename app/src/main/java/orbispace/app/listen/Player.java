@@ -1,6 +1,7 @@
 package orbispace.app.listen;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
@@ -17,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Player implements AutoCloseable {
     private static final int BLOCK_FRAMES = Deck.BLOCK_FRAMES;
-    private static final int MOST_BYTES = 3;
+    private static final String AT = " at %.1f kHz";
 
     /** How long a device that is gone is waited for before it is looked for again. */
     private static final long AGAIN_NANOS = 2_000_000_000L;
@@ -70,8 +71,14 @@ public final class Player implements AutoCloseable {
     }
 
     private Output opened(OutputChoice to) {
-        Output output = devices.open(to.device(), sampleRateHz, to.frames());
-        outputName = output.name();
+        double rate = to.rateHz() == 0 ? sampleRateHz : to.rateHz();
+        Output output = devices.open(to.device(), rate, to.frames());
+        boolean converts = output.sampleRateHz() != sampleRateHz;
+        outputName =
+                output.name()
+                        + (converts
+                                ? String.format(Locale.ROOT, AT, output.sampleRateHz() / 1000)
+                                : "");
         return output;
     }
 
@@ -166,9 +173,9 @@ public final class Player implements AutoCloseable {
     private void run(Output first, OutputChoice firstChoice) {
         float[] left = new float[BLOCK_FRAMES];
         float[] right = new float[BLOCK_FRAMES];
-        byte[] bytes = new byte[BLOCK_FRAMES * 2 * MOST_BYTES];
         int overrun = 0;
         Output output = first;
+        Packing packing = new Packing(sampleRateHz, output, BLOCK_FRAMES);
         OutputChoice to = firstChoice;
         long gone = 0;
         while (open) {
@@ -177,43 +184,28 @@ public final class Player implements AutoCloseable {
             if (!wanted.equals(to) || again) {
                 output.close();
                 output = opened(wanted);
+                packing = new Packing(sampleRateHz, output, BLOCK_FRAMES);
                 to = wanted;
                 gone = again && output instanceof Output.Silent ? System.nanoTime() : 0;
             }
             long began = System.nanoTime();
             int n = deck.make(left, right);
-            level = pack(left, right, n, bytes, output.sampleBytes());
+            int size = packing.pack(left, right, n);
+            level = packing.peak();
             if (System.nanoTime() - began > n / sampleRateHz * 1e9) {
                 overrun++;
                 late = overrun;
             }
-            if (!output.write(bytes, 2 * output.sampleBytes() * n)) {
+            if (!output.write(packing.bytes(), size)) {
                 String lost = output.name();
                 output.close();
                 output = new Output.Silent(sampleRateHz, lost + " is gone: " + Devices.SILENT);
+                packing = new Packing(sampleRateHz, output, BLOCK_FRAMES);
                 outputName = output.name();
                 gone = System.nanoTime();
             }
         }
         output.close();
-    }
-
-    private static float pack(float[] left, float[] right, int n, byte[] bytes, int each) {
-        float peak = 0;
-        for (int i = 0; i < n; i++) {
-            peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));
-            put(bytes, 2 * each * i, left[i], each);
-            put(bytes, 2 * each * i + each, right[i], each);
-        }
-        return peak;
-    }
-
-    private static void put(byte[] bytes, int at, float x, int each) {
-        int full = (1 << (Byte.SIZE * each - 1)) - 1;
-        int v = Math.clamp(Math.round((double) x * full), -full, full);
-        for (int b = 0; b < each; b++) {
-            bytes[at + b] = (byte) (v >> (Byte.SIZE * b));
-        }
     }
 
     @Override

@@ -51,6 +51,11 @@ final class Tape implements Output {
     }
 
     @Override
+    public double sampleRateHz() {
+        return sampleRateHz;
+    }
+
+    @Override
     public boolean write(byte[] block, int count) {
         clock.write(block, count);
         if (broken) {

@@ -37,7 +37,7 @@ class PlayerTest {
         @Override
         public Output open(String name, double rate, int frames) {
             opened.add(name + " " + frames);
-            Output clock = new Output.Silent(rate, name);
+            Output clock = new Output.Silent(name.equals("old") ? 44100 : rate, name);
             if (!there) {
                 return new Output.Silent(rate, name + " is not there");
             }
@@ -45,6 +45,11 @@ class PlayerTest {
                 @Override
                 public String name() {
                     return name;
+                }
+
+                @Override
+                public double sampleRateHz() {
+                    return clock.sampleRateHz();
                 }
 
                 @Override
@@ -100,14 +105,14 @@ class PlayerTest {
     @Test
     void timeGoesOnWithoutTheCardAndItIsHeardAgainWhenItIsBack() throws InterruptedException {
         Cards cards = new Cards();
-        try (Player player = new Player(RATE, new OutputChoice("desk", 1024), cards)) {
+        try (Player player = new Player(RATE, new OutputChoice("desk", 1024, 0), cards)) {
             player.hear(steady(), (int) (60 * RATE));
             player.setPlaying(true);
             until(() -> player.positionSeconds() > 2.5);
             assertThat(cards.sample(3)).isCloseTo(LEVEL, within(0.001));
             assertThat(player.outputName()).isEqualTo("desk");
 
-            player.playTo(new OutputChoice("phones", 512));
+            player.playTo(new OutputChoice("phones", 512, 0));
             until(() -> player.outputName().equals("phones"));
             double then = player.positionSeconds();
             until(() -> player.positionSeconds() > then + 0.1);
@@ -124,6 +129,26 @@ class PlayerTest {
             assertThat(cards.opened.getFirst()).isEqualTo("desk 1024");
             assertThat(cards.opened.get(1)).isEqualTo("phones 512");
             assertThat(player.lateBlocks()).isNotNegative();
+        }
+    }
+
+    @Test
+    void aCardThatDoesNotHaveTheRateOfTheSongIsHeardAtItsOwn() throws InterruptedException {
+        Cards cards = new Cards();
+        try (Player player = new Player(RATE, new OutputChoice("old", 1024, 0), cards)) {
+            assertThat(player.outputName()).isEqualTo("old at 44.1 kHz");
+            player.hear(steady(), (int) (60 * RATE));
+            player.setPlaying(true);
+            until(() -> player.positionSeconds() > 2.5);
+            assertThat(cards.sample(2)).isCloseTo(LEVEL, within(0.001));
+            double frames = cards.last.length / 4.0;
+            assertThat(frames / Deck.BLOCK_FRAMES).isCloseTo(44100 / RATE, within(0.01));
+            player.playTo(new OutputChoice("desk", 1024, 96000));
+            until(() -> player.outputName().equals("desk at 96.0 kHz"));
+            double then = player.positionSeconds();
+            until(() -> player.positionSeconds() > then + 0.2);
+            assertThat(cards.sample(3)).isCloseTo(LEVEL, within(0.001));
+            assertThat(cards.last.length).isEqualTo(2 * 2 * 3 * Deck.BLOCK_FRAMES);
         }
     }
 

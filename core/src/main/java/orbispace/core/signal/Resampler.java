@@ -17,13 +17,13 @@ public final class Resampler {
     private static final int MOST_PHASES = 2048;
     private static final int TABLE_PHASES = 8192;
 
-    private final long up;
-    private final long down;
-    private final int half;
+    final long up;
+    final long down;
+    final int half;
     private final int phases;
     private final float[][] kernels;
 
-    private Resampler(long fromHz, long toHz) {
+    Resampler(long fromHz, long toHz) {
         long divisor = gcd(fromHz, toHz);
         up = toHz / divisor;
         down = fromHz / divisor;
@@ -85,14 +85,23 @@ public final class Resampler {
         float[] out = new float[frames];
         for (int n = 0; n < frames; n++) {
             long at = n * down;
-            int whole = (int) (at / up);
-            double phase = (at % up) * (double) phases / up;
-            int p = (int) phase;
-            float f = (float) (phase - p);
-            float a = dot(kernels[p], padded, whole + 1);
-            out[n] = f == 0 ? a : a + f * (dot(kernels[p + 1], padded, whole + 1) - a);
+            out[n] = at(padded, (int) (at / up) + 1, at % up);
         }
         return out;
+    }
+
+    /**
+     * The value between two samples.
+     *
+     * @param from the first of the samples that it is made of, of which there are {@code 2 half}
+     * @param part how far after their middle it lies, in parts of {@code up}
+     */
+    float at(float[] x, int from, long part) {
+        double phase = part * (double) phases / up;
+        int p = (int) phase;
+        float f = (float) (phase - p);
+        float a = dot(kernels[p], x, from);
+        return f == 0 ? a : a + f * (dot(kernels[p + 1], x, from) - a);
     }
 
     private static float dot(float[] kernel, float[] x, int from) {

@@ -35,6 +35,7 @@ public final class ListenMenu extends MenuButton {
     private static final List<Double> DIMS = List.of(-6.0, -12.0, -18.0, -24.0, Listen.SILENT_DB);
 
     private static final List<Integer> FRAMES = List.of(512, 1024, 2048, 4096, 8192);
+    private static final List<Integer> RATES = List.of(0, 44100, 48000, 88200, 96000);
 
     private final FrameModel model;
     private final Transport transport;
@@ -97,13 +98,13 @@ public final class ListenMenu extends MenuButton {
                                 FRAMES,
                                 n -> n + " frames",
                                 transport.output().get().frames(),
-                                n ->
-                                        transport
-                                                .output()
-                                                .set(
-                                                        new OutputChoice(
-                                                                transport.output().get().device(),
-                                                                n))),
+                                n -> transport.output().set(output().withFrames(n))),
+                        choice(
+                                "Its sample rate",
+                                RATES,
+                                n -> n == 0 ? "as the song" : Wording.hertz(n),
+                                output().rateHz(),
+                                n -> transport.output().set(output().withRate(n))),
                         told);
         // What there is may change while the window is open, and takes a moment to be asked for.
         devices.getItems().setAll(new MenuItem(""));
@@ -165,8 +166,12 @@ public final class ListenMenu extends MenuButton {
                                 .toList());
     }
 
+    private OutputChoice output() {
+        return transport.output().get();
+    }
+
     private List<MenuItem> devices() {
-        OutputChoice now = transport.output().get();
+        OutputChoice now = output();
         ToggleGroup group = new ToggleGroup();
         return Stream.concat(Stream.of(""), Player.devices().stream())
                 .<MenuItem>map(name -> {
@@ -175,7 +180,7 @@ public final class ListenMenu extends MenuButton {
                     item.setToggleGroup(group);
                     item.setSelected(name.equals(now.device()));
                     item.setOnAction(
-                            e -> transport.output().set(new OutputChoice(name, now.frames())));
+                            e -> transport.output().set(output().withDevice(name)));
                     return item;
                 })
                 .toList();

@@ -24,6 +24,9 @@ record OutputWords(String device, String state) {
         if (name.contains(MISSING)) {
             return new OutputWords(name.substring(0, name.indexOf(MISSING)), "not there");
         }
-        return new OutputWords(name, "");
+        int at = name.lastIndexOf(" at ");
+        return at > 0 && name.endsWith(" kHz")
+                ? new OutputWords(name.substring(0, at), name.substring(at + 1))
+                : new OutputWords(name, "");
     }
 }

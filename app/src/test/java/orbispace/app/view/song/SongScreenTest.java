@@ -130,7 +130,7 @@ class SongScreenTest extends WindowCase {
         robot.write("1").type(KeyCode.ENTER);
         assertThat(section(0).plan().source("lead-voice").faderDb()).isEqualTo(1);
         assertThat(section(0).plan().source("pad")).isEqualTo(new SourceCell(1, 0.2, 1, 2));
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 5; i++) {
             key(KeyCode.Z, KeyCode.CONTROL);
         }
         assertThat(section(0).plan().source("pad").isPlain()).isTrue();
