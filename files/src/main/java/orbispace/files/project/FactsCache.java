@@ -27,10 +27,21 @@ public final class FactsCache {
     public static final FactsCache NONE = new FactsCache(Path.of(""));
 
     private final Path folder;
+    private final Optional<Path> shipped;
 
     /** A cache in a folder, which is made when something is kept. */
     public FactsCache(Path folder) {
+        this(folder, Optional.empty());
+    }
+
+    /**
+     * A cache in a folder beside another that is only read.
+     *
+     * @param shipped what was known before anything was kept, such as of the demo song
+     */
+    public FactsCache(Path folder, Optional<Path> shipped) {
         this.folder = folder;
+        this.shipped = shipped;
     }
 
     /**
@@ -50,7 +61,12 @@ public final class FactsCache {
 
     /** What is kept under a key of a type; empty if nothing is. */
     public <T> Optional<T> known(String key, Class<T> type) {
-        return this == NONE ? Optional.empty() : found(file(key, type), type);
+        if (this == NONE) {
+            return Optional.empty();
+        }
+        Path file = file(key, type);
+        return found(file, type)
+                .or(() -> shipped.flatMap(s -> found(s.resolve(file.getFileName()), type)));
     }
 
     /** Keeps what was measured under a key and its type. */

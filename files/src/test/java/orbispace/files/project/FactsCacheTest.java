@@ -8,6 +8,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import orbispace.core.audio.Audio;
 import orbispace.core.audio.Polarity;
@@ -64,6 +66,26 @@ class FactsCacheTest {
         assertThat(cache.known("a", Whole.class)).isEmpty();
         FactsCache.NONE.keep("a", facts);
         assertThat(FactsCache.NONE.known("a", StemFacts.class)).isEmpty();
+    }
+
+    @Test
+    void whatWasShippedIsKnownAndNeverWrittenTo() throws IOException {
+        Path shipped = folder.resolve("shipped");
+        new FactsCache(shipped).keep("a", facts(1));
+        Set<Path> before = files(shipped);
+        FactsCache cache = new FactsCache(folder.resolve("own"), Optional.of(shipped));
+        assertThat(cache.of("a", StemFacts.class, FactsCacheTest::never)).isEqualTo(facts(1));
+        cache.keep("b", facts(2));
+        assertThat(files(shipped)).isEqualTo(before).hasSize(1);
+        assertThat(files(folder.resolve("own"))).hasSize(1);
+        cache.keep("a", facts(3));
+        assertThat(cache.known("a", StemFacts.class)).contains(facts(3));
+    }
+
+    private static Set<Path> files(Path in) throws IOException {
+        try (Stream<Path> all = Files.list(in)) {
+            return all.collect(Collectors.toSet());
+        }
     }
 
     /** What the program keeps of a whole song. */
