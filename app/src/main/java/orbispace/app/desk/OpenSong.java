@@ -77,8 +77,7 @@ final class OpenSong {
                 .output()
                 .addListener((o, before, is) ->
                         recent.remember(
-                                "output",
-                                is.device() + "\n" + is.frames() + "\n" + is.rateHz()));
+                                "output", is.device() + "\n" + is.frames() + "\n" + is.rateHz()));
     }
 
     Editor editor() {

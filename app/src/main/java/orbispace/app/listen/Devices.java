@@ -86,13 +86,10 @@ interface Devices {
                     .mapToObj(hz -> card(name, hz, frames))
                     .flatMap(Optional::stream)
                     .findFirst()
-                    .orElseGet(
-                            () ->
-                                    new Output.Silent(
-                                            rate,
-                                            name.isEmpty()
-                                                    ? SILENT
-                                                    : name + " is not there: " + SILENT));
+                    .orElseGet(() ->
+                            new Output.Silent(
+                                    rate,
+                                    name.isEmpty() ? SILENT : name + " is not there: " + SILENT));
         }
 
         private static Optional<Output> card(String name, double rate, int frames) {

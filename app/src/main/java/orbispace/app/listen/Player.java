@@ -18,7 +18,6 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Player implements AutoCloseable {
     private static final int BLOCK_FRAMES = Deck.BLOCK_FRAMES;
-    private static final String AT = " at %.1f kHz";
 
     /** How long a device that is gone is waited for before it is looked for again. */
     private static final long AGAIN_NANOS = 2_000_000_000L;
@@ -77,7 +76,8 @@ public final class Player implements AutoCloseable {
         outputName =
                 output.name()
                         + (converts
-                                ? String.format(Locale.ROOT, AT, output.sampleRateHz() / 1000)
+                                ? String.format(
+                                        Locale.ROOT, " at %.1f kHz", output.sampleRateHz() / 1000)
                                 : "");
         return output;
     }

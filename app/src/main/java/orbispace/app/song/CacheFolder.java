@@ -13,8 +13,7 @@ public final class CacheFolder {
 
     /** The facts of stems, so that a stem is only measured once. */
     public static FactsCache facts() {
-        Optional<Path> shipped =
-                Optional.ofNullable(System.getProperty(SHIPPED)).map(Path::of);
+        Optional<Path> shipped = Optional.ofNullable(System.getProperty(SHIPPED)).map(Path::of);
         return new FactsCache(path().resolve("facts"), shipped.map(p -> p.resolve("facts")));
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
@@ -146,6 +147,7 @@ public record Automation(List<Lane> lanes) {
         return new Automation(lanes);
     }
 
+    /** A level, on top of a steady one. */
     private static void add(
             List<Lane> lanes,
             Design design,
@@ -154,20 +156,14 @@ public record Automation(List<Lane> lanes) {
             String sourceId,
             double db,
             GainCurve curve) {
-        if (curve.isSteady()) {
-            return;
-        }
-        SongClock clock = design.song().clock();
-        List<Point> points = new ArrayList<>();
-        for (int i = 0; i < curve.size(); i++) {
-            double seconds = curve.frame(i) / design.song().sampleRateHz();
-            double level =
-                    curve.gain(i) <= 0
-                            ? SILENT_DB
-                            : Math.max(SILENT_DB, db + Decibels.ofAmplitude(curve.gain(i)));
-            points.add(new Point(seconds, clock.beatAt(seconds), level));
-        }
-        lanes.add(new Lane(name, returnId, sourceId, Quantity.LEVEL, points));
+        points(
+                        design,
+                        curve,
+                        gain ->
+                                gain <= 0
+                                        ? SILENT_DB
+                                        : Math.max(SILENT_DB, db + Decibels.ofAmplitude(gain)))
+                .ifPresent(p -> lanes.add(new Lane(name, returnId, sourceId, Quantity.LEVEL, p)));
     }
 
     /** What of a source runs straight, in per cent. */
@@ -178,16 +174,24 @@ public record Automation(List<Lane> lanes) {
             Source s,
             Quantity quantity,
             GainCurve curve) {
+        points(design, curve, share -> 100 * share)
+                .ifPresent(p -> lanes.add(new Lane(name, "", s.id(), quantity, p)));
+    }
+
+    /** The points of a curve as a value; empty for one that stands still. */
+    private static Optional<List<Point>> points(
+            Design design, GainCurve curve, DoubleUnaryOperator value) {
         if (curve.isSteady()) {
-            return;
+            return Optional.empty();
         }
         SongClock clock = design.song().clock();
         List<Point> points = new ArrayList<>();
         for (int i = 0; i < curve.size(); i++) {
             double seconds = curve.frame(i) / design.song().sampleRateHz();
-            points.add(new Point(seconds, clock.beatAt(seconds), 100 * curve.gain(i)));
+            points.add(
+                    new Point(seconds, clock.beatAt(seconds), value.applyAsDouble(curve.gain(i))));
         }
-        lanes.add(new Lane(name, "", s.id(), quantity, points));
+        return Optional.of(points);
     }
 
     /** What has another value from section to section; a trail has what its throw gave it. */

@@ -1,9 +1,9 @@
 package orbispace.core.signal;
 
 /**
- * Converts stereo blocks to another rate as they come, as {@link Resampler} does a whole sound; what
- * it gives comes half a kernel later than what it takes. {@link #process} neither allocates nor
- * locks.
+ * Converts stereo blocks to another rate as they come, as {@link Resampler} does a whole sound;
+ * what it gives comes half a kernel later than what it takes. {@link #process} neither allocates
+ * nor locks.
  */
 public final class StreamResampler {
     private final Resampler kernels;

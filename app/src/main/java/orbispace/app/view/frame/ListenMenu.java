@@ -179,8 +179,7 @@ public final class ListenMenu extends MenuButton {
                             new RadioMenuItem(name.isEmpty() ? "what the system prefers" : name);
                     item.setToggleGroup(group);
                     item.setSelected(name.equals(now.device()));
-                    item.setOnAction(
-                            e -> transport.output().set(output().withDevice(name)));
+                    item.setOnAction(e -> transport.output().set(output().withDevice(name)));
                     return item;
                 })
                 .toList();
