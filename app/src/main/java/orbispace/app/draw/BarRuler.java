@@ -7,6 +7,9 @@ import orbispace.core.time.SongClock;
 public final class BarRuler {
     private static final double BEATS_FROM = 60;
 
+    /** How high a tick may be under the number of the bar before it. */
+    private static final double UNDER_NUMBERS = 4;
+
     private BarRuler() {}
 
     private static String metre(SongClock clock, int bar) {
@@ -44,10 +47,11 @@ public final class BarRuler {
             }
             boolean changes = bar > 1 && !metre(clock, bar).equals(metre(clock, bar - 1));
             boolean named = changes || ((bar - first) % every == 0 && x > labelled);
-            pen.upright(x, top + (named ? 0 : height / 2), top + height, pen.palette.ink);
+            double tick = x > labelled ? height / 2 : height - UNDER_NUMBERS;
+            pen.upright(x, top + (named ? 0 : tick), top + height, pen.palette.ink);
             String label = changes ? bar + "  " + metre(clock, bar) : Integer.toString(bar);
             if (named && x + 18 < axis.right()) {
-                labelled = x + Pen.width(label, Type.strong(11.5));
+                labelled = x + 6 + Pen.width(label, Type.strong(11.5));
                 pen.text(label, x + 5, top + height - 6, Type.strong(11.5), pen.palette.ink);
             }
         }

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -62,7 +61,7 @@ public final class ToldApart {
     }
 
     private static List<String> words(String name) {
-        return List.of(name.strip().toLowerCase(Locale.ROOT).split("[\\s_]+"));
+        return List.of(name.strip().split("[\\s_]+"));
     }
 
     private static String fitted(List<String> words, int letters) {

@@ -13,10 +13,10 @@ class ToldApartTest {
         Map<String, String> names =
                 ToldApart.of(List.of("Kik in", "Acoustic wide L", "Acoustic wide R", "bgv 3 L"), 9);
         assertThat(names)
-                .containsEntry("Kik in", "kik in")
-                .containsEntry("Acoustic wide L", "aco wid l")
-                .containsEntry("Acoustic wide R", "aco wid r")
-                .containsEntry("bgv 3 L", "bgv 3 l");
+                .containsEntry("Kik in", "Kik in")
+                .containsEntry("Acoustic wide L", "Aco wid L")
+                .containsEntry("Acoustic wide R", "Aco wid R")
+                .containsEntry("bgv 3 L", "bgv 3 L");
     }
 
     @Test

@@ -37,6 +37,8 @@ final class PlanChart extends ScalingCanvas {
 
     private final PlanModel model;
     private final Planning planning;
+    private static final double MOST_ROW = 140;
+
     private @Nullable Grip grip;
     private boolean moved;
 
@@ -59,7 +61,7 @@ final class PlanChart extends ScalingCanvas {
 
     /** How high the chart is for so many returns where there is so much room. */
     static double height(double room, int returns) {
-        double rows = Math.clamp((room - TOP - ARRANGEMENT) / Math.max(1, returns), 34, 92);
+        double rows = Math.clamp((room - TOP - ARRANGEMENT) / Math.max(1, returns), 34, MOST_ROW);
         return TOP + ARRANGEMENT + rows * returns;
     }
 

@@ -103,7 +103,7 @@ final class SongStrip extends ScalingCanvas {
         big(
                 Wording.number(1000 * h.intervalSeconds(0.5), 0),
                 "ms",
-                "median, " + source.name().toLowerCase(java.util.Locale.ROOT),
+                "median, " + source.name(),
                 x,
                 y + 24);
         histogram(intervals, 2, x, y + 38 + bars, w, bars);
