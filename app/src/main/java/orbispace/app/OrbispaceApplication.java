@@ -3,7 +3,6 @@ package orbispace.app;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.prefs.Preferences;
-import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
@@ -12,6 +11,8 @@ import orbispace.app.draw.Type;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.CacheFolder;
 import orbispace.app.view.MainWindow;
+import orbispace.app.view.frame.PlayClock;
+import org.jspecify.annotations.Nullable;
 
 /** The program in a window. */
 public final class OrbispaceApplication extends Application {
@@ -24,6 +25,8 @@ public final class OrbispaceApplication extends Application {
                     RecentProjects.inPreferences(Preferences.userRoot().node("orbispace")),
                     CacheFolder.facts());
 
+    private @Nullable PlayClock clock;
+
     /** What the next launched window does first; the toolkit makes the window itself. */
     static void start(Consumer<Desk> beginning) {
         BEGINNING.set(beginning);
@@ -33,7 +36,8 @@ public final class OrbispaceApplication extends Application {
     public void start(Stage stage) {
         Type.load();
         MainWindow window = new MainWindow(desk);
-        AnimationTimer clock = window.clock();
+        PlayClock made = window.clock(desk.frame().transport().playing());
+        clock = made;
         stage.setScene(window.scene());
         stage.setTitle("Orbispace");
         stage.setMinWidth(1100);
@@ -44,12 +48,16 @@ public final class OrbispaceApplication extends Application {
             }
         });
         stage.show();
-        clock.start();
+        made.start();
         java.util.Objects.requireNonNull(BEGINNING.get()).accept(desk);
     }
 
     @Override
     public void stop() {
+        PlayClock made = clock;
+        if (made != null) {
+            made.close();
+        }
         desk.close();
     }
 }

@@ -29,6 +29,9 @@ interface Output extends AutoCloseable {
 
     /** Keeps time and makes no sound. */
     final class Silent implements Output {
+        private static final long AHEAD_NANOS = TimeUnit.MILLISECONDS.toNanos(20);
+        private static final long SPARE_NANOS = TimeUnit.MILLISECONDS.toNanos(2);
+
         private final double sampleRateHz;
         private final String name;
         private long due;
@@ -54,8 +57,12 @@ interface Output extends AutoCloseable {
             due =
                     Math.max(now, due)
                             + (long) (bytes / (4 * sampleRateHz) * TimeUnit.SECONDS.toNanos(1));
-            while (System.nanoTime() < due - TimeUnit.MILLISECONDS.toNanos(20)) {
-                LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(2));
+            boolean full = due - now > AHEAD_NANOS;
+            // It is woken seldom: once nearly all that it holds has been played.
+            for (long left = due - now;
+                    full && left > SPARE_NANOS;
+                    left = due - System.nanoTime()) {
+                LockSupport.parkNanos(left - SPARE_NANOS);
             }
             return true;
         }

@@ -2,7 +2,7 @@ package orbispace.app.view;
 
 import java.util.EnumMap;
 import java.util.Map;
-import javafx.animation.AnimationTimer;
+import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -23,6 +23,7 @@ import orbispace.app.view.chain.ReturnInspector;
 import orbispace.app.view.clear.ClearView;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.FileMenu;
+import orbispace.app.view.frame.PlayClock;
 import orbispace.app.view.frame.Rail;
 import orbispace.app.view.frame.RecoveryBar;
 import orbispace.app.view.frame.Ribbon;
@@ -183,14 +184,9 @@ public final class MainWindow {
         return scene.equals(node.getScene());
     }
 
-    /** Keeps the playhead moving; stops with the window. */
-    public AnimationTimer clock() {
-        return new AnimationTimer() {
-            @Override
-            public void handle(long now) {
-                ribbon.tick();
-            }
-        };
+    /** Keeps the playhead moving once it is started. */
+    public PlayClock clock(ReadOnlyBooleanProperty playing) {
+        return new PlayClock(playing, ribbon::tick);
     }
 
     /** The scene of the window. */
