@@ -143,7 +143,7 @@ class ScreensTest extends WindowCase {
             String id = design().sources().get(i).id();
             robot.interact(() -> desk.frame().edit(new ReturnEdit.SendLevel("A", id, -20.0)));
         }
-        Node pad = called("pad ");
+        Node pad = called("Pad ");
         focus(pad);
         robot.write("-9").type(KeyCode.ENTER);
         assertThat(ret("A").sends())
