@@ -119,6 +119,8 @@ class WetBusTest {
     @Test
     void whatOneReturnFeedsIntoAnotherDoesNotPassIt() {
         Design silent = with(Optional.of(Purpose.ECHO), WetBus.PLAIN.withTrim(-60));
+        Design dark = with(Optional.of(Purpose.ECHO), DARK);
+        assertThat(wet(dark, "A").channel(0)).isEqualTo(wet(design(), "A").channel(0));
         assertThat(wet(silent, "A").channel(0)).isEqualTo(wet(design(), "A").channel(0));
         double level = 10 * Math.log10(wet(silent, "B").meanSquare());
         assertThat(level)

@@ -65,7 +65,7 @@ final class SourceSections extends GridPane {
     private static final double FIELD = 42;
 
     private final SongModel model;
-    private final List<Row> rows = new ArrayList<>();
+    private final List<List<NumberField>> rows = new ArrayList<>();
     private List<String> shown = List.of();
     private List<Source> sources = List.of();
 
@@ -90,8 +90,6 @@ final class SourceSections extends GridPane {
             double scale,
             ToDoubleFunction<SourceCell> now,
             Change change) {}
-
-    private record Row(Label name, List<NumberField> fields) {}
 
     SourceSections(SongModel model) {
         super(6, 2);
@@ -121,13 +119,12 @@ final class SourceSections extends GridPane {
         }
         for (int i = 0; i < sections.size(); i++) {
             SourceCell cell = sections.get(i).plan().source(some.getFirst().id());
-            rows.get(i).name().setId(cell.isPlain() ? null : "moved");
             for (int c = 0; c < COLUMNS.size(); c++) {
                 Column column = COLUMNS.get(c);
                 double value = column.scale() * column.now().applyAsDouble(cell);
                 boolean plain =
                         column.now().applyAsDouble(SourceCell.PLAIN) * column.scale() == value;
-                NumberField field = rows.get(i).fields().get(c);
+                NumberField field = rows.get(i).get(c);
                 field.show(plain ? "\u2013" : words(column, value), "");
             }
         }
@@ -135,8 +132,10 @@ final class SourceSections extends GridPane {
 
     private static String words(Column column, double value) {
         boolean offset = column.now().applyAsDouble(SourceCell.PLAIN) == 0 && column.step() < 1;
-        return (offset && value > 0 ? "+" : "")
-                + Wording.number(value, offset && column.scale() == 1 ? 1 : 0);
+        if (column.scale() != 1) {
+            return (offset && value > 0 ? "+" : "") + Wording.number(value, 0);
+        }
+        return offset ? Wording.signed(value) : Wording.plain(value);
     }
 
     private void build(List<String> names) {
@@ -158,7 +157,7 @@ final class SourceSections extends GridPane {
                 fields.add(field);
                 add(field, c + 1, i + 1);
             }
-            rows.add(new Row(name, fields));
+            rows.add(fields);
         }
     }
 

@@ -119,6 +119,8 @@ class SongScreenTest extends WindowCase {
         focusCalled(name + ": pan");
         robot.write("20").type(KeyCode.ENTER);
         focusCalled(name + ": within");
+        robot.write("1.5").type(KeyCode.ENTER);
+        assertThat(called(name + ": within").getAccessibleText()).contains("1.5");
         robot.write("2").type(KeyCode.ENTER);
         assertThat(section(0).plan().source("pad")).isEqualTo(new SourceCell(-2, 0.2, 1, 2));
         focusCalled(name + ": width");
@@ -130,7 +132,7 @@ class SongScreenTest extends WindowCase {
         robot.write("1").type(KeyCode.ENTER);
         assertThat(section(0).plan().source("lead-voice").faderDb()).isEqualTo(1);
         assertThat(section(0).plan().source("pad")).isEqualTo(new SourceCell(1, 0.2, 1, 2));
-        for (int i = 0; i < 5; i++) {
+        for (int i = 0; i < 6; i++) {
             key(KeyCode.Z, KeyCode.CONTROL);
         }
         assertThat(section(0).plan().source("pad").isPlain()).isTrue();
