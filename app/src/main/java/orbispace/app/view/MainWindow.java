@@ -242,6 +242,11 @@ public final class MainWindow {
         search.close();
     }
 
+    /** Digits that a number would take go to the steps again. */
+    void leaveNumber() {
+        rail.focus(step);
+    }
+
     /** The screen in front. */
     Screen<?> screen() {
         return java.util.Objects.requireNonNull(screens.get(step));

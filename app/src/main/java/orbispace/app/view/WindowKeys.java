@@ -1,6 +1,7 @@
 package orbispace.app.view;
 
 import java.util.Map;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -27,9 +28,18 @@ final class WindowKeys {
         this.model = model;
     }
 
-    /** Shortcuts, wherever the focus is. */
+    /**
+     * Shortcuts, wherever the focus is. A button that was clicked keeps the focus, but space goes
+     * on to play: it presses what the keyboard has reached.
+     */
     void shortcut(KeyEvent e) {
         if (!e.isShortcutDown()) {
+            boolean clicked =
+                    window.scene().getFocusOwner() instanceof ButtonBase b && !b.isFocusVisible();
+            if (e.getCode() == KeyCode.SPACE && clicked && !e.isAltDown()) {
+                model.transport().togglePlaying();
+                e.consume();
+            }
             return;
         }
         boolean known = true;
@@ -102,6 +112,9 @@ final class WindowKeys {
             case ESCAPE -> {
                 window.hideKeys();
                 model.bench().close();
+                if (window.scene().getFocusOwner() instanceof NumberField) {
+                    window.leaveNumber();
+                }
             }
             default -> digitKey(e);
         }
@@ -138,7 +151,7 @@ final class WindowKeys {
                             + " compare with now. M: mono. W: wet alone. D: dry alone."
                             + " 7, 8, 9, 0 held: lows, low mids, high mids, highs alone."
                             + " Ctrl+1 to 9: solos and mutes that Ctrl+Shift+1 to 9 kept."
-                            + " 1 to 6: the steps."
+                            + " 1 to 6: the steps, after Esc if a number has the focus."
                             + " Ctrl+N, O, S: new, open, save. ?: these lines.");
         }
         for (Step s : Step.values()) {

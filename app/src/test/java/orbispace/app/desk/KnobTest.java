@@ -1,6 +1,7 @@
 package orbispace.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
@@ -12,10 +13,12 @@ import orbispace.app.Knobs;
 import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.NewSong;
+import orbispace.app.song.SpaceKinds;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Filter;
+import orbispace.core.design.Knob;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
@@ -27,6 +30,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class KnobTest {
     @TempDir Path folder;
@@ -199,6 +203,39 @@ class KnobTest {
         }
         assertThat(Knobs.typed(desk.chain().at(), ret("B"), "lows", "1.2")).isEmpty();
         assertThat(Knobs.stepped(desk.chain().at(), ret("A"), "shine", 1)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource(SpaceKinds.class)
+    void whateverIsTypedIsTakenOrRefusedInWords(SpaceKinds kind) {
+        Design before = desk.frame().design().get();
+        Return plain = ret("A");
+        Filter.Band bell = Filter.Band.dip(400, 3, 1);
+        Filter filter =
+                new Filter(new Filter.Corner(200, 2), new Filter.Corner(6000, 2), List.of(bell));
+        Design full =
+                new ReturnEdit.FilterOut("A", filter)
+                        .applyTo(
+                                new ReturnEdit.Spatial("A", kind.from(plain.space()), "kind")
+                                        .applyTo(before));
+        Return r = full.requireReturn("A");
+        Knob.At at = new Knob.At(full, 1);
+        for (Knob knob : Knobs.all(r)) {
+            for (String text : List.of("-1000000", "-1", "0", "0.4", "3", "50", "1000000")) {
+                assertThatCode(() -> knob.typed(at, r, text).ifPresent(e -> refusable(e, full)))
+                        .as(knob.title() + " " + text)
+                        .doesNotThrowAnyException();
+            }
+        }
+    }
+
+    /** An edit may refuse in words when it is applied; the editor shows them. */
+    private static void refusable(Edit edit, Design design) {
+        try {
+            edit.applyTo(design);
+        } catch (IllegalArgumentException refused) {
+            assertThat(refused).hasMessageNotContaining("E-");
+        }
     }
 
     @Test

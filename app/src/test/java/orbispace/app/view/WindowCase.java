@@ -1,5 +1,6 @@
 package orbispace.app.view;
 
+import com.sun.javafx.scene.NodeHelper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -161,7 +162,7 @@ public abstract class WindowCase {
     protected void focusCalled(String accessible) {
         until(() -> {
             var found = robot.lookup((Node n) -> isCalled(n, accessible)).tryQuery();
-            found.ifPresent(Node::requestFocus);
+            found.ifPresent(NodeHelper::requestFocusVisible);
             return found.filter(n -> n.equals(window.scene().getFocusOwner())).isPresent();
         });
     }
@@ -235,7 +236,7 @@ public abstract class WindowCase {
     }
 
     protected void focus(Node node) {
-        robot.interact(node::requestFocus);
+        robot.interact(() -> NodeHelper.requestFocusVisible(node));
     }
 
     protected WritableImage snapshot() {

@@ -76,6 +76,29 @@ class WindowTest extends WindowCase {
     }
 
     @Test
+    void spacePlaysAfterAClickAndPressesWhatTheKeyboardReached() {
+        press("mono");
+        key(KeyCode.SPACE);
+        assertThat(desk.frame().transport().playing().get()).isTrue();
+        assertThat(desk.frame().transport().mono().get()).isTrue();
+        key(KeyCode.SPACE);
+        assertThat(desk.frame().transport().playing().get()).isFalse();
+        key(KeyCode.TAB);
+        key(KeyCode.SPACE);
+        assertThat(desk.frame().transport().playing().get()).isFalse();
+        assertThat(desk.frame().transport().wetOnly().get()).isTrue();
+    }
+
+    @Test
+    void escapeLeavesANumberSoThatDigitsOpenTheStepsAgain() {
+        focusCalled("decay 1.80");
+        key(KeyCode.ESCAPE);
+        key(KeyCode.DIGIT5);
+        assertThat(labels()).contains("Prove");
+        assertThat(decay()).isEqualTo(1.8);
+    }
+
+    @Test
     void aWrongEntrySaysWhatIsAcceptedAndKeepsTheValue() {
         double was = decay();
         Node field = called("decay 1.80");
@@ -83,7 +106,7 @@ class WindowTest extends WindowCase {
         key(KeyCode.ENTER);
         robot.write("forever").type(KeyCode.ENTER);
         assertThat(decay()).isEqualTo(was);
-        assertThat(labels()).anyMatch(t -> t.contains("forever") && t.contains("not understood"));
+        assertThat(labels()).anyMatch(t -> t.contains("forever") && t.contains("does not fit"));
         robot.clickOn("Close");
         assertThat(labels()).noneMatch(t -> t.contains("forever"));
     }

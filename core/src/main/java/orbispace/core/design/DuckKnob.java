@@ -13,9 +13,9 @@ public enum DuckKnob implements Knob {
     /** The most it turns down. */
     DEPTH(
             "depth",
-            Scale.decibels("duck range", 0, 60, 0.5, 1),
+            Scale.decibels("duck range", 0, 60, 0.5, 1).in(Unit.REDUCTION),
             Duck::rangeDb,
-            (d, v) -> d.withRange(Math.abs(v))),
+            (d, v) -> d.withRange(v)),
     /** How long it stays down. */
     HOLD(
             "hold",
@@ -45,7 +45,7 @@ public enum DuckKnob implements Knob {
             "duck knee",
             Scale.decibels("duck knee", 0, 24, 1, 0),
             Duck::kneeDb,
-            (d, v) -> d.withCurve(d.ratio(), Math.abs(v))),
+            (d, v) -> d.withCurve(d.ratio(), v)),
     /** How fast it goes down. */
     ATTACK(
             "duck attack",
@@ -90,7 +90,16 @@ public enum DuckKnob implements Knob {
             case MILLIS -> "a time like 240 or 0.24 s";
             case HERTZ -> "a frequency like 310 or 3.1k; 0 means everywhere";
             case RATIO -> "how much to one, like 4";
-            case DECIBELS, FULL_SCALE, SECONDS, SHARE, FACTOR, CENTS, OCTAVES, SLOPE, TURNS ->
+            case DECIBELS,
+                    REDUCTION,
+                    FULL_SCALE,
+                    SECONDS,
+                    SHARE,
+                    FACTOR,
+                    CENTS,
+                    OCTAVES,
+                    SLOPE,
+                    TURNS ->
                     "decibels like \u22126";
         };
     }

@@ -69,6 +69,24 @@ record Scale(
         Ranges.require(words, value, least, most);
     }
 
+    /** Whether a value is inside. */
+    boolean holds(double value) {
+        return value >= least && value <= most;
+    }
+
+    /** The range in words. */
+    String range() {
+        return written(least) + " to " + written(most);
+    }
+
+    private String written(double value) {
+        Knob.Reading reading = unit.read(value, decimals);
+        return (reading.value().replaceFirst("(\\.\\d*?)0+$", "$1").replaceFirst("\\.$", "")
+                        + " "
+                        + reading.unit())
+                .strip();
+    }
+
     double clamp(double value) {
         return Math.clamp(value, least, most);
     }

@@ -68,7 +68,7 @@ sealed interface Turn {
 
         @Override
         public String accepted() {
-            return scale.accepted();
+            return scale.accepted() + ", " + scale.range();
         }
 
         @Override
@@ -90,7 +90,7 @@ sealed interface Turn {
         @Override
         public Optional<Edit> typed(Knob.At at, Return r, String text) {
             OptionalDouble value = scale.unit().parse(text);
-            return value.isPresent() && has.test(r)
+            return value.isPresent() && scale.holds(value.getAsDouble()) && has.test(r)
                     ? change.to(at, r, value.getAsDouble())
                     : Optional.empty();
         }
@@ -165,17 +165,14 @@ sealed interface Turn {
 
         private Optional<Edit> edit(Knob.At at, Return r, double hz) {
             Filter f = filter.apply(r);
-            if (f == null) {
+            boolean off = high ? hz <= LEAST_HZ : hz >= MOST_HZ;
+            if (f == null || hz < 0 || (!off && (hz < LEAST_HZ || hz > MOST_HZ))) {
                 return Optional.empty();
             }
             Filter.Corner old = corner(f);
-            Filter.Corner corner = new Filter.Corner(hz, old == null ? DEFAULT_POLES : old.poles());
-            return change.to(
-                    at,
-                    r,
-                    high
-                            ? f.withHighPass(hz <= LEAST_HZ ? null : corner)
-                            : f.withLowPass(hz >= MOST_HZ ? null : corner));
+            Filter.Corner corner =
+                    off ? null : new Filter.Corner(hz, old == null ? DEFAULT_POLES : old.poles());
+            return change.to(at, r, high ? f.withHighPass(corner) : f.withLowPass(corner));
         }
     }
 

@@ -10,6 +10,8 @@ import orbispace.core.words.Wording;
 public enum Unit {
     /** A level, or a difference of levels. */
     DECIBELS(Entries::db, "dB"),
+    /** How much a level is taken down; a minus before it says the same. */
+    REDUCTION(Unit::reduction, "dB"),
     /** A level under full scale. */
     FULL_SCALE(Entries::db, "dBFS"),
     /** A short time. */
@@ -41,6 +43,11 @@ public enum Unit {
         this.sign = sign;
     }
 
+    private static OptionalDouble reduction(String text) {
+        OptionalDouble db = Entries.db(text);
+        return db.isPresent() ? OptionalDouble.of(Math.abs(db.getAsDouble())) : db;
+    }
+
     /** The value that a typed text means; empty if it is not understood. */
     public OptionalDouble parse(String text) {
         return parse.apply(text);
@@ -55,7 +62,16 @@ public enum Unit {
                             : new Knob.Reading(Wording.number(value, 0), sign);
             case SHARE -> new Knob.Reading(Wording.number(100 * value, decimals), sign);
             case FACTOR -> new Knob.Reading("\u00d7" + Wording.number(value, decimals), sign);
-            case DECIBELS, FULL_SCALE, MILLIS, SECONDS, RATIO, CENTS, OCTAVES, SLOPE, TURNS ->
+            case DECIBELS,
+                    REDUCTION,
+                    FULL_SCALE,
+                    MILLIS,
+                    SECONDS,
+                    RATIO,
+                    CENTS,
+                    OCTAVES,
+                    SLOPE,
+                    TURNS ->
                     new Knob.Reading(Wording.number(value, decimals), sign);
         };
     }

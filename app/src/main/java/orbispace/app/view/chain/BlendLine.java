@@ -1,9 +1,15 @@
 package orbispace.app.view.chain;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -16,6 +22,8 @@ import orbispace.app.view.control.Plate;
 import orbispace.core.design.Blend;
 import orbispace.core.design.BlendEdit;
 import orbispace.core.design.Design;
+import orbispace.core.design.Group;
+import orbispace.core.design.Groups;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.words.Entries;
@@ -125,14 +133,7 @@ final class BlendLine extends VBox {
 
     private String words(Return r) {
         Design design = model.design().get();
-        List<String> raised = new ArrayList<>();
-        blend.raisedDb(design, r)
-                .forEach((id, db) -> {
-                    if (db >= HEARD_DB) {
-                        String name = design.findSource(id).map(Source::name).orElse(id);
-                        raised.add(name + " by " + Wording.number(db, 1) + " dB");
-                    }
-                });
+        String raised = raised(design, blend.raisedDb(design, r));
         return Wording.percent(blend.share(), 0)
                 + " wet at "
                 + Wording.db(r.levelDb())
@@ -140,6 +141,33 @@ final class BlendLine extends VBox {
                 + Wording.db(blend.levelDb(r))
                 + (raised.isEmpty()
                         ? "; the dry that leaked added nothing to be heard"
-                        : "; the dry that leaked had raised " + String.join(", ", raised));
+                        : "; the dry that leaked had raised " + raised);
+    }
+
+    /** What was raised by how much: those that were raised alike together, groups as one. */
+    private static String raised(Design design, Map<String, Double> raisedDb) {
+        Function<Source, String> by =
+                s -> Wording.number(Objects.requireNonNull(raisedDb.get(s.id())), 1) + " dB";
+        List<Source> heard =
+                design.sources().stream()
+                        .filter(s -> raisedDb.getOrDefault(s.id(), 0.0) >= HEARD_DB)
+                        .toList();
+        Groups groups = Groups.of(design);
+        Set<String> alike =
+                groups.all().stream()
+                        .map(Group::name)
+                        .filter(g ->
+                                heard.containsAll(groups.members(g))
+                                        && groups.members(g).stream().map(by).distinct().count()
+                                                == 1)
+                        .collect(Collectors.toSet());
+        Map<String, List<String>> amounts = new LinkedHashMap<>();
+        for (Groups.Row row : groups.rows(heard, alike)) {
+            amounts.computeIfAbsent(by.apply(row.sources().getFirst()), a -> new ArrayList<>())
+                    .add(row.name());
+        }
+        return amounts.entrySet().stream()
+                .map(e -> String.join(", ", e.getValue()) + " by " + e.getKey())
+                .collect(Collectors.joining("; "));
     }
 }

@@ -34,7 +34,6 @@ final class ChainCard extends HBox {
                     };
             for (Region field : row) {
                 field.setPrefWidth(room);
-                field.setMinWidth(room);
             }
             rows.getChildren().add(new HBox(2, row.toArray(Region[]::new)));
         }

@@ -8,6 +8,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
@@ -50,6 +51,9 @@ public final class NumberField extends StackPane {
         number.getStyleClass().add("number");
         unit.getStyleClass().add("unit");
         this.name.getStyleClass().add("name");
+        // What a number is must be read whole; its name may be cut.
+        number.setMinWidth(Region.USE_PREF_SIZE);
+        unit.setMinWidth(Region.USE_PREF_SIZE);
         HBox line = new HBox(3, number, unit);
         line.setAlignment(Pos.BASELINE_LEFT);
         reading = new VBox(-1, line, this.name);
@@ -132,7 +136,7 @@ public final class NumberField extends StackPane {
             complain.accept(
                     "\u201c"
                             + text
-                            + "\u201d is not understood for "
+                            + "\u201d does not fit "
                             + name.getText()
                             + "; write "
                             + accepted);

@@ -57,6 +57,11 @@ public final class Rail extends VBox {
         icons.forEach((s, i) -> i.setChosen(s == step));
     }
 
+    /** Puts the focus on a step. */
+    public void focus(Step step) {
+        java.util.Objects.requireNonNull(buttons.get(step)).requestFocus();
+    }
+
     public void setPalette(Palette palette) {
         light.setText(palette == Palette.DAY ? "day" : "night");
         lightIcon.setPalette(palette);

@@ -73,6 +73,7 @@ public final class Ribbon extends Pane {
         title.setOnAction(e -> menu.show(title, javafx.geometry.Side.BOTTOM, 0, 4));
         form.getStyleClass().add("caption");
         output.getStyleClass().add("caption");
+        output.setLineSpacing(-2);
         play.getStyleClass().add("bare");
         play.setAccessibleText("play or stop, key Space");
         play.setTooltip(new Tooltip("Play or stop (Space)"));
@@ -217,9 +218,9 @@ public final class Ribbon extends Pane {
         title.setMaxWidth(162);
         Plate.place(form, 104, 25, 150, 16);
         Plate.place(busy, 104, 40, 150, 22);
-        Plate.place(play, 262, 8, 30, 30);
-        Plate.place(loop, 298, 8, 30, 30);
-        Plate.place(output, 258, 36, OUTPUT_WIDTH, 28);
+        Plate.place(play, 262, 4, 30, 30);
+        Plate.place(loop, 298, 4, 30, 30);
+        Plate.place(output, 258, 33, OUTPUT_WIDTH, 30);
         double right = w - 180;
         Plate.place(lufs, right, 8, 92, 24);
         Plate.place(peak, right + 84, 10, 92, 20);

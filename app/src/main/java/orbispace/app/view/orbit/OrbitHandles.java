@@ -278,7 +278,7 @@ final class OrbitHandles extends Pane {
                     .set(
                             "\u201c"
                                     + text
-                                    + "\u201d is not understood; write "
+                                    + "\u201d does not fit; write "
                                     + handle.number().accepted());
         }
         return edit.isPresent();
