@@ -7,6 +7,11 @@ final class FanPainter {
     private static final double DASHED_BELOW = 0.24;
     private static final double RAY_DEGREES = 0.9;
 
+    /** While a hand moves it, a fan has one line of so many, and that stronger. */
+    private static final int SKETCHED = 3;
+
+    private static final double SKETCH_WEIGHT = 1.7;
+
     /** How a kind of space is engraved. */
     enum Engraving {
         /** Swelling lines along the rings. */
@@ -35,9 +40,24 @@ final class FanPainter {
     private final double inner;
     private final double outer;
     private final boolean leans;
+    private final int every;
+    private final double[] strengths;
+    private final double[] centres;
 
-    /** A painter of a fan; one that leans swells where its energy is. */
-    FanPainter(Pen pen, PolarAxis axis, FanShape shape, ReturnGeometry geometry, boolean leans) {
+    /**
+     * A painter of a fan.
+     *
+     * @param leans whether it swells where its energy is
+     * @param sketched whether a hand is moving it
+     */
+    FanPainter(
+            Pen pen,
+            PolarAxis axis,
+            FanShape shape,
+            ReturnGeometry geometry,
+            boolean leans,
+            boolean sketched) {
+        every = sketched ? SKETCHED : 1;
         this.pen = pen;
         this.axis = axis;
         this.shape = shape;
@@ -48,6 +68,8 @@ final class FanPainter {
         half = shape.half;
         inner = shape.inner;
         outer = shape.outer;
+        strengths = new double[(int) outer + 2];
+        centres = new double[strengths.length];
     }
 
     double inner() {
@@ -72,6 +94,7 @@ final class FanPainter {
         if (chosen) {
             shape.knockOut();
         }
+        lookUp();
         switch (engraving) {
             case LINES -> lines(3.4, 1);
             case FINE_LINES -> lines(2.3, 0.55);
@@ -90,27 +113,37 @@ final class FanPainter {
         }
     }
 
+    /** Looks up strength and bearing once for each pixel of the radius, not for each stroke. */
+    private void lookUp() {
+        for (int r = (int) inner; r < strengths.length; r++) {
+            double seconds = axis.seconds(r);
+            strengths[r] = Math.pow(Math.max(0, 1 + geometry.ringDb(seconds) / 60), 1.55);
+            double bearing = leans ? geometry.bearingDegrees(seconds) : middle;
+            centres[r] = Math.clamp((bearing - middle) / half, -0.9, 0.9);
+        }
+    }
+
     private double strength(double r) {
-        return Math.pow(Math.max(0, 1 + geometry.ringDb(axis.seconds(r)) / 60), 1.55);
+        return strengths[(int) Math.rint(r)];
     }
 
     /** How far a place of a ring, from -1 to 1, is from where its energy is: 1 at either edge. */
     private double off(double r, double place) {
-        double bearing = leans ? geometry.bearingDegrees(axis.seconds(r)) : middle;
-        double centre = Math.clamp((bearing - middle) / half, -0.9, 0.9);
+        double centre = centres[(int) Math.rint(r)];
         return place < centre ? (centre - place) / (1 + centre) : (place - centre) / (1 - centre);
     }
 
     private void lines(double step, double weight) {
-        for (double r = inner + 1.5; r <= outer; r += step) {
-            engrave(r, weight * strength(r), (int) (r / step));
+        double inked = every == 1 ? weight : SKETCH_WEIGHT * weight;
+        for (double r = inner + 1.5; r <= outer; r += every * step) {
+            engrave(r, inked * strength(r), (int) (r / step));
         }
     }
 
     private void rays(boolean broken) {
         pen.g.setStroke(color);
         int index = 0;
-        for (double u = -1; u <= 1.0001; u += RAY_DEGREES / half) {
+        for (double u = -1; u <= 1.0001; u += every * RAY_DEGREES / half) {
             double bearing = middle + half * u;
             // Every eighth ray begins at the inner edge; the others enter by octaves of time.
             int octave = 3 - Math.min(3, Integer.numberOfTrailingZeros(index));
@@ -127,7 +160,7 @@ final class FanPainter {
                 }
                 course++;
             }
-            index++;
+            index += every;
         }
     }
 
@@ -143,7 +176,7 @@ final class FanPainter {
     private void spirals() {
         pen.g.setStroke(color);
         int arms = (int) Math.max(5, half / 3);
-        for (int a = -arms; a <= 2 * arms; a++) {
+        for (int a = -arms; a <= 2 * arms; a += every) {
             double lastX = 0;
             double lastY = 0;
             boolean drawn = false;
@@ -168,7 +201,7 @@ final class FanPainter {
     private void stipple() {
         pen.g.setFill(color);
         int ring = 0;
-        for (double r = inner + 2; r <= outer; r += 3.6) {
+        for (double r = inner + 2; r <= outer; r += every * 3.6) {
             double q = strength(r);
             double step = Math.toDegrees(4.2 / Math.max(8, r));
             int i = 0;

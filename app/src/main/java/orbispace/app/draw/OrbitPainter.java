@@ -45,14 +45,21 @@ public final class OrbitPainter {
         }
         for (Return r : scene.design().returns()) {
             if (!r.id().equals(scene.chosen())) {
-                paintReturn(r, false);
+                painter(r).ifPresent(p -> p.paint(false));
             }
         }
     }
 
-    /** Draws the chosen return over the others, then rings, rulers and words. */
-    public void paintChosen() {
-        scene.design().findReturn(scene.chosen()).ifPresent(r -> paintReturn(r, true));
+    /**
+     * Draws the chosen return over the others, then rings, rulers and words.
+     *
+     * @param moving whether a hand moves it: it is then drawn with few lines, to keep up with it
+     */
+    public void paintChosen(boolean moving) {
+        scene.design()
+                .findReturn(scene.chosen())
+                .flatMap(this::painter)
+                .ifPresent(p -> p.paintChosen(moving));
         sealOthers();
         for (FieldEvents.Ring ring : scene.rings()) {
             paintEvent(ring, 0.05);
@@ -124,10 +131,6 @@ public final class OrbitPainter {
         String words = ring.name() + "  " + Wording.time(ring.middleSeconds());
         // Alternate ends, so that rings that lie close do not meet.
         disc.along(words, r, -86 + 3.0 * index, Type.strong(11.5), p.ink);
-    }
-
-    private void paintReturn(Return r, boolean chosen) {
-        painter(r).ifPresent(p -> p.paint(chosen));
     }
 
     /** A painter of a return that was measured. */

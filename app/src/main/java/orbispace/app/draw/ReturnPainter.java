@@ -20,6 +20,7 @@ final class ReturnPainter {
     private final Color color;
     private final boolean crowded;
     private boolean small;
+    private boolean sketched;
 
     /** A painter of a return; in a crowd only the chosen fan is engraved. */
     ReturnPainter(Pen pen, PolarAxis axis, Return ret, ReturnGeometry geometry, boolean crowded) {
@@ -35,6 +36,12 @@ final class ReturnPainter {
     void paintSmall() {
         small = true;
         paint(false);
+    }
+
+    /** Draws the return as it is chosen; with few lines while a hand moves it. */
+    void paintChosen(boolean moving) {
+        sketched = moving;
+        paint(true);
     }
 
     void paint(boolean chosen) {
@@ -114,7 +121,7 @@ final class ReturnPainter {
 
     private FanPainter fan(double middle, double half, boolean leans) {
         FanShape shape = new FanShape(pen, axis, color, geometry, middle, half);
-        return new FanPainter(pen, axis, shape, geometry, leans);
+        return new FanPainter(pen, axis, shape, geometry, leans, sketched);
     }
 
     private void seal(FanPainter fan, double bearing, boolean chosen) {

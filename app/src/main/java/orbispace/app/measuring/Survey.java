@@ -53,6 +53,7 @@ public final class Survey {
     private Heard heard = nothing();
     private Shared shared = Shared.NOTHING;
     private String paired = "";
+    private boolean known;
     private Runnable whenLeadsAreKnown = () -> {};
 
     /**
@@ -73,10 +74,19 @@ public final class Survey {
         return shared.pairs();
     }
 
-    /** The song as it was given last. */
-    private record Heard(Design design, SongStems stems) {
-        SongMaterial material() {
-            return stems.material();
+    /** The song as it was given, with its stems as they lay then. */
+    private record Heard(Design design, SongStems stems, SongMaterial material) {
+        Heard(Design design, SongStems stems) {
+            this(design, stems, stems.material());
+        }
+
+        /** Whether nothing differs that a stem is measured or judged by. */
+        @SuppressWarnings("ReferenceEquality") // Stems that are laid anew are another material.
+        boolean isOfTheSameStems(Heard other) {
+            return material == other.material
+                    && design.song().equals(other.design.song())
+                    && design.sources().equals(other.design.sources())
+                    && design.groups().equals(other.design.groups());
         }
     }
 
@@ -118,12 +128,22 @@ public final class Survey {
         heard = nothing();
         shared = Shared.NOTHING;
         paired = "";
+        known = false;
         findings.set(List.of());
     }
 
     /** Measures what has changed, then calls back on the interface thread. */
     public void update(Design design, SongStems stems, Runnable measured) {
-        SongMaterial material = stems.material();
+        Heard now = new Heard(design, stems);
+        boolean asked = known || jobs.awaits(JOB) || jobs.awaits(PAIRS_JOB);
+        boolean same = now.isOfTheSameStems(heard);
+        heard = now;
+        if (same && asked) {
+            // A return was changed: while it is dragged this comes with every picture.
+            return;
+        }
+        known = false;
+        SongMaterial material = now.material();
         ContentOf content = stems.content();
         List<Task> tasks = new ArrayList<>();
         for (Source source : design.sources()) {
@@ -140,7 +160,6 @@ public final class Survey {
             found.set(Map.copyOf(left));
         }
         keys.keySet().retainAll(materials().keySet());
-        heard = new Heard(design, stems);
         judge();
         if (tasks.isEmpty()) {
             jobs.cancel(JOB);
@@ -207,6 +226,7 @@ public final class Survey {
         String contents = StemSurvey.sharedKey(now.design(), content);
         judge();
         if (contents.equals(paired)) {
+            known = true;
             return;
         }
         jobs.start(
@@ -217,6 +237,7 @@ public final class Survey {
                     shared = has;
                     has.kit().ifPresent(this::tellStrokes);
                     paired = contents;
+                    known = true;
                     judge();
                 },
                 e -> problem.accept(String.valueOf(e.getMessage())));

@@ -115,6 +115,29 @@ class BringingTest {
     }
 
     @Test
+    void stemsAreNotJudgedAnewWhileAReturnIsMoved() throws Exception {
+        desk.frame().opening().open(project);
+        settle();
+        desk.frame().bringing().bring(List.of(copyOfDrum("drum two.wav", 300, -1)));
+        settle();
+        var survey = desk.frame().measured().survey();
+        ui.until(() -> !survey.findings().get().isEmpty());
+        settle();
+        List<Finding> judged = survey.findings().get();
+        desk.frame().edit(new ReturnEdit.Level("A", -7));
+        settle();
+        assertThat(survey.findings().get()).isSameAs(judged);
+        desk.frame()
+                .edit(
+                        SourcesEdit.of(
+                                desk.frame().design().get(),
+                                source("drum").withRole(Role.COLOUR),
+                                "role"));
+        settle();
+        assertThat(survey.findings().get()).isNotSameAs(judged);
+    }
+
+    @Test
     void aRemedyKeepsTheStepsMadeSinceItWasFound() throws Exception {
         copyOfDrum("drum two.wav", 300, 1);
         desk.frame()

@@ -285,22 +285,38 @@ class WindowTest extends WindowCase {
     }
 
     @Test
-    void everyReturnIsDrawnInItsOwnColour() {
+    void aReturnIsSketchedWhileItIsDraggedAndEngravedWhenItIsLetGo() {
+        int engraved = pixelsOf("A");
+        robot.drag(called("decay")).moveBy(0, 1);
+        int sketched = pixelsOf("A");
+        robot.drop();
+        settle();
+        assertThat(sketched).isBetween(engraved / 5, 3 * engraved / 4);
+        assertThat(pixelsOf("A")).isGreaterThan(3 * engraved / 4);
+    }
+
+    /** How much of the disc is in the colour of a return. */
+    private int pixelsOf(String id) {
         WritableImage image = snapshot();
-        for (String id : List.of("A", "B")) {
-            Color own = Palette.DAY.ofReturn(id);
-            int seen = 0;
-            for (int y = 70; y < 520; y++) {
-                for (int x = 100; x < 970; x++) {
-                    Color c = image.getPixelReader().getColor(x, y);
-                    double distance =
-                            Math.abs(c.getRed() - own.getRed())
-                                    + Math.abs(c.getGreen() - own.getGreen())
-                                    + Math.abs(c.getBlue() - own.getBlue());
-                    seen += distance < 0.25 ? 1 : 0;
-                }
+        Color own = Palette.DAY.ofReturn(id);
+        int seen = 0;
+        for (int y = 70; y < 520; y++) {
+            for (int x = 100; x < 970; x++) {
+                Color c = image.getPixelReader().getColor(x, y);
+                double distance =
+                        Math.abs(c.getRed() - own.getRed())
+                                + Math.abs(c.getGreen() - own.getGreen())
+                                + Math.abs(c.getBlue() - own.getBlue());
+                seen += distance < 0.25 ? 1 : 0;
             }
-            assertThat(seen).as("pixels of return %s", id).isGreaterThan(60);
+        }
+        return seen;
+    }
+
+    @Test
+    void everyReturnIsDrawnInItsOwnColour() {
+        for (String id : List.of("A", "B")) {
+            assertThat(pixelsOf(id)).as("pixels of return %s", id).isGreaterThan(60);
         }
     }
 

@@ -10,6 +10,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ClearModel;
 import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.clear.Diagnosis;
 import orbispace.core.clear.EarWord;
 import orbispace.core.clear.PairView;
@@ -55,7 +56,8 @@ final class EarBar extends VBox {
                     model.clearing().unhear();
                     refresh();
                 });
-        model.design().addListener((o, was, is) -> refresh());
+        WhenSeen seen = new WhenSeen(this, this::refresh);
+        model.design().addListener((o, was, is) -> seen.run());
         refresh();
     }
 

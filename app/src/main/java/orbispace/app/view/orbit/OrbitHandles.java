@@ -2,6 +2,8 @@ package orbispace.app.view.orbit;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.beans.property.StringProperty;
@@ -45,6 +47,7 @@ final class OrbitHandles extends Pane {
     private final OrbitHandle width = new OrbitHandle(this, ChainKnob.WIDTH);
     private final List<OrbitHandle> all = List.of(predelay, end, wall, echo, right, width);
     private final StringProperty why = new SimpleStringProperty("");
+    private final ReadOnlyBooleanWrapper held = new ReadOnlyBooleanWrapper();
     private PolarAxis axis = new PolarAxis(0, 0, 1);
 
     OrbitHandles(OrbitModel model) {
@@ -64,7 +67,13 @@ final class OrbitHandles extends Pane {
         return axis;
     }
 
+    /** Whether a hand moves one of them. */
+    ReadOnlyBooleanProperty held() {
+        return held.getReadOnlyProperty();
+    }
+
     void settle() {
+        held.set(false);
         model.settle();
     }
 
@@ -213,6 +222,7 @@ final class OrbitHandles extends Pane {
                 handle == width
                         ? widened(r.get(), Math.abs(bearing))
                         : edit(handle, r.get(), seconds, free);
+        held.set(true);
         edit.ifPresent(e -> model.drag(e, gesture));
         explain(handle);
     }

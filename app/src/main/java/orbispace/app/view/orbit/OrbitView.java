@@ -74,6 +74,7 @@ public final class OrbitView extends Screen<OrbitModel> {
                 behind, chart, why, handles, list, depth, sends, pair, tabs, events, bank, bench,
                 drafts, unit);
         model.drafting().drafts().addListener((o, was, is) -> requestLayout());
+        handles.held().addListener((o, was, is) -> chart.repaint());
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
@@ -211,7 +212,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         protected void paint(Pen pen, double w, double h) {
             OrbitScene scene = scene();
             PolarAxis axis = axis();
-            new OrbitPainter(pen, axis, scene).paintChosen();
+            new OrbitPainter(pen, axis, scene).paintChosen(handles.held().get());
             if (hasLegend()) {
                 legend(pen, w);
             }

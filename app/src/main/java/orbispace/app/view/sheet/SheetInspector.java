@@ -19,6 +19,7 @@ import orbispace.app.draw.Palette;
 import orbispace.app.song.HandOver;
 import orbispace.app.view.control.HomePath;
 import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.WhenSeen;
 
 /** What to hand over, in which form, and where to. */
 final class SheetInspector extends VBox {
@@ -65,10 +66,11 @@ final class SheetInspector extends VBox {
                         result);
         model.jobs().progress().addListener((o, was, is) -> progress.setProgress(is.doubleValue()));
         model.kept().file().addListener((o, was, is) -> suggest());
+        WhenSeen seen = new WhenSeen(lanes, lanes::refresh);
         model.design()
                 .addListener((o, was, is) -> {
                     go.setDisable(model.design().get().sources().isEmpty());
-                    lanes.refresh();
+                    seen.run();
                 });
         suggest();
     }

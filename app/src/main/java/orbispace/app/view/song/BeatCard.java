@@ -9,6 +9,7 @@ import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.design.Form;
 import orbispace.core.material.BarOneFinder;
 import orbispace.core.time.TapTempo;
@@ -57,7 +58,8 @@ final class BeatCard extends VBox {
                         FormPanel.caption("Tap with the song playing, at least four times."),
                         new HBox(6, tap, takeTap));
         getChildren().addAll(FormPanel.head("BAR 1"), barOne, proposal, takeProposal, click);
-        model.design().addListener((o, was, is) -> refresh());
+        WhenSeen seen = new WhenSeen(this, this::refresh);
+        model.design().addListener((o, was, is) -> seen.run());
         model.form().proposal().addListener((o, was, is) -> refresh());
         refresh();
     }

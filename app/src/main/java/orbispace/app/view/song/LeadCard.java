@@ -11,6 +11,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.view.control.Plate;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.clear.LeadFinder;
 import orbispace.core.design.Design;
 import orbispace.core.design.Form;
@@ -37,7 +38,8 @@ final class LeadCard extends VBox {
         Button propose = Plate.button("Listen who leads", model.leading()::propose);
         getChildren().addAll(new FlowPane(8, 6, who, propose, take), evidence);
         setSpacing(4);
-        model.design().addListener((o, was, is) -> refresh());
+        WhenSeen seen = new WhenSeen(this, this::refresh);
+        model.design().addListener((o, was, is) -> seen.run());
         model.selection().section().addListener((o, was, is) -> refresh());
         model.leading().proposed().addListener((o, was, is) -> refresh());
         refresh();

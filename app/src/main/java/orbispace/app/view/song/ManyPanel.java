@@ -22,6 +22,7 @@ import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.StepSize;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.design.Design;
 import orbispace.core.design.Edit;
 import orbispace.core.design.Group;
@@ -90,7 +91,8 @@ final class ManyPanel extends VBox {
                         StemPanel.under("SENDS, dB", sends),
                         buttons);
         setSpacing(10);
-        model.design().addListener((o, was, is) -> refresh());
+        WhenSeen seen = new WhenSeen(this, this::refresh);
+        model.design().addListener((o, was, is) -> seen.run());
         model.selection().picked().addListener((o, was, is) -> refresh());
         visibleProperty().addListener((o, was, is) -> refresh());
     }

@@ -13,6 +13,7 @@ import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.NumberField;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.StepSize;
+import orbispace.app.view.control.WhenSeen;
 import orbispace.core.design.Form;
 import orbispace.core.design.Section;
 import orbispace.core.design.SectionKind;
@@ -69,7 +70,8 @@ final class SectionCard extends VBox {
         body.getChildren().addAll(new LeadCard(model), FormPanel.head("TEMPO AND METRE"));
         body.getChildren().addAll(time(), FormPanel.head("RITARDANDO"), ending());
         getChildren().addAll(none, body);
-        model.design().addListener((o, was, is) -> refresh());
+        WhenSeen seen = new WhenSeen(this, this::refresh);
+        model.design().addListener((o, was, is) -> seen.run());
         model.selection().section().addListener((o, was, is) -> refresh());
         refresh();
     }
