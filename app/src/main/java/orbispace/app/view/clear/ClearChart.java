@@ -36,7 +36,6 @@ final class ClearChart extends ScalingCanvas {
 
     private static final double ROW = 28;
 
-    private static final double LABELS = Screen.LABELS;
     private static final double TOP = 48;
     private static final double VOICE = 88;
     private static final double STRIP = SongStrips.HEIGHT;
@@ -134,11 +133,11 @@ final class ClearChart extends ScalingCanvas {
 
     private TimeAxis axis(double w) {
         Span span = window.of(model.span());
-        return new TimeAxis(span.startSeconds(), span.endSeconds(), 16 + LABELS, w - 32 - LABELS);
+        return Screen.axis(span.startSeconds(), span.endSeconds(), w);
     }
 
     private TimeAxis songAxis(double w) {
-        return new TimeAxis(0, model.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+        return Screen.axis(0, model.songSeconds(), w);
     }
 
     /** How much room the ear words take at the foot. */

@@ -57,9 +57,9 @@ public final class ClearView extends Screen<ClearModel> {
         Plate.place(chart, 0, 0, getWidth(), getHeight());
         Plate.place(
                 reading,
-                16 + LABELS + 6,
+                16 + names(getWidth()) + 6,
                 chart.chartTop(getHeight()) - 19,
-                getWidth() - 44 - LABELS,
+                getWidth() - 44 - names(getWidth()),
                 18);
         double wide = hearing.prefWidth(-1);
         Plate.place(hearing, getWidth() - 16 - wide, getHeight() - chart.ears() - 6, wide, 24);

@@ -7,7 +7,6 @@ import orbispace.app.draw.RiverPainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.song.Clearance;
-import orbispace.app.view.frame.Screen;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.PairView;
 import orbispace.core.design.Return;
@@ -73,7 +72,7 @@ final class RiverRows {
             pen.clipped(
                     8.5,
                     Math.floor(top) + pad,
-                    Screen.LABELS + 2,
+                    axis.left() - 14,
                     height - 2 * pad,
                     5,
                     pen.palette.card,
@@ -81,7 +80,7 @@ final class RiverRows {
         }
         pen.across(16, axis.right(), top, pen.palette.rule);
         pen.seal(r.id(), 28, middle, 12, chosen);
-        pen.named(r.name(), 46, middle - (height < LOW ? 3 : 1), Screen.LABELS - 40);
+        pen.named(r.name(), 46, middle - (height < LOW ? 3 : 1), axis.left() - 56);
         Optional<PairView> pair = pair(r.id());
         String kept =
                 pair.flatMap(p ->

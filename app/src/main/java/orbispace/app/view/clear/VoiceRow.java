@@ -6,7 +6,6 @@ import orbispace.app.draw.SilhouettePainter;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.song.Material;
-import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Source;
 import orbispace.core.time.Span;
 
@@ -42,7 +41,7 @@ final class VoiceRow {
 
     /** Paints its level over a line. */
     void paint(Source lead, double base, double height) {
-        pen.named(model.clearing().name(), 16, base - 46, Screen.LABELS - 10);
+        pen.named(model.clearing().name(), 16, base - 46, axis.left() - 26);
         pen.text("dry, the key", 16, base - 30, Type.regular(11.5), pen.palette.ink3);
         Material m = model.measured().materials().get(lead.id());
         if (m != null) {

@@ -6,6 +6,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import orbispace.app.desk.ScreenModel;
 import orbispace.app.draw.Palette;
+import orbispace.app.draw.TimeAxis;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Section;
 import orbispace.core.words.Wording;
@@ -16,8 +17,10 @@ import orbispace.core.words.Wording;
  * @param <M> the model of the screen
  */
 public abstract class Screen<M extends ScreenModel> extends Pane {
-    /** Width of the column of names left of every time axis. */
-    public static final double LABELS = 108;
+    private static final double LEAST_NAMES = 108;
+    private static final double MOST_NAMES = 180;
+    private static final double NARROW_CHART = 960;
+    private static final double NAMES_SHARE = 0.16;
 
     private static final double LINE = 17;
 
@@ -99,6 +102,19 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
             refresh();
             sayNext();
         }
+    }
+
+    /** Width of the column of names left of every time axis, on a chart of a width. */
+    public static double names(double chartWidth) {
+        return Math.clamp(
+                LEAST_NAMES + NAMES_SHARE * (chartWidth - NARROW_CHART), LEAST_NAMES, MOST_NAMES);
+    }
+
+    /** A time axis right of the names, on a chart of a width. */
+    public static TimeAxis axis(double fromSeconds, double toSeconds, double chartWidth) {
+        double names = names(chartWidth);
+        return new TimeAxis(
+                fromSeconds, toSeconds, 16 + names, Math.max(1, chartWidth - 32 - names));
     }
 
     /** Shows what has changed, now or when this screen comes to the front. */

@@ -28,7 +28,6 @@ import org.jspecify.annotations.Nullable;
  * drawn up and down, by hand or by keys.
  */
 final class PlanChart extends ScalingCanvas {
-    private static final double LABELS = Screen.LABELS;
     private static final double TOP = 76;
     private static final double ARRANGEMENT = 30;
     private static final double LEAST_DRAG = 3;
@@ -67,7 +66,7 @@ final class PlanChart extends ScalingCanvas {
 
     /** The axis of the whole song for a width. */
     static TimeAxis axis(PlanModel model, double w) {
-        return new TimeAxis(0, model.songSeconds(), 16 + LABELS, w - 32 - LABELS);
+        return Screen.axis(0, model.songSeconds(), w);
     }
 
     private List<Return> returns() {

@@ -8,7 +8,6 @@ import orbispace.app.draw.Hatch;
 import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
-import orbispace.app.view.frame.Screen;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
@@ -129,7 +128,7 @@ final class PlanLanes {
         boolean isChosen = r.id().equals(model.selection().returnId().get());
         pen.across(16, axis.right(), top, pen.palette.rule);
         pen.seal(r.id(), 28, top + height / 2, 12, isChosen);
-        pen.named(r.name(), 46, top + height / 2 + 4, Screen.LABELS - 34);
+        pen.named(r.name(), 46, top + height / 2 + 4, axis.left() - 50);
         double base = top + height - BASE_ABOVE;
         tide(r, top + TIDE_BELOW, base);
         CellPainter cells = new CellPainter(pen, axis, song());

@@ -16,7 +16,6 @@ import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.song.Material;
 import orbispace.app.view.control.ScalingCanvas;
-import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Source;
 import orbispace.core.design.Throw;
 import orbispace.core.plan.ThrowConflict;
@@ -244,7 +243,7 @@ final class ThrowChart extends ScalingCanvas {
         TimeAxis axis = axis();
         List<ThrowConflict> conflicts = throwing.courses().conflicts();
         pen.text(
-                Pen.cut(source.get().name(), Screen.LABELS - 8, Type.strong(13)),
+                Pen.cut(source.get().name(), axis.left() - 24, Type.strong(13)),
                 16,
                 VOICE - 22,
                 Type.strong(13),

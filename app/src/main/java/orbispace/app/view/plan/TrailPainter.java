@@ -6,7 +6,6 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.TimeAxis;
 import orbispace.app.draw.Type;
 import orbispace.app.song.Material;
-import orbispace.app.view.frame.Screen;
 import orbispace.core.design.Design;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
@@ -45,7 +44,7 @@ final class TrailPainter {
         pen.seal(t.returnId(), 28, base - 8, 10, chosen);
         Return r = design.requireReturn(t.returnId());
         pen.text(
-                Pen.cut(r.name(), Screen.LABELS - 36, Type.strong(12)),
+                Pen.cut(r.name(), axis.left() - 52, Type.strong(12)),
                 44,
                 base - 4,
                 chosen ? Type.strong(12) : Type.regular(12),

@@ -68,11 +68,7 @@ final class FormLane extends ScalingCanvas {
     }
 
     private TimeAxis whole() {
-        return new TimeAxis(
-                0,
-                model.songSeconds(),
-                16 + Screen.LABELS,
-                Math.max(1, getWidth() - 32 - Screen.LABELS));
+        return Screen.axis(0, model.songSeconds(), getWidth());
     }
 
     private TempoPainter painter(Pen pen) {

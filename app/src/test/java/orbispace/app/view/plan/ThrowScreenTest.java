@@ -174,8 +174,8 @@ class ThrowScreenTest extends WindowCase {
     void wordsArePickedAndLevelsDrawnByHand() {
         var chart = called("words and throws");
         var box = chart.localToScreen(chart.getBoundsInLocal());
-        double left = box.getMinX() + 16 + Screen.LABELS;
-        double width = box.getWidth() - 32 - Screen.LABELS;
+        double left = box.getMinX() + 16 + Screen.names(box.getWidth());
+        double width = box.getWidth() - 32 - Screen.names(box.getWidth());
         double perSecond = width / desk.frame().songSeconds();
         robot.clickOn(new javafx.geometry.Point2D(left + 3.5 * perSecond, box.getMinY() + 50));
         assertThat(picked().startSeconds()).isCloseTo(3, within(0.05));
