@@ -1,7 +1,5 @@
 package orbispace.app.view;
 
-import java.util.EnumMap;
-import java.util.Map;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -19,8 +17,6 @@ import orbispace.app.desk.ClearModel;
 import orbispace.app.desk.Desk;
 import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
-import orbispace.app.view.chain.ReturnInspector;
-import orbispace.app.view.clear.ClearView;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.FileMenu;
 import orbispace.app.view.frame.PlayClock;
@@ -30,11 +26,6 @@ import orbispace.app.view.frame.Ribbon;
 import orbispace.app.view.frame.Screen;
 import orbispace.app.view.frame.Step;
 import orbispace.app.view.frame.Welcome;
-import orbispace.app.view.orbit.OrbitView;
-import orbispace.app.view.plan.PlanView;
-import orbispace.app.view.prove.ProveView;
-import orbispace.app.view.sheet.SheetView;
-import orbispace.app.view.song.SongView;
 import org.jspecify.annotations.Nullable;
 
 /** The whole window: ribbon, rail, the screen in front, and its inspector. */
@@ -50,7 +41,7 @@ public final class MainWindow {
     private final FileMenu files;
     private final Ribbon ribbon;
     private final Rail rail;
-    private final Map<Step, Screen<?>> screens = new EnumMap<>(Step.class);
+    private final Screens screens;
     private final BorderPane root = new BorderPane();
     private final StackPane main = new StackPane();
     private final StackPane side = new StackPane();
@@ -71,17 +62,12 @@ public final class MainWindow {
         files = new FileMenu(model, this::scene);
         ribbon = new Ribbon(model, files.menu());
         rail = new Rail(this::go, this::turnLight);
-        screens.put(Step.SONG, new SongView(desk.song(), files));
-        screens.put(Step.ORBIT, new OrbitView(desk.orbit(), new ReturnInspector(desk.chain())));
-        screens.put(Step.CLEAR, new ClearView(clear));
-        screens.put(Step.PLAN, new PlanView(desk.plan()));
-        screens.put(Step.PROVE, new ProveView(desk.prove()));
-        screens.put(Step.SHEET, new SheetView(desk.sheet()));
+        screens = new Screens(desk, files);
         welcome = new Welcome(files);
         problemBar = problemBar();
         search =
                 new CommandSearch(
-                        () -> new Commands(this, model, screens).all(), root::requestFocus);
+                        () -> new Commands(this, model, screens.all()).all(), root::requestFocus);
         recovery = new RecoveryBar(model.bringing());
         layOut();
         scene = new Scene(root, 1280, 800);
@@ -91,6 +77,7 @@ public final class MainWindow {
         root.setAccessibleText("Orbispace");
         root.setFocusTraversable(true);
         root.requestFocus();
+        screens.makeAllSoon();
     }
 
     private void layOut() {
@@ -214,7 +201,7 @@ public final class MainWindow {
         scene.getStylesheets().setAll(given.stylesheet(), STYLES);
         ribbon.setPalette(given);
         rail.setPalette(given);
-        screens.values().forEach(s -> s.setPalette(given));
+        screens.setPalette(given);
     }
 
     void turnLight() {
@@ -222,7 +209,7 @@ public final class MainWindow {
     }
 
     void go(Step to) {
-        screens.values().forEach(s -> s.shown(false));
+        screens.hide();
         step = to;
         Screen<?> screen = screen();
         main.getChildren().setAll(screen);
@@ -249,6 +236,6 @@ public final class MainWindow {
 
     /** The screen in front. */
     Screen<?> screen() {
-        return java.util.Objects.requireNonNull(screens.get(step));
+        return screens.of(step);
     }
 }
