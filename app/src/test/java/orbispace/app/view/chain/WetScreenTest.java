@@ -3,17 +3,17 @@ package orbispace.app.view.chain;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.input.KeyCode;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Design;
 import orbispace.core.design.Filter;
-import orbispace.core.design.GroupEdit;
 import orbispace.core.design.Purpose;
 import orbispace.core.design.Purposes;
+import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Source;
 import orbispace.core.design.WetBus;
 import org.junit.jupiter.api.Test;
@@ -54,15 +54,11 @@ class WetScreenTest extends WindowCase {
     @Test
     void whatLeakedIsSaidOnceForSourcesThatItRaisedAlike() {
         hall();
-        Set<String> two =
-                design().sources().stream().limit(2).map(Source::id).collect(Collectors.toSet());
-        robot.interact(() -> desk.frame().edit(new GroupEdit.SendTogether(two, "A", -6.0)));
+        List<Source> all = design().sources();
+        robot.interact(() ->
+                all.forEach(s -> desk.frame().edit(new ReturnEdit.SendLevel("A", s.id(), -6.0))));
         fireCalled("take in a return that was partly wet");
-        String names =
-                design().sources().stream()
-                        .filter(s -> two.contains(s.id()))
-                        .map(Source::name)
-                        .collect(Collectors.joining(", "));
+        String names = all.stream().map(Source::name).collect(Collectors.joining(", "));
         assertThat(labels()).anyMatch(l -> l.contains(" had raised " + names + " by "));
     }
 
