@@ -27,10 +27,14 @@ final class PageTabs extends HBox {
             tab.getStyleClass().add("small");
             tab.setToggleGroup(group);
             tab.setSelected(i == 0);
-            tab.setOnAction(e -> {
-                tab.setSelected(true);
-                chosen.accept(page);
-            });
+            tab.setOnAction(e -> tab.setSelected(true));
+            // Arrow keys select without pressing.
+            tab.selectedProperty()
+                    .addListener((o, was, is) -> {
+                        if (is) {
+                            chosen.accept(page);
+                        }
+                    });
             getChildren().add(tab);
         }
     }

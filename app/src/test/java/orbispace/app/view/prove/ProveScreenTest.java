@@ -3,6 +3,7 @@ package orbispace.app.view.prove;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
@@ -36,6 +37,22 @@ class ProveScreenTest extends WindowCase {
         robot.interact(() -> desk.frame().edit(new ReturnEdit.Level("A", 3)));
         settle();
         until(this::isProven);
+    }
+
+    @Test
+    void arrowKeysTurnPages() {
+        key(KeyCode.DIGIT5);
+        focusCalled("page Mono fold");
+        key(KeyCode.RIGHT);
+        until(this::showsWidth);
+        key(KeyCode.LEFT);
+        until(() -> !showsWidth());
+    }
+
+    private boolean showsWidth() {
+        return robot.lookup((Node n) -> shown(n) && "whose width".equals(n.getAccessibleText()))
+                .tryQuery()
+                .isPresent();
     }
 
     @Test
