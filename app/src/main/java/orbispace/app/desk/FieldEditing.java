@@ -13,6 +13,8 @@ import orbispace.app.song.Relocation;
 import orbispace.app.song.SpaceKinds;
 import orbispace.core.design.AimsEdit;
 import orbispace.core.design.Design;
+import orbispace.core.design.Edit;
+import orbispace.core.design.EditsTogether;
 import orbispace.core.design.FieldEdit;
 import orbispace.core.design.Filter;
 import orbispace.core.design.Gate;
@@ -98,9 +100,17 @@ public final class FieldEditing {
         }
     }
 
-    /** Makes another kind of space of a return. */
+    /** Makes another kind of space of a return; one that was called by its kind still is. */
     public void become(Return r, SpaceKinds kind) {
-        editor.edit(new ReturnEdit.Spatial(r.id(), kind.from(r.space()), "space"));
+        Edit space = new ReturnEdit.Spatial(r.id(), kind.from(r.space()), "space");
+        boolean byKind =
+                SpaceKinds.of(r.space()).filter(k -> k.label().equals(r.name())).isPresent();
+        editor.edit(
+                byKind
+                        ? new EditsTogether(
+                                List.of(space, new ReturnEdit.Named(r.id(), kind.label())),
+                                space.subject())
+                        : space);
     }
 
     /** Says what a return is for; null for what it seems to be for. */

@@ -167,12 +167,17 @@ public final class Reasons {
                 + " ms at "
                 + Wording.number(clock.bpmOfBar(r.get().timedAtBar()), 0)
                 + " bpm"
-                + nearest(1000 * spacing, r.get().timedAtBar())
-                + ". "
+                + ended(nearest(1000 * spacing, r.get().timedAtBar()))
+                + " "
                 + Fit.arrivalsAbove(p.feedback(), CLEAR_DB)
                 + " arrivals to \u221230 dB end after "
                 + Wording.seconds(ends)
                 + ".";
+    }
+
+    /** With a full stop, which a dotted note brings along. */
+    private static String ended(String words) {
+        return words.endsWith(".") ? words : words + ".";
     }
 
     /** How far the note values of a return are off in each section; empty if nowhere. */

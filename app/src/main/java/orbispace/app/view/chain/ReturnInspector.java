@@ -7,6 +7,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ChainModel;
 import orbispace.app.draw.Palette;
+import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.SendFields;
 import orbispace.app.view.control.WhenSeen;
 import orbispace.app.view.frame.Inspector;
@@ -81,7 +82,7 @@ public final class ReturnInspector extends Inspector {
                         + SendFields.rows(model, r.get()).stream().map(Groups.Row::name).toList();
         if (!now.equals(shape)) {
             shape = now;
-            cards.build(r.get());
+            KeptFocus.through(cards, () -> cards.build(r.get()));
         }
         cards.show(r.get());
     }

@@ -3,7 +3,6 @@ package orbispace.app.view.orbit;
 import javafx.collections.MapChangeListener;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
@@ -15,6 +14,7 @@ import orbispace.app.draw.Pen;
 import orbispace.app.draw.PolarAxis;
 import orbispace.app.draw.ProfilePainter;
 import orbispace.app.draw.Type;
+import orbispace.app.view.control.OneOf;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.control.ScalingCanvas;
 import orbispace.app.view.frame.Inspector;
@@ -46,7 +46,7 @@ public final class OrbitView extends Screen<OrbitModel> {
     private final PairPanel pair;
     private final EventsMenu events;
     private final KnownRings rings;
-    private final ToggleGroup below = new ToggleGroup();
+    private final OneOf below = new OneOf();
     private final HBox tabs = new HBox(4);
 
     public OrbitView(OrbitModel model, Inspector inspector) {
@@ -69,7 +69,7 @@ public final class OrbitView extends Screen<OrbitModel> {
         tab("sends", "every source into every return", sends);
         tab("depth", "the sources from near to far", depth);
         tab("pair", "the field before against the field as it is", pair);
-        below.selectToggle(below.getToggles().getFirst());
+        below.choose(0);
         fill(
                 behind, chart, why, handles, list, depth, sends, pair, tabs, events, bank, bench,
                 drafts, unit);
@@ -90,17 +90,15 @@ public final class OrbitView extends Screen<OrbitModel> {
     private void tab(String text, String accessible, @Nullable Region panel) {
         ToggleButton tab = Plate.toggle(text, accessible);
         tab.getStyleClass().add("small");
-        tab.setToggleGroup(below);
-        tab.setOnAction(e -> tab.setSelected(true));
+        below.add(tab, chart::repaint);
         tabs.getChildren().add(tab);
         if (panel != null) {
             panel.visibleProperty().bind(tab.selectedProperty());
         }
-        tab.selectedProperty().addListener((o, was, is) -> chart.repaint());
     }
 
     private boolean profiles() {
-        return below.getToggles().getFirst().isSelected();
+        return below.chosen() == 0;
     }
 
     @Override

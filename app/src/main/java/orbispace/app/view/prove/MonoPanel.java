@@ -6,13 +6,13 @@ import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.desk.Proving;
 import orbispace.app.draw.Palette;
+import orbispace.app.view.control.OneOf;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
 import orbispace.core.measure.MonoFold;
@@ -25,7 +25,7 @@ final class MonoPanel extends VBox {
     private final Label loss = new Label();
     private final Label words = new Label();
     private final HBox of = new HBox(3);
-    private final ToggleGroup group = new ToggleGroup();
+    private final OneOf folds = new OneOf();
     private final ToggleButton hear = Plate.toggle("hear it folded", "hear the mix folded to mono");
     private List<String> listed = List.of();
     private String chosen = Proving.MIX;
@@ -70,19 +70,20 @@ final class MonoPanel extends VBox {
             chosen = Proving.MIX;
         }
         of.getChildren().clear();
+        folds.clear();
         for (String id : ids) {
             boolean mix = id.equals(Proving.MIX);
             ToggleButton button =
                     Plate.toggle(
                             mix ? "mix" : id, mix ? "fold of the mix" : "fold of return " + id);
             button.getStyleClass().add("small");
-            button.setToggleGroup(group);
             button.setSelected(id.equals(chosen));
-            button.setOnAction(e -> {
-                button.setSelected(true);
-                chosen = id;
-                refresh();
-            });
+            folds.add(
+                    button,
+                    () -> {
+                        chosen = id;
+                        refresh();
+                    });
             of.getChildren().add(button);
         }
     }

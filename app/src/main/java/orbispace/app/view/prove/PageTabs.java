@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
+import orbispace.app.view.control.OneOf;
 import orbispace.app.view.control.Plate;
 
 /** Pages that lie in one place, one of which is shown. */
 final class PageTabs extends HBox {
-    private final ToggleGroup group = new ToggleGroup();
+    private final OneOf pages = new OneOf();
 
     /**
      * Tabs.
@@ -25,16 +25,8 @@ final class PageTabs extends HBox {
             int page = i;
             ToggleButton tab = Plate.toggle(names.get(i), "page " + names.get(i));
             tab.getStyleClass().add("small");
-            tab.setToggleGroup(group);
             tab.setSelected(i == 0);
-            tab.setOnAction(e -> tab.setSelected(true));
-            // Arrow keys select without pressing.
-            tab.selectedProperty()
-                    .addListener((o, was, is) -> {
-                        if (is) {
-                            chosen.accept(page);
-                        }
-                    });
+            pages.add(tab, () -> chosen.accept(page));
             getChildren().add(tab);
         }
     }

@@ -2,12 +2,12 @@ package orbispace.app.view.song;
 
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import orbispace.app.desk.SongModel;
 import orbispace.app.draw.Palette;
+import orbispace.app.view.control.OneOf;
 import orbispace.app.view.control.Plate;
 import orbispace.app.view.frame.FileMenu;
 
@@ -27,34 +27,26 @@ final class SongInspector extends VBox {
         many = new ManyPanel(model);
         stem = new StemPanel(model, files);
         form = new FormPanel(model);
-        ToggleGroup tabs = new ToggleGroup();
-        stemTab.setToggleGroup(tabs);
-        formTab.setToggleGroup(tabs);
-        tabs.selectedToggleProperty()
-                .addListener((o, was, is) -> {
-                    if (is == null) {
-                        tabs.selectToggle(was);
-                    } else {
-                        show();
-                    }
-                });
+        OneOf tabs = new OneOf();
+        tabs.add(stemTab, this::show);
+        tabs.add(formTab, this::show);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         setSpacing(10);
         getChildren().addAll(new HBox(6, stemTab, formTab), scroll);
-        tabs.selectToggle(stemTab);
+        stemTab.setSelected(true);
         model.selection()
                 .picked()
                 .addListener((o, was, is) -> {
-                    tabs.selectToggle(stemTab);
+                    stemTab.setSelected(true);
                     show();
                 });
         model.selection()
                 .form()
                 .addListener((o, was, is) -> {
                     if (is != null) {
-                        tabs.selectToggle(formTab);
+                        formTab.setSelected(true);
                     }
                 });
     }

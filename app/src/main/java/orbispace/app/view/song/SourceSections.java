@@ -27,7 +27,7 @@ final class SourceSections extends GridPane {
             List.of(
                     new Column(
                             "fader",
-                            "fader",
+                            "fader dB",
                             "decibels like \u22122",
                             "dB",
                             0.5,

@@ -213,6 +213,19 @@ class SpaceCardTest {
     }
 
     @Test
+    void aReturnThatIsCalledByItsKindIsCalledByTheNext() {
+        desk.frame().edit(new ReturnEdit.Named("A", "Lantern hall"));
+        become(SpaceKinds.COPIES);
+        assertThat(ret().name()).isEqualTo("Lantern hall");
+        desk.frame().edit(new ReturnEdit.Named("A", SpaceKinds.COPIES.label()));
+        become(SpaceKinds.SPLIT);
+        assertThat(ret().name()).isEqualTo(SpaceKinds.SPLIT.label());
+        desk.frame().editor().undo();
+        assertThat(ret().name()).isEqualTo(SpaceKinds.COPIES.label());
+        assertThat(ret().space()).isInstanceOf(Space.Copies.class);
+    }
+
+    @Test
     void feedsAreOfferedOnlyWhereTheyMakeNoCircle() {
         desk.orbit().field().add(SpaceKinds.PLATE);
         desk.frame().edit(new ReturnEdit.Feed("A", "C", -9.0));

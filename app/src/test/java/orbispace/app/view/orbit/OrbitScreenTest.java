@@ -14,6 +14,7 @@ import orbispace.app.song.SpaceKinds;
 import orbispace.app.view.WindowCase;
 import orbispace.app.view.control.NameField;
 import orbispace.core.bank.BankEntry;
+import orbispace.core.design.BandKnob;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Space;
@@ -201,6 +202,29 @@ class OrbitScreenTest extends WindowCase {
         assertThat(called("length")).isNotNull();
         pressByKey("Take the gate out");
         assertThat(ret().gate()).isNull();
+    }
+
+    @Test
+    void theFocusStaysInACardThatIsMadeAnew() {
+        pressByKey("Gate this return");
+        drawn();
+        assertThat(name(window.scene().getFocusOwner())).contains("opens at");
+        pressByKey("Take the gate out");
+        drawn();
+        focusCalled("add a band to the filter after");
+        key(KeyCode.SPACE);
+        drawn();
+        assertThat(name(window.scene().getFocusOwner()))
+                .isEqualTo("add a band to the filter after");
+        key(KeyCode.SPACE);
+        assertThat(ret().filterOut().bands()).hasSize(2);
+        robot.interact(() ->
+                desk.frame()
+                        .edit(BandKnob.set(ret(), false, ret().filterOut().withBands(List.of()))));
+    }
+
+    private static String name(Node node) {
+        return String.valueOf(node.getAccessibleText());
     }
 
     @Test

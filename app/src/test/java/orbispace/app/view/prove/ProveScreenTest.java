@@ -49,6 +49,23 @@ class ProveScreenTest extends WindowCase {
         until(() -> !showsWidth());
     }
 
+    @Test
+    void arrowKeysChooseTheFoldAndKeepTheFocusWhereSpacePresses() {
+        focusCalled("fold of the mix");
+        key(KeyCode.RIGHT);
+        var known = java.util.Objects.requireNonNull(desk.prove().proving().proven().get());
+        var fold =
+                java.util.Objects.requireNonNull(
+                        known.folds().get(design().returns().getFirst().id()));
+        String loss =
+                orbispace.core.words.Wording.number(-fold.wholeLossDb().orElseThrow(), 1) + " dB";
+        assertThat(labels()).contains(loss);
+        key(KeyCode.SPACE);
+        assertThat(desk.frame().transport().playing().get()).isFalse();
+        key(KeyCode.LEFT);
+        assertThat(labels()).doesNotContain(loss);
+    }
+
     private boolean showsWidth() {
         return robot.lookup((Node n) -> shown(n) && "whose width".equals(n.getAccessibleText()))
                 .tryQuery()
