@@ -293,7 +293,9 @@ class DeskTest {
         assertThat(desk.frame().reasons().echo())
                 .contains("1/4. = 750.0 ms at 120 bpm", "arrivals");
         desk.frame().edit(new ReturnEdit.EchoTime("B", new MusicalTime.Millis(760), 1));
-        assertThat(desk.frame().reasons().echo()).contains("10.0 ms from 1/4. ").doesNotContain("..");
+        assertThat(desk.frame().reasons().echo())
+                .contains("10.0 ms from 1/4. ")
+                .doesNotContain("..");
         assertThat(
                         Reasons.fixedTimes(
                                 desk.frame().design().get().song(),

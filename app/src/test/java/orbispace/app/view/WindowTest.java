@@ -8,6 +8,8 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.event.EventType;
@@ -19,14 +21,19 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.paint.Color;
+import javafx.scene.text.Text;
 import orbispace.app.Songs;
 import orbispace.app.desk.Desk;
 import orbispace.app.draw.Palette;
+import orbispace.app.listen.Transport;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.render.HeardBand;
+import orbispace.core.render.HeardThrough;
+import orbispace.core.render.Listen;
+import orbispace.core.render.ListeningSet;
 import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.Test;
 
@@ -243,6 +250,51 @@ class WindowTest extends WindowCase {
     }
 
     @Test
+    void whatIsHeardIsNeverCutOff() {
+        Transport heard = desk.frame().transport();
+        double dim = heard.dimDb().get();
+        Set<String> stems =
+                IntStream.range(0, 24).mapToObj(i -> "stem" + i).collect(Collectors.toSet());
+        List<Runnable> ways =
+                List.of(
+                        () -> heard.set().set(ListeningSet.ALL.solo(Set.of("a"), true)),
+                        () -> heard.set().set(ListeningSet.ALL.solo(stems, true)),
+                        () -> heard.dimDb().set(-12),
+                        () -> heard.set().set(ListeningSet.ALL.mute(stems, true)),
+                        () -> heard.set().set(returns("A", "B", "C")),
+                        () -> heard.set().set(returns("A", "B", "C", "D", "E", "F", "G", "H")),
+                        () -> heard.returnAlone().set(true),
+                        () -> heard.dryAlone().set(true),
+                        () -> heard.through().set(HeardThrough.LOUDSPEAKERS),
+                        () -> heard.band().set(HeardBand.HIGH_MID));
+        robot.interact(() -> {
+            heard.hearAll();
+            heard.mono().set(true);
+            heard.dimDb().set(Listen.SILENT_DB);
+        });
+        for (Runnable way : ways) {
+            robot.interact(way);
+            drawn();
+            MenuButton button = (MenuButton) called("how to listen");
+            assertThat(robot.on(() -> ((Text) button.lookup(".text")).getText()))
+                    .isEqualTo(robot.on(button::getText));
+        }
+        robot.interact(() -> {
+            heard.hearAll();
+            heard.mono().set(false);
+            heard.returnAlone().set(false);
+            heard.dryAlone().set(false);
+            heard.through().set(HeardThrough.HEADPHONES);
+            heard.band().set(HeardBand.ALL);
+            heard.dimDb().set(dim);
+        });
+    }
+
+    private static ListeningSet returns(String... letters) {
+        return new ListeningSet(Set.of(), Set.of(), Set.of(letters), Set.of());
+    }
+
+    @Test
     void anEmptyWindowOffersTheSongsThatWereOpenLast() {
         RecentProjects recent = RecentProjects.inMemory();
         recent.add(project.resolveSibling("gone.orbispace.json"));
@@ -274,7 +326,7 @@ class WindowTest extends WindowCase {
         assertThat(on(() -> desk.frame().transport().set().get().soloedReturns().contains("B")))
                 .isTrue();
         key(KeyCode.M);
-        assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("dry, B, mono");
+        assertThat(((MenuButton) called("how to listen")).getText()).isEqualTo("dry, B");
         robot.clickOn(called("change between day and night"));
         WritableImage image = snapshot();
         Color corner = image.getPixelReader().getColor(640, 790);

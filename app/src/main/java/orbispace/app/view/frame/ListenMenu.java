@@ -36,6 +36,7 @@ public final class ListenMenu extends MenuButton {
 
     private static final List<Integer> FRAMES = List.of(512, 1024, 2048, 4096, 8192);
     private static final List<Integer> RATES = List.of(0, 44100, 48000, 88200, 96000);
+    private static final int MOST_LETTERS = 3;
 
     private final FrameModel model;
     private final Transport transport;
@@ -214,12 +215,9 @@ public final class ListenMenu extends MenuButton {
 
     private void say() {
         String heard = heard();
+        // With words of its own there is no room for mono, which its switch above shows.
         boolean mono = transport.mono().get();
-        if (heard.isEmpty()) {
-            setText(mono ? "in mono" : "all heard");
-        } else {
-            setText(heard + (mono ? ", mono" : ""));
-        }
+        setText(!heard.isEmpty() ? heard : mono ? "in mono" : "all heard");
         setAccessibleText("how to listen: " + words(transport.set().get()));
     }
 
@@ -240,14 +238,18 @@ public final class ListenMenu extends MenuButton {
         int soloed = set.soloed().size();
         if (soloed > 0) {
             double db = transport.dimDb().get();
-            String few = soloed == 1 ? "one source" : soloed + " sources";
-            return db <= Listen.SILENT_DB ? few : "rest " + Wording.number(db, 0);
+            return db <= Listen.SILENT_DB
+                    ? soloed + " soloed"
+                    : "rest " + Wording.number(db, 0);
         }
         int muted = set.muted().size() + set.mutedReturns().size();
         if (set.soloedReturns().isEmpty()) {
             return muted == 0 ? "" : muted + " muted";
         }
-        String letters = String.join("", set.soloedReturns().stream().sorted().toList());
-        return (transport.returnAlone().get() ? "just " : "dry, ") + letters;
+        List<String> letters = set.soloedReturns().stream().sorted().toList();
+        return (transport.returnAlone().get() ? "just " : "dry, ")
+                + (letters.size() > MOST_LETTERS
+                        ? letters.size() + " wet"
+                        : String.join("", letters));
     }
 }
