@@ -31,6 +31,8 @@ import org.jspecify.annotations.Nullable;
 
 /** By what before and after are matched: the whole mix, or one source or group with its returns. */
 public final class PartMatching implements OfSong {
+    private static final String NOT = "not matched";
+
     private final Jobs jobs;
     private final ComparedPair pair;
     private final Stretch stretch;
@@ -121,11 +123,20 @@ public final class PartMatching implements OfSong {
                 : Optional.of(choices(pair.after()).getOrDefault(part.get(), part.get()));
     }
 
+    /** By what it is matched, or why it is not, in a sentence. */
+    public String sentence() {
+        PartMatch.Gains known = gains.get();
+        String what = name().orElse("the whole mix");
+        return known == null || known.reached()
+                ? "Before and after as loud: " + what + " over the section"
+                : what + " is silent in this section, or no gain makes it as loud: " + NOT;
+    }
+
     /** By how much it is turned down on one side, or that no gain makes it as loud. */
     public String words(boolean before) {
         PartMatch.Gains known = gains.get();
         if (known == null || !known.reached()) {
-            return "not matched";
+            return NOT;
         }
         return Wording.signed(before ? known.beforeDb() : known.afterDb()) + " dB";
     }

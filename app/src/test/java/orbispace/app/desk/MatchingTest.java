@@ -12,6 +12,8 @@ import orbispace.app.song.MixMeasure;
 import orbispace.core.audio.Audio;
 import orbispace.core.clear.PartMatch;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
+import orbispace.core.design.SourcesEdit;
 import orbispace.core.measure.LoudnessMeter;
 import orbispace.core.render.Renderer;
 import orbispace.core.time.Span;
@@ -98,5 +100,21 @@ class MatchingTest {
                 .isCloseTo(0, within(0.02));
         matching.part().set("");
         assertThat(matching.gains().get()).isNull();
+    }
+
+    @Test
+    void aPartThatNoGainMakesAsLoudIsSaidToBeUnmatched() throws InterruptedException {
+        PartMatching matching = desk.frame().matching();
+        Source gone =
+                desk.frame().design().get().findSource("lead-voice").orElseThrow().withGain(-90);
+        desk.frame().edit(SourcesEdit.of(desk.frame().design().get(), gone, "fader"));
+        matching.part().set("lead-voice");
+        settle();
+        assertThat(matching.words(false)).isEqualTo("not matched");
+        assertThat(matching.sentence()).contains("no gain makes it as loud");
+        desk.frame().editor().undo();
+        settle();
+        assertThat(matching.words(false)).endsWith(" dB");
+        assertThat(matching.sentence()).startsWith("Before and after as loud");
     }
 }

@@ -16,6 +16,7 @@ import javafx.event.EventType;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -30,6 +31,8 @@ import orbispace.app.session.RecentProjects;
 import orbispace.app.song.Clearance;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Source;
+import orbispace.core.design.SourcesEdit;
 import orbispace.core.render.HeardBand;
 import orbispace.core.render.HeardThrough;
 import orbispace.core.render.Listen;
@@ -288,6 +291,33 @@ class WindowTest extends WindowCase {
             heard.band().set(HeardBand.ALL);
             heard.dimDb().set(dim);
         });
+    }
+
+    @Test
+    void theNameOfAPartGivesWayToHowItIsMatched() {
+        Source lead = design().findSource("lead-voice").orElseThrow();
+        robot.interact(() -> {
+            desk.frame()
+                    .edit(
+                            SourcesEdit.of(
+                                    design(),
+                                    lead.withName("Voices of the far quay").withGain(-90),
+                                    "fader"));
+            desk.frame().matching().part().set("lead-voice");
+        });
+        settle();
+        drawn();
+        assertThat(labels()).anyMatch(l -> l.startsWith("Voi") && l.endsWith(" not matched"));
+        robot.lookup((Node n) -> n instanceof Label l && l.getText().endsWith(" not matched"))
+                .<Label>queryAll()
+                .forEach(l ->
+                        assertThat(robot.on(() -> ((Text) l.lookup(".text")).getText()))
+                                .isEqualTo(l.getText()));
+        robot.interact(() -> {
+            desk.frame().matching().part().set("");
+            desk.frame().editor().undo();
+        });
+        settle();
     }
 
     private static ListeningSet returns(String... letters) {

@@ -238,9 +238,7 @@ public final class ListenMenu extends MenuButton {
         int soloed = set.soloed().size();
         if (soloed > 0) {
             double db = transport.dimDb().get();
-            return db <= Listen.SILENT_DB
-                    ? soloed + " soloed"
-                    : "rest " + Wording.number(db, 0);
+            return db <= Listen.SILENT_DB ? soloed + " soloed" : "rest " + Wording.number(db, 0);
         }
         int muted = set.muted().size() + set.mutedReturns().size();
         if (set.soloedReturns().isEmpty()) {

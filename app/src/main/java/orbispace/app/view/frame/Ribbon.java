@@ -6,6 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
+import javafx.scene.text.Font;
 import orbispace.app.desk.FrameModel;
 import orbispace.app.draw.Palette;
 import orbispace.app.draw.Pen;
@@ -22,7 +23,7 @@ public final class Ribbon extends Pane {
     static final double HEIGHT = 64;
 
     private static final double OUTPUT_WIDTH = 84;
-    private static final double PART_WIDTH = 76;
+    private static final double MATCH_WIDTH = 118;
 
     private final FrameModel model;
     private final Button title = new Button();
@@ -184,19 +185,19 @@ public final class Ribbon extends Pane {
 
     private String words(boolean dry, boolean hearing, double gain) {
         var name = model.matching().name();
-        return dry || name.isEmpty()
-                ? "matched, " + Wording.signed(gain) + " LU"
-                : Pen.cut(name.get(), PART_WIDTH, Type.regular(11.5))
-                        + " "
-                        + model.matching().words(hearing);
+        if (dry || name.isEmpty()) {
+            return "matched, " + Wording.signed(gain) + " LU";
+        }
+        // The name gives way to what is said of it.
+        String said = " " + model.matching().words(hearing);
+        Font font = Type.regular(11.5);
+        return Pen.cut(name.get(), MATCH_WIDTH - Pen.width(said, font), font) + said;
     }
 
     private String matchedBy(boolean dry) {
         return dry
                 ? "The dry sources, as loud as the mix where their peaks leave room"
-                : "Before and after as loud: "
-                        + model.matching().name().orElse("the whole mix")
-                        + " over the section";
+                : model.matching().sentence();
     }
 
     public void setPalette(Palette palette) {
