@@ -31,7 +31,8 @@ class ArchitectureTest {
                     "draft",
                     "bank",
                     "plan",
-                    "prove");
+                    "prove",
+                    "ears");
 
     @ArchTest
     static final ArchRule KNOWS_NO_INTERFACE_CODE =

@@ -127,8 +127,7 @@ final class CostTable extends ScalingCanvas {
         double low = facts.cost().bandShares().getFirst();
         cell(pen, r, 2, y, row, column, Wording.percent(low, 1), low, LOW_LIMIT, 0.1);
         OptionalDouble mono = facts.stereo().monoFoldLossDb();
-        String words =
-                mono.isEmpty() ? "all gone" : Wording.number(-mono.getAsDouble(), 1) + " dB";
+        String words = mono.isEmpty() ? "all gone" : Wording.number(-mono.getAsDouble(), 1) + " dB";
         cell(pen, r, 3, y, row, column, words, mono.orElse(0), MONO_LIMIT_DB, 9);
         opens(pen, 4, facts.opens().degrees(), y, row, column);
     }
