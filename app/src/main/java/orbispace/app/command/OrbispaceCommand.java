@@ -70,6 +70,7 @@ public final class OrbispaceCommand implements Callable<Integer> {
         line.addSubcommand(new PlanCommand(output));
         line.addSubcommand(new DraftCommand(output));
         line.addSubcommand(BankCommand.all(output));
+        line.addSubcommand(EarsCommand.all(output));
         line.addSubcommand(new AutomationCommand(output));
         line.setOut(new java.io.PrintWriter(out, true, java.nio.charset.StandardCharsets.UTF_8));
         line.setParameterExceptionHandler((problem, given) -> {

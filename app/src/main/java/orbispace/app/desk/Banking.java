@@ -14,9 +14,9 @@ import orbispace.app.measuring.Measurements;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.OfSong;
-import orbispace.app.song.BankPlace;
 import orbispace.app.song.BankSong;
 import orbispace.app.song.ClearSong;
+import orbispace.app.song.OwnPlace;
 import orbispace.core.bank.BankEntry;
 import orbispace.core.bank.Keeping;
 import orbispace.core.bank.Laying;
@@ -46,7 +46,7 @@ public final class Banking implements OfSong {
     private final Benching bench;
     private final FactsCache facts;
     private final StringProperty said = new SimpleStringProperty("");
-    private Path file = BankPlace.own();
+    private Path file = OwnPlace.bank();
 
     /** A bank for the returns of a song. */
     public Banking(

@@ -1,9 +1,11 @@
 package orbispace.app.desk;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.concurrent.Executor;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -19,6 +21,7 @@ import orbispace.app.session.Opening;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Selection;
 import orbispace.app.session.Stretch;
+import orbispace.app.song.OwnPlace;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.files.project.FactsCache;
@@ -46,6 +49,7 @@ public final class Desk {
     private final Planning planning;
     private final Throwing throwing;
     private final Proving proving;
+    private final Lessons lessons;
     private final Referencing references;
     private final HandingOver handingOver;
     private final UnitMeasuring units;
@@ -103,7 +107,14 @@ public final class Desk {
         matching = ofSong(new PartMatching(song));
         widths = ofSong(new Widths(song));
         elsewhere = ofSong(new Elsewhere(song, clearing));
-        listening = new Listening(song, matching, references, orbit.bench());
+        lessons =
+                ofSong(
+                        new Lessons(
+                                song,
+                                Clock.system(ZoneId.systemDefault()),
+                                OwnPlace.ears(),
+                                new Random()));
+        listening = new Listening(song, matching, references, orbit.bench(), lessons);
         ofSong(song.sets());
         leaving = new Leaving(editor, log, song.kept(), bringing);
         listen();
@@ -136,6 +147,7 @@ public final class Desk {
         selection.follow(now);
         orbit.settling().forget();
         song.pair().changed();
+        lessons.changed();
         clearing.changed();
         log.changed();
         if (bringing.recovered().get() != null) {
@@ -282,7 +294,7 @@ public final class Desk {
                 common(),
                 song,
                 proving,
-                matching,
+                new ProveModel.Heard(matching, lessons),
                 new ProveModel.Wide(widths, elsewhere),
                 references);
     }

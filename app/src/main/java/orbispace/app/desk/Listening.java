@@ -20,8 +20,14 @@ final class Listening {
     private final Stretch stretch;
     private final PartMatching matching;
     private final Benching bench;
+    private final Lessons lessons;
 
-    Listening(OpenSong song, PartMatching matching, Referencing references, Benching bench) {
+    Listening(
+            OpenSong song,
+            PartMatching matching,
+            Referencing references,
+            Benching bench,
+            Lessons lessons) {
         transport = song.transport();
         mix = song.measured().mix();
         pair = song.pair();
@@ -29,6 +35,8 @@ final class Listening {
         this.matching = matching;
         this.references = references;
         this.bench = bench;
+        this.lessons = lessons;
+        lessons.state().addListener((o, was, is) -> hear());
         matching.gains().addListener((o, was, is) -> hear());
         bench.heard().addListener((o, was, is) -> hear());
         transport.hearingBefore().addListener((o, was, is) -> flipped());
@@ -49,6 +57,11 @@ final class Listening {
 
     /** Makes the design that is to be heard sound, at the loudness of its pair. */
     void hear() {
+        Optional<Lessons.Heard> lesson = lessons.heard();
+        if (lesson.isPresent()) {
+            transport.hear(lesson.get().design(), Map.of(), lesson.get().gainDb());
+            return;
+        }
         Boolean blind = transport.blind().get();
         MixMeasure known = mix.get();
         if (blind == null && references.hears()) {

@@ -11,7 +11,7 @@ import orbispace.core.design.Targets;
 public final class ProveModel extends ScreenModel {
     private final Proving proving;
     private final ComparedPair pair;
-    private final PartMatching matching;
+    private final Heard heard;
     private final Wide wide;
     private final LogKeeping log;
     private final Referencing references;
@@ -21,16 +21,19 @@ public final class ProveModel extends ScreenModel {
     /** What is measured of width, and of other places. */
     record Wide(Widths widths, Elsewhere elsewhere) {}
 
+    /** By what a pair is matched, and what ears learn. */
+    record Heard(PartMatching matching, Lessons lessons) {}
+
     ProveModel(
             Common common,
             OpenSong song,
             Proving proving,
-            PartMatching matching,
+            Heard heard,
             Wide wide,
             Referencing references) {
         super(common);
         this.proving = proving;
-        this.matching = matching;
+        this.heard = heard;
         this.wide = wide;
         this.references = references;
         pair = song.pair();
@@ -51,7 +54,12 @@ public final class ProveModel extends ScreenModel {
 
     /** By what the two are matched. */
     public PartMatching matching() {
-        return matching;
+        return heard.matching;
+    }
+
+    /** Lessons of the ear. */
+    public Lessons lessons() {
+        return heard.lessons;
     }
 
     /** How wide what is heard is, and what became wider. */

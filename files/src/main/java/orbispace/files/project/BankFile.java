@@ -5,17 +5,13 @@ import static orbispace.files.project.JsonFields.text;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import orbispace.core.bank.BankEntry;
 import orbispace.files.FileProblem;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.SerializationFeature;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -26,8 +22,6 @@ public final class BankFile {
 
     private static final int VERSION = 1;
     private static final String OURS = "starting-points.orbispace-bank.json";
-    private static final JsonMapper JSON =
-            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private BankFile() {}
 
@@ -37,7 +31,7 @@ public final class BankFile {
             if (in == null) {
                 throw new IllegalStateException("the starting points are not there");
             }
-            return entries(JSON.readTree(in));
+            return entries(OwnJson.JSON.readTree(in));
         } catch (IOException e) {
             throw new IllegalStateException("the starting points cannot be read", e);
         }
@@ -49,19 +43,7 @@ public final class BankFile {
      * @throws FileProblem in one line that names the entry at fault
      */
     public static List<BankEntry> read(Path file) throws FileProblem {
-        JsonNode root;
-        try {
-            root = JSON.readTree(Files.readAllBytes(file));
-        } catch (IOException e) {
-            throw FileProblem.reading(file, e);
-        } catch (JacksonException e) {
-            throw new FileProblem(file + ": is no JSON; choose a bank", e);
-        }
-        int version = root.path("orbispaceBank").asInt(0);
-        if (version < 1 || version > VERSION) {
-            throw new FileProblem(
-                    file + ": is no bank of a version up to " + VERSION + "; choose another file");
-        }
+        JsonNode root = OwnJson.read(file, "bank", "orbispaceBank", VERSION);
         try {
             return entries(root);
         } catch (IllegalArgumentException e) {
@@ -94,25 +76,11 @@ public final class BankFile {
 
     /** Writes a bank: beside its place first, then over it. */
     public static void write(Path file, List<BankEntry> entries) throws FileProblem {
-        try {
-            Path parent = file.toAbsolutePath().getParent();
-            if (parent != null) {
-                Files.createDirectories(parent);
-            }
-            Path beside = file.resolveSibling(file.getFileName() + ".part");
-            Files.writeString(beside, JSON.writeValueAsString(document(entries)) + "\n");
-            Files.move(
-                    beside,
-                    file,
-                    java.nio.file.StandardCopyOption.REPLACE_EXISTING,
-                    java.nio.file.StandardCopyOption.ATOMIC_MOVE);
-        } catch (IOException e) {
-            throw FileProblem.writing(file, e);
-        }
+        OwnJson.write(file, document(entries));
     }
 
     private static ObjectNode document(List<BankEntry> entries) {
-        ObjectNode root = JSON.createObjectNode().put("orbispaceBank", VERSION);
+        ObjectNode root = OwnJson.JSON.createObjectNode().put("orbispaceBank", VERSION);
         ArrayNode all = root.putArray("entries");
         for (BankEntry e : entries) {
             ObjectNode n = all.addObject().put("name", e.name()).put("from", e.from());

@@ -24,6 +24,8 @@ public final class ProveView extends Screen<ProveModel> {
     private final Proving proving;
     private final PairBeam beam;
     private final TrialPanel trial;
+    private final LessonPanel lesson;
+    private final PageTabs proofs;
     private final CostTable costs;
     private final FindingsPanel findings;
     private final MonoPanel mono;
@@ -39,6 +41,15 @@ public final class ProveView extends Screen<ProveModel> {
         proving = model.proving();
         beam = new PairBeam(model);
         trial = new TrialPanel(model);
+        lesson = new LessonPanel(model);
+        lesson.setVisible(false);
+        proofs =
+                new PageTabs(
+                        List.of("Trial", "Lesson"),
+                        page -> {
+                            trial.setVisible(page == 0);
+                            lesson.setVisible(page == 1);
+                        });
         costs = new CostTable(model);
         findings = new FindingsPanel(model);
         mono = new MonoPanel(model);
@@ -61,7 +72,7 @@ public final class ProveView extends Screen<ProveModel> {
         track = new TrackPanel(model);
         ears = new EarsLine(model);
         bar = new PairBar(model);
-        fill(beam, bar, trial, costs, costPages, mono, width, sides, track, ears);
+        fill(beam, bar, trial, lesson, proofs, costs, costPages, mono, width, sides, track, ears);
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
@@ -81,6 +92,8 @@ public final class ProveView extends Screen<ProveModel> {
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
+        model.lessons().state().addListener((o, was, is) -> refreshWhenSeen());
+        model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
         model.references().held().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
@@ -98,6 +111,7 @@ public final class ProveView extends Screen<ProveModel> {
         bar.refresh();
         beam.repaint();
         trial.refresh();
+        lesson.refresh();
         costs.repaint();
         mono.refresh();
         track.refresh();
@@ -118,6 +132,8 @@ public final class ProveView extends Screen<ProveModel> {
         double spare = below - y - TRIAL - LOWER;
         double upper = Math.max(LEAST_TRIAL, TRIAL + (spare > 0 ? spare / 2 : spare));
         Plate.place(trial, 16, y, left, upper);
+        Plate.place(lesson, 16, y, left, upper);
+        Plate.place(proofs, 24, y + 6, left - 16, TABS);
         Plate.place(costs, 16 + left + GAP, y, right, upper);
         Plate.place(costPages, 16 + left + GAP, y - 4, right * 0.6, TABS);
         double lower = y + upper + 14;

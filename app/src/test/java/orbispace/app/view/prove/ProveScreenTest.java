@@ -9,6 +9,7 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import orbispace.app.desk.Lessons;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
@@ -64,6 +65,44 @@ class ProveScreenTest extends WindowCase {
         assertThat(desk.frame().transport().playing().get()).isFalse();
         key(KeyCode.LEFT);
         assertThat(labels()).doesNotContain(loss);
+    }
+
+    @Test
+    void aLessonIsRunByKeysAndTellsNothingOfWhatIsHidden() {
+        var lessons = desk.prove().lessons();
+        focusCalled("page Trial");
+        key(KeyCode.RIGHT);
+        drawn();
+        Design before = design();
+        pressByKey("Begin");
+        until(() -> lessons.state().get() != null && round(lessons).ready());
+        drawn();
+        assertThat(labels()).anyMatch(l -> l.startsWith("In which is ") && l.endsWith("louder?"));
+        key(KeyCode.RIGHT);
+        assertThat(round(lessons).hearsFirst()).isFalse();
+        key(KeyCode.LEFT);
+        assertThat(round(lessons).hearsFirst()).isTrue();
+        key(KeyCode.UP);
+        key(KeyCode.DIGIT1);
+        until(() -> round(lessons).round() == 2);
+        assertThat(labels()).noneMatch(l -> l.contains("right") && l.contains("wrong"));
+        key(KeyCode.ESCAPE);
+        assertThat(robot.on(() -> lessons.state().get() == null)).isTrue();
+        assertThat(design()).isEqualTo(before);
+        robot.interact(() -> {
+            if (desk.frame().transport().playing().get()) {
+                desk.frame().transport().togglePlaying();
+            }
+            desk.frame().transport().looping().set(false);
+        });
+        focusCalled("page Lesson");
+        key(KeyCode.LEFT);
+        drawn();
+        assertThat(labels()).contains("Blind trial");
+    }
+
+    private static Lessons.State round(Lessons lessons) {
+        return java.util.Objects.requireNonNull(lessons.state().get());
     }
 
     private boolean showsWidth() {

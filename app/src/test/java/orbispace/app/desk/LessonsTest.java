@@ -1,0 +1,161 @@
+package orbispace.app.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Objects;
+import java.util.Random;
+import orbispace.app.Songs;
+import orbispace.app.session.RecentProjects;
+import orbispace.core.audio.Audio;
+import orbispace.core.design.Design;
+import orbispace.core.design.Return;
+import orbispace.core.design.ReturnEdit;
+import orbispace.core.design.Space;
+import orbispace.core.ears.LessonKind;
+import orbispace.core.ears.Outcome;
+import orbispace.core.ears.TakenLesson;
+import orbispace.core.measure.LoudnessMeter;
+import orbispace.core.render.Job;
+import orbispace.core.time.Span;
+import orbispace.files.FileProblem;
+import orbispace.files.project.EarsFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class LessonsTest {
+    @TempDir Path folder;
+
+    private final UiLoop ui = new UiLoop();
+    private final Desk desk = new Desk(ui, RecentProjects.inMemory(), Songs.facts());
+    private final Lessons lessons = desk.prove().lessons();
+
+    @BeforeEach
+    void open() throws IOException, InterruptedException {
+        desk.frame().opening().open(Songs.write(folder));
+        ui.until(() ->
+                desk.frame().measured().clearance().get() != null && !desk.frame().jobs().busy());
+        lessons.keepIn(folder.resolve("mine" + EarsFile.SUFFIX));
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+    }
+
+    private Design design() {
+        return desk.frame().design().get();
+    }
+
+    private Return hall() {
+        return design().requireReturn("A");
+    }
+
+    private Lessons.State state() {
+        return Objects.requireNonNull(lessons.state().get());
+    }
+
+    private Lessons.Heard heard(boolean first) {
+        lessons.hear(first);
+        assertThat(state().hearsFirst()).isEqualTo(first);
+        return lessons.heard().orElseThrow();
+    }
+
+    private static double level(Lessons.Heard heard) {
+        return heard.design().requireReturn("A").levelDb();
+    }
+
+    @Test
+    void aLessonFindsWhatAnEarTellsAndKeepsItInTheEngineersFile()
+            throws InterruptedException, FileProblem {
+        Design before = design();
+        assertThat(lessons.listens(" ")).isFalse();
+        assertThat(lessons.listens("Ada")).isTrue();
+        lessons.begin(LessonKind.LEVEL, hall());
+        assertThat(desk.frame().transport().playing().get()).isTrue();
+        Random luck = new Random(3);
+        int rounds = 0;
+        while (state().taken().isEmpty()) {
+            ui.until(() -> state().ready());
+            rounds++;
+            assertThat(state().round()).isEqualTo(rounds);
+            double more = level(heard(true)) - level(heard(false));
+            assertThat(Math.min(level(heard(true)), level(heard(false))))
+                    .isEqualTo(hall().levelDb());
+            // This ear tells a decibel and guesses below.
+            lessons.answer(Math.abs(more) > 1 ? more > 0 : luck.nextBoolean());
+        }
+        TakenLesson taken = state().taken().orElseThrow();
+        assertThat(taken.outcome()).isInstanceOf(Outcome.Heard.class);
+        assertThat(((Outcome.Heard) taken.outcome()).difference()).isBetween(0.5, 2.0);
+        assertThat(lessons.heard()).isEmpty();
+        ui.until(() -> !desk.frame().jobs().busy());
+        assertThat(EarsFile.read(folder.resolve("mine" + EarsFile.SUFFIX))).containsExactly(taken);
+        assertThat(taken.engineer()).isEqualTo("Ada");
+        assertThat(design()).isEqualTo(before);
+        assertThat(desk.frame().editor().dirty().get()).isFalse();
+        lessons.begin(LessonKind.LEVEL, hall());
+        ui.until(() -> state().ready());
+        for (int i = 0; i < 6 && state().taken().isEmpty(); i++) {
+            lessons.answer(!lessons.firstHasMore());
+        }
+        assertThat(state().taken().orElseThrow().outcome()).isInstanceOf(Outcome.NotHeard.class);
+        ui.until(() -> !desk.frame().jobs().busy());
+        assertThat(EarsFile.read(folder.resolve("mine" + EarsFile.SUFFIX))).hasSize(2);
+    }
+
+    private double lufs(Lessons.Heard heard) {
+        Audio mix =
+                desk.frame()
+                        .measured()
+                        .renderer()
+                        .orElseThrow()
+                        .render(heard.design(), Job.QUIET)
+                        .mix();
+        Span span = desk.frame().span();
+        Audio over =
+                mix.slice(
+                        (int) Math.round(span.startSeconds() * mix.sampleRateHz()),
+                        (int) Math.round(span.endSeconds() * mix.sampleRateHz()));
+        return LoudnessMeter.integratedLufs(over).orElseThrow() + heard.gainDb();
+    }
+
+    @Test
+    void bothSoundsAreEquallyLoudBeginQuietlyAndDifferByWhatIsSaid() throws InterruptedException {
+        lessons.begin(LessonKind.DECAY, hall());
+        ui.until(() -> state().ready());
+        Lessons.Heard first = heard(true);
+        Lessons.Heard second = heard(false);
+        Lessons.Heard more = lessons.firstHasMore() ? first : second;
+        Lessons.Heard asItIs = lessons.firstHasMore() ? second : first;
+        assertThat(asItIs.design()).isEqualTo(design());
+        double set = ((Space.Reverb) hall().space()).decaySeconds();
+        double greatest = LessonKind.DECAY.greatest(hall()).orElseThrow();
+        assertThat(((Space.Reverb) more.design().requireReturn("A").space()).decaySeconds())
+                .isCloseTo(set * (1 + greatest / 200), within(1e-9));
+        assertThat(lufs(more)).isCloseTo(lufs(asItIs), within(0.1));
+        assertThat(Math.max(more.gainDb(), asItIs.gainDb())).isEqualTo(-16);
+        lessons.answer(true);
+        ui.until(() -> state().ready());
+        assertThat(Math.max(heard(true).gainDb(), heard(false).gainDb())).isEqualTo(-12);
+    }
+
+    @Test
+    void aChangeOfTheSongEndsALessonAndWhatAReturnLacksIsSaid() throws InterruptedException {
+        lessons.begin(LessonKind.ECHO_TIME, hall());
+        assertThat(lessons.state().get()).isNull();
+        assertThat(desk.frame().problem().get()).contains("nothing for a lesson in echo time");
+        lessons.begin(LessonKind.LEVEL, hall());
+        lessons.answer(lessons.firstHasMore());
+        desk.frame().edit(new ReturnEdit.Level("A", -9));
+        assertThat(lessons.state().get()).isNull();
+        assertThat(lessons.heard()).isEmpty();
+        assertThat(desk.frame().problem().get()).contains("The lesson has ended");
+        assertThat(Files.exists(folder.resolve("mine" + EarsFile.SUFFIX))).isFalse();
+    }
+}
