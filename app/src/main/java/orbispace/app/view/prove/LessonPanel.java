@@ -104,7 +104,11 @@ final class LessonPanel extends StackPane {
 
     private void key(KeyEvent e) {
         Lessons.State now = lessons.state().get();
-        if (now == null || now.taken().isPresent()) {
+        if (now == null) {
+            return;
+        }
+        if (now.taken().isPresent()) {
+            TrialPanel.swallowAnswer(e);
             return;
         }
         switch (e.getCode()) {

@@ -83,7 +83,11 @@ final class TrialPanel extends StackPane {
 
     private void key(KeyEvent e) {
         BlindTrial now = proving.trial().get();
-        if (now == null || now.finished()) {
+        if (now == null) {
+            return;
+        }
+        if (now.finished()) {
+            swallowAnswer(e);
             return;
         }
         switch (e.getCode()) {
@@ -101,6 +105,13 @@ final class TrialPanel extends StackPane {
             }
         }
         e.consume();
+    }
+
+    /** An answer too many, after the last round, leaves the screen where it is. */
+    static void swallowAnswer(KeyEvent e) {
+        if (e.getText().matches("[12]")) {
+            e.consume();
+        }
     }
 
     void setPalette(Palette palette) {

@@ -307,6 +307,9 @@ class ProveScreenTest extends WindowCase {
         assertThat(labels()).anyMatch(l -> l.contains("8 of 8 right"));
         assertThat(desk.prove().log().book().get().entries().getLast().what())
                 .contains("8 of 8 right");
+        key(KeyCode.DIGIT1);
+        drawn();
+        assertThat(labels()).anyMatch(l -> l.contains("8 of 8 right"));
     }
 
     @Test
