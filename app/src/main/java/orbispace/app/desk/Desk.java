@@ -1,11 +1,9 @@
 package orbispace.app.desk;
 
 import java.time.Clock;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.concurrent.Executor;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -21,7 +19,6 @@ import orbispace.app.session.Opening;
 import orbispace.app.session.RecentProjects;
 import orbispace.app.session.Selection;
 import orbispace.app.session.Stretch;
-import orbispace.app.song.OwnPlace;
 import orbispace.core.design.Design;
 import orbispace.core.design.Section;
 import orbispace.files.project.FactsCache;
@@ -107,13 +104,7 @@ public final class Desk {
         matching = ofSong(new PartMatching(song));
         widths = ofSong(new Widths(song));
         elsewhere = ofSong(new Elsewhere(song, clearing));
-        lessons =
-                ofSong(
-                        new Lessons(
-                                song,
-                                Clock.system(ZoneId.systemDefault()),
-                                OwnPlace.ears(),
-                                new Random()));
+        lessons = ofSong(new Lessons(song));
         listening = new Listening(song, matching, references, orbit.bench(), lessons);
         ofSong(song.sets());
         leaving = new Leaving(editor, log, song.kept(), bringing);

@@ -57,7 +57,7 @@ final class Listening {
 
     /** Makes the design that is to be heard sound, at the loudness of its pair. */
     void hear() {
-        Optional<Lessons.Heard> lesson = lessons.heard();
+        Optional<LessonRun.Heard> lesson = lessons.heard();
         if (lesson.isPresent()) {
             transport.hear(lesson.get().design(), Map.of(), lesson.get().gainDb());
             return;

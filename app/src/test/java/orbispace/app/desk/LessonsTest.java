@@ -56,17 +56,17 @@ class LessonsTest {
         return design().requireReturn("A");
     }
 
-    private Lessons.State state() {
+    private LessonState state() {
         return Objects.requireNonNull(lessons.state().get());
     }
 
-    private Lessons.Heard heard(boolean first) {
+    private LessonRun.Heard heard(boolean first) {
         lessons.hear(first);
         assertThat(state().hearsFirst()).isEqualTo(first);
         return lessons.heard().orElseThrow();
     }
 
-    private static double level(Lessons.Heard heard) {
+    private static double level(LessonRun.Heard heard) {
         return heard.design().requireReturn("A").levelDb();
     }
 
@@ -109,7 +109,7 @@ class LessonsTest {
         assertThat(EarsFile.read(folder.resolve("mine" + EarsFile.SUFFIX))).hasSize(2);
     }
 
-    private double lufs(Lessons.Heard heard) {
+    private double lufs(LessonRun.Heard heard) {
         Audio mix =
                 desk.frame()
                         .measured()
@@ -129,10 +129,10 @@ class LessonsTest {
     void bothSoundsAreEquallyLoudBeginQuietlyAndDifferByWhatIsSaid() throws InterruptedException {
         lessons.begin(LessonKind.DECAY, hall());
         ui.until(() -> state().ready());
-        Lessons.Heard first = heard(true);
-        Lessons.Heard second = heard(false);
-        Lessons.Heard more = lessons.firstHasMore() ? first : second;
-        Lessons.Heard asItIs = lessons.firstHasMore() ? second : first;
+        LessonRun.Heard first = heard(true);
+        LessonRun.Heard second = heard(false);
+        LessonRun.Heard more = lessons.firstHasMore() ? first : second;
+        LessonRun.Heard asItIs = lessons.firstHasMore() ? second : first;
         assertThat(asItIs.design()).isEqualTo(design());
         double set = ((Space.Reverb) hall().space()).decaySeconds();
         double greatest = LessonKind.DECAY.greatest(hall()).orElseThrow();

@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.LessonState;
 import orbispace.app.desk.Lessons;
 import orbispace.app.desk.ProveModel;
 import orbispace.app.view.control.Choice;
@@ -103,7 +104,7 @@ final class LessonPanel extends StackPane {
     }
 
     private void key(KeyEvent e) {
-        Lessons.State now = lessons.state().get();
+        LessonState now = lessons.state().get();
         if (now == null) {
             return;
         }
@@ -129,7 +130,7 @@ final class LessonPanel extends StackPane {
     }
 
     void refresh() {
-        Lessons.State now = lessons.state().get();
+        LessonState now = lessons.state().get();
         boolean runs = now != null && now.taken().isEmpty();
         for (HBox row : List.of(hearing, answers)) {
             row.setVisible(runs);
@@ -204,7 +205,7 @@ final class LessonPanel extends StackPane {
                 .orElse("Choose a return on the Orbit; a lesson is about one.");
     }
 
-    private static String round(Lessons.State now) {
+    private static String round(LessonState now) {
         if (!now.ready()) {
             return "Making the two equally loud\u2026";
         }

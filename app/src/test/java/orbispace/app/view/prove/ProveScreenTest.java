@@ -9,6 +9,7 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import orbispace.app.desk.LessonState;
 import orbispace.app.desk.Lessons;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Design;
@@ -101,7 +102,7 @@ class ProveScreenTest extends WindowCase {
         assertThat(labels()).contains("Blind trial");
     }
 
-    private static Lessons.State round(Lessons lessons) {
+    private static LessonState round(Lessons lessons) {
         return java.util.Objects.requireNonNull(lessons.state().get());
     }
 
