@@ -12,9 +12,9 @@ import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
 import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
+import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
-import orbispace.core.design.Space;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
 import orbispace.core.ears.TakenLesson;
@@ -27,6 +27,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class LessonsTest {
     @TempDir Path folder;
@@ -125,19 +127,36 @@ class LessonsTest {
         return LoudnessMeter.integratedLufs(over).orElseThrow() + heard.gainDb();
     }
 
-    @Test
-    void bothSoundsAreEquallyLoudBeginQuietlyAndDifferByWhatIsSaid() throws InterruptedException {
-        lessons.begin(LessonKind.DECAY, hall());
+    /** A return that has something of a kind; a ducker is put in for a lesson about it. */
+    private Return having(LessonKind kind) throws InterruptedException {
+        if (kind == LessonKind.DUCKING) {
+            desk.frame()
+                    .edit(
+                            new ReturnEdit.Ducking(
+                                    "A", new Duck("lead-voice", 6, -30, 4, 6, 10, 100, 200)));
+            ui.until(() -> !desk.frame().jobs().busy());
+        }
+        return design().returns().stream()
+                .filter(r -> kind.greatest(r).isPresent())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = LessonKind.class, mode = EnumSource.Mode.EXCLUDE, names = "LEVEL")
+    void bothSoundsAreEquallyLoudBeginQuietlyAndDifferByWhatIsSaid(LessonKind kind)
+            throws InterruptedException {
+        Return r = having(kind);
+        lessons.begin(kind, r);
         ui.until(() -> state().ready());
         LessonRun.Heard first = heard(true);
         LessonRun.Heard second = heard(false);
         LessonRun.Heard more = lessons.firstHasMore() ? first : second;
         LessonRun.Heard asItIs = lessons.firstHasMore() ? second : first;
         assertThat(asItIs.design()).isEqualTo(design());
-        double set = ((Space.Reverb) hall().space()).decaySeconds();
-        double greatest = LessonKind.DECAY.greatest(hall()).orElseThrow();
-        assertThat(((Space.Reverb) more.design().requireReturn("A").space()).decaySeconds())
-                .isCloseTo(set * (1 + greatest / 200), within(1e-9));
+        double half = kind.greatest(r).orElseThrow() / 2;
+        assertThat(more.design()).isEqualTo(kind.edit(design(), r, half).applyTo(design()));
+        assertThat(more.design()).isNotEqualTo(design());
         assertThat(lufs(more)).isCloseTo(lufs(asItIs), within(0.1));
         assertThat(Math.max(more.gainDb(), asItIs.gainDb())).isEqualTo(-16);
         lessons.answer(true);
