@@ -128,14 +128,17 @@ class StaircaseTest {
     @Test
     void missesThatLieFarBackAreForgotten() {
         Staircase lesson = new Staircase(12, 12);
-        for (char c : "WWRRWRRWRRWWW".toCharArray()) {
+        for (char c : "WRWRWRRWWRRWWW".toCharArray()) {
             lesson.answer(c == 'R');
         }
-        assertThat(lesson.answers()).isEqualTo(13);
+        // Four misses at the greatest, but three among the last eight answers there.
+        assertThat(lesson.answers()).isEqualTo(14);
+        assertThat(lesson.difference()).isEqualTo(12);
+        assertThat(lesson.finished()).isFalse();
         lesson.answer(false);
         assertThat(lesson.finished()).isFalse();
         lesson.answer(false);
-        assertThat(lesson.finished()).isTrue();
+        assertThat(lesson.outcome()).contains(new Outcome.NotHeard(12, 16));
     }
 
     @Test
