@@ -70,6 +70,7 @@ public final class Lessons implements OfSong {
         log = song.log();
         ears = song.ears();
         selection = song.selection();
+        selection.section().addListener((o, was, is) -> broken("another section was chosen"));
     }
 
     /** The lesson that runs or has just ended; null for none. */
@@ -251,9 +252,13 @@ public final class Lessons implements OfSong {
 
     /** The song was changed: a lesson that runs would be about another one. */
     void changed() {
+        broken("the song was changed");
+    }
+
+    private void broken(String why) {
         if (running != null) {
             end();
-            editor.problem().set("The lesson has ended: the song was changed.");
+            editor.problem().set("The lesson has ended: " + why + ".");
         }
     }
 

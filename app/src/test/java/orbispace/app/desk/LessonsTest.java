@@ -175,6 +175,13 @@ class LessonsTest {
         assertThat(lessons.state().get()).isNull();
         assertThat(lessons.heard()).isEmpty();
         assertThat(desk.frame().problem().get()).contains("The lesson has ended");
+        lessons.begin(LessonKind.LEVEL, hall());
+        assertThat(lessons.state().get()).isNotNull();
+        var sections = design().song().sections();
+        var chosen = desk.frame().selection().section();
+        chosen.set(sections.getFirst().equals(chosen.get()) ? null : sections.getFirst());
+        assertThat(lessons.state().get()).isNull();
+        assertThat(desk.frame().problem().get()).contains("another section was chosen");
         assertThat(Files.exists(folder.resolve("mine" + EarsFile.SUFFIX))).isFalse();
     }
 }

@@ -11,8 +11,7 @@ import orbispace.core.prove.compare.BlindTrial;
  * one greater. It moves in octaves of the difference; steps halve after the second and the fourth
  * turn, and a step down is 0.5488 of a step up, with which it settles where {@value #SHARE} of the
  * answers are right, whatever the slope of the ear (García-Pérez 1998). The threshold is the mean
- * of the last six turns, less the eighth of an octave by which they lie too high while it still
- * comes down.
+ * of the last six turns, less 0.12 octaves, by which they lie too high while it still comes down.
  */
 public final class Staircase {
     /** Share of answers that are right at the threshold. */

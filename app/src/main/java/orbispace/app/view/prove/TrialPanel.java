@@ -4,6 +4,7 @@ import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -109,7 +110,7 @@ final class TrialPanel extends StackPane {
 
     /** An answer too many, after the last round, leaves the screen where it is. */
     static void swallowAnswer(KeyEvent e) {
-        if (e.getText().matches("[12]")) {
+        if (e.getText().matches("[12]") && !(e.getTarget() instanceof TextInputControl)) {
             e.consume();
         }
     }
