@@ -15,6 +15,7 @@ import orbispace.core.clear.Solution;
 import orbispace.core.clear.Standing;
 import orbispace.core.clear.room.RoomPlan;
 import orbispace.core.design.Design;
+import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Setting;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.WetState;
@@ -92,7 +93,7 @@ final class ClearCommand implements Callable<Integer> {
         if (apply != null) {
             ProjectArguments.write(file, apply, solution.map(Solution::design).orElse(design));
         }
-        print(pairs, proposals, clear.room(Job.QUIET), solution);
+        print(pairs, proposals, clear.room(Job.QUIET), solution, design.aims().hearing());
         return 0;
     }
 
@@ -113,7 +114,8 @@ final class ClearCommand implements Callable<Integer> {
             List<ClearSong.Pair> pairs,
             List<Proposal> proposals,
             Optional<RoomPlan> room,
-            Optional<Solution> solution) {
+            Optional<Solution> solution,
+            HearingLevel hearing) {
         ObjectNode document = Output.object();
         ArrayNode all = document.putArray("pairs");
         for (ClearSong.Pair p : pairs) {
@@ -128,7 +130,18 @@ final class ClearCommand implements Callable<Integer> {
         ArrayNode moves = document.putArray("room");
         room.ifPresent(plan -> put(document, moves, plan));
         solution.ifPresent(s -> put(document, s));
-        output.print(document, () -> lines(pairs, proposals, room, solution));
+        String borders = hearing.borders().words();
+        if (!borders.isEmpty()) {
+            document.put("borders", borders);
+        }
+        output.print(
+                document,
+                () -> {
+                    lines(pairs, proposals, room, solution);
+                    if (!borders.isEmpty()) {
+                        output.line("states by %s", borders);
+                    }
+                });
     }
 
     private static void put(ObjectNode n, Cover c, WetState state) {

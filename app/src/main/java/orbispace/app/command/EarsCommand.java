@@ -3,12 +3,17 @@ package orbispace.app.command;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import orbispace.app.command.OrbispaceCommand.WrongUsage;
 import orbispace.app.song.OwnPlace;
+import orbispace.core.ears.EarPlace;
+import orbispace.core.ears.OwnBorders;
 import orbispace.core.ears.TakenLesson;
+import orbispace.core.hearing.Borders;
 import orbispace.files.FileProblem;
 import orbispace.files.project.EarsFile;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +23,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What lessons found of engineers' ears. */
@@ -95,11 +101,32 @@ final class EarsCommand implements Runnable {
                 ((ObjectNode) n).put("words", lessons.get(i).words());
                 i++;
             }
-            output.print(document, () -> lines(lessons));
+            List<Borders> own = borders(lessons);
+            ArrayNode all = document.putArray("borders");
+            own.forEach(b ->
+                    all.addObject()
+                            .put("whose", b.whose())
+                            .put("lessons", b.lessons())
+                            .put("offsetDb", b.offsetDb())
+                            .put("lowDb", b.lowDb())
+                            .put("highDb", b.highDb()));
+            output.print(document, () -> lines(lessons, own));
             return 0;
         }
 
-        private void lines(List<TakenLesson> lessons) {
+        /** Of each engineer in each place, as far as enough is known. */
+        private static List<Borders> borders(List<TakenLesson> lessons) {
+            return lessons.stream()
+                    .map(TakenLesson::engineer)
+                    .distinct()
+                    .flatMap(who ->
+                            Arrays.stream(EarPlace.values())
+                                    .map(at -> OwnBorders.of(lessons, who, at)))
+                    .flatMap(Optional::stream)
+                    .toList();
+        }
+
+        private void lines(List<TakenLesson> lessons, List<Borders> own) {
             if (lessons.isEmpty()) {
                 output.line("no lesson was taken yet");
             }
@@ -108,6 +135,7 @@ final class EarsCommand implements Runnable {
                         "%s  %s, %s  %s: %s",
                         l.day(), l.engineer(), l.place().label(), l.heard().song(), l.words());
             }
+            own.forEach(b -> output.line("%s; %d lessons", b.words(), b.lessons()));
         }
     }
 

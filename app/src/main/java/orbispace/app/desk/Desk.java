@@ -1,6 +1,7 @@
 package orbispace.app.desk;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -46,7 +47,7 @@ public final class Desk {
     private final Planning planning;
     private final Throwing throwing;
     private final Proving proving;
-    private final Lessons lessons;
+    private final OwnEars own;
     private final Referencing references;
     private final HandingOver handingOver;
     private final UnitMeasuring units;
@@ -104,8 +105,8 @@ public final class Desk {
         matching = ofSong(new PartMatching(song));
         widths = ofSong(new Widths(song));
         elsewhere = ofSong(new Elsewhere(song, clearing));
-        lessons = ofSong(new Lessons(song));
-        listening = new Listening(song, matching, references, orbit.bench(), lessons);
+        own = ofSong(new OwnEars(song, proving, Clock.system(ZoneId.systemDefault())));
+        listening = new Listening(song, matching, references, orbit.bench(), own);
         ofSong(song.sets());
         leaving = new Leaving(editor, log, song.kept(), bringing);
         listen();
@@ -138,7 +139,7 @@ public final class Desk {
         selection.follow(now);
         orbit.settling().forget();
         song.pair().changed();
-        lessons.changed();
+        own.changed();
         clearing.changed();
         log.changed();
         if (bringing.recovered().get() != null) {
@@ -285,7 +286,7 @@ public final class Desk {
                 common(),
                 song,
                 proving,
-                new ProveModel.Heard(matching, lessons),
+                new ProveModel.Heard(matching, own),
                 new ProveModel.Wide(widths, elsewhere),
                 references);
     }

@@ -1,39 +1,30 @@
 package orbispace.app.desk;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
-import java.util.random.RandomGenerator;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import orbispace.app.listen.Ears;
 import orbispace.app.listen.Transport;
-import orbispace.app.measuring.Measurements;
 import orbispace.app.session.Editor;
 import orbispace.app.session.Jobs;
 import orbispace.app.session.LogKeeping;
 import orbispace.app.session.OfSong;
 import orbispace.app.session.Selection;
-import orbispace.app.session.Stretch;
-import orbispace.app.song.OwnPlace;
 import orbispace.core.design.Design;
 import orbispace.core.design.Return;
 import orbispace.core.design.Section;
-import orbispace.core.ears.EarPlace;
+import orbispace.core.ears.DailyWalk;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
 import orbispace.core.ears.TakenLesson;
-import orbispace.files.FileProblem;
-import orbispace.files.project.EarsFile;
+import orbispace.core.render.Job;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,34 +33,33 @@ import org.jspecify.annotations.Nullable;
  * Nothing of the song is changed. What came out goes to the engineer's own file.
  */
 public final class Lessons implements OfSong {
-    private static final String JOB = "lesson";
-
     private final Editor editor;
-    private final Stretch stretch;
     private final Jobs jobs;
-    private final Measurements measured;
     private final Transport transport;
     private final LogKeeping log;
     private final Ears ears;
     private final Selection selection;
-    private final Clock clock = Clock.system(ZoneId.systemDefault());
-    private final RandomGenerator random = new Random();
+    private final EarKeeping keeping;
+    private final LessonMaking making;
+    private final Clock clock;
     private final ObjectProperty<@Nullable LessonState> state = new SimpleObjectProperty<>();
+    private final Deque<DailyWalk.Stop> ahead = new ArrayDeque<>();
     private @Nullable LessonRun running;
-    private String engineer = System.getProperty("user.name", "");
-    private EarPlace place = EarPlace.HEADPHONES;
-    private Path file = OwnPlace.ears();
+    private boolean preparing;
+    private int stop;
+    private long walkBegan;
 
-    /** Lessons for the returns of a song, kept with what belongs to the engineer. */
-    Lessons(OpenSong song) {
+    /** Lessons for the returns of a song. */
+    Lessons(OpenSong song, EarKeeping keeping, Clock clock) {
         editor = song.editor();
-        stretch = song.stretch();
         jobs = song.jobs();
-        measured = song.measured();
         transport = song.transport();
         log = song.log();
         ears = song.ears();
         selection = song.selection();
+        this.keeping = keeping;
+        this.clock = clock;
+        making = new LessonMaking(song, keeping);
         selection.section().addListener((o, was, is) -> broken("another section was chosen"));
     }
 
@@ -78,28 +68,19 @@ public final class Lessons implements OfSong {
         return state;
     }
 
-    /** Who listens. */
-    public String engineer() {
-        return engineer;
+    /** Whether one runs. */
+    boolean runs() {
+        return preparing || running != null;
     }
 
-    /** Where they listen. */
-    public EarPlace place() {
-        return place;
+    /** Whether sounds are matched by what is sent into the return, not by the whole mix. */
+    public boolean byPart() {
+        return making.byPart();
     }
 
-    /** Says who listens; an empty name is refused. */
-    public boolean listens(String name) {
-        if (name.isBlank()) {
-            return false;
-        }
-        engineer = name;
-        return true;
-    }
-
-    /** Says where one listens. */
-    public void listensAt(EarPlace at) {
-        place = at;
+    /** Matches the sounds of the next lesson by what is sent into the return, or by the mix. */
+    public void byPart(boolean is) {
+        making.byPart(is);
     }
 
     @Override
@@ -110,24 +91,59 @@ public final class Lessons implements OfSong {
     /** Begins a lesson about a return over the chosen section; says why if it cannot. */
     public void begin(LessonKind kind, Return r) {
         end();
-        var greatest = kind.greatest(r);
-        if (greatest.isEmpty() || measured.renderer().isEmpty()) {
-            editor.problem()
-                    .set(
-                            measured.renderer().isEmpty()
-                                    ? "A lesson needs the song's stems; they are not read yet."
-                                    : r.name() + " has nothing for a lesson in " + kind.label());
+        start(kind, r, making.known(kind, r));
+    }
+
+    /** Begins a walk of short lessons, chosen by what is known least. */
+    public void walk() {
+        end();
+        var stops = DailyWalk.choose(editor.now(), keeping.mine(), LocalDate.now(clock));
+        if (stops.isEmpty()) {
+            editor.problem().set("A walk needs a return to listen to.");
             return;
         }
-        running =
-                new LessonRun(
-                        editor.now(),
-                        r,
-                        kind,
-                        greatest.getAsDouble(),
-                        stretch.span(),
-                        measured.renderer().orElseThrow(),
-                        random);
+        ahead.addAll(stops);
+        walkBegan = clock.millis();
+        nextStop();
+    }
+
+    private boolean walkIsOver() {
+        return clock.millis() - walkBegan > 1000 * DailyWalk.MOST_SECONDS;
+    }
+
+    private void nextStop() {
+        DailyWalk.Stop next = walkIsOver() ? null : ahead.poll();
+        if (next == null) {
+            ahead.clear();
+            stop = 0;
+            return;
+        }
+        stop++;
+        OptionalDouble expected =
+                next.last()
+                        .map(h -> OptionalDouble.of(h.difference()))
+                        .orElse(OptionalDouble.empty());
+        start(next.kind(), editor.now().requireReturn(next.returnId()), expected);
+    }
+
+    private void start(LessonKind kind, Return r, OptionalDouble expected) {
+        Optional<String> lack = making.lacks(kind, r);
+        if (lack.isPresent()) {
+            end();
+            editor.problem().set(lack.get());
+            return;
+        }
+        preparing = true;
+        state.set(LessonState.preparing(kind, r.name(), stop));
+        making.make(kind, r, expected, stop > 0, this::run);
+    }
+
+    private void run(LessonRun made) {
+        if (!preparing) {
+            return;
+        }
+        preparing = false;
+        running = made;
         transport.looping().set(true);
         if (!transport.playing().get()) {
             transport.togglePlaying();
@@ -145,19 +161,19 @@ public final class Lessons implements OfSong {
         }
         double difference = needed.getAsDouble();
         if (now.kind() == LessonKind.LEVEL) {
-            took(now, difference, 0);
+            took(now, difference, now.match(difference, Job.QUIET));
             return;
         }
         jobs.start(
-                JOB,
+                LessonMaking.JOB,
                 "Making the two sounds of the lesson equally loud",
-                (job, d) -> now.matchDb(difference, job),
-                (gain, d) -> took(now, difference, gain));
+                (job, d) -> now.match(difference, job),
+                (two, d) -> took(now, difference, two));
     }
 
-    private void took(LessonRun of, double difference, double gainDb) {
+    private void took(LessonRun of, double difference, Evening.Even two) {
         if (of.equals(running)) {
-            of.matched(difference, gainDb);
+            of.matched(difference, two);
             show();
             prepare();
         }
@@ -165,11 +181,11 @@ public final class Lessons implements OfSong {
 
     private void show() {
         LessonRun now = running;
-        state.set(now == null ? null : LessonState.of(now));
+        state.set(now == null ? null : LessonState.of(now, stop));
     }
 
     /** What is heard of the lesson; empty if none runs. */
-    Optional<LessonRun.Heard> heard() {
+    Optional<BlindSound> heard() {
         return Optional.ofNullable(running).map(LessonRun::heard);
     }
 
@@ -197,11 +213,16 @@ public final class Lessons implements OfSong {
             return;
         }
         now.answer(first);
-        now.stairs().outcome().ifPresent(outcome -> ended(now, outcome));
-        if (now.equals(running)) {
-            show();
-            prepare();
+        now.rounds().outcome().ifPresent(outcome -> ended(now, outcome));
+        if (!now.equals(running)) {
+            return;
         }
+        if (stop > 0 && walkIsOver()) {
+            broken("the four minutes of the walk are over");
+            return;
+        }
+        show();
+        prepare();
     }
 
     private String section() {
@@ -213,40 +234,40 @@ public final class Lessons implements OfSong {
         TakenLesson lesson =
                 new TakenLesson(
                         LocalDate.now(clock),
-                        engineer,
-                        place,
+                        keeping.engineer(),
+                        keeping.place(),
                         new TakenLesson.Subject(
                                 of.base().song().title(), section(), of.ret().name()),
                         of.kind(),
                         outcome);
         running = null;
-        jobs.cancel(JOB);
-        state.set(LessonState.of(of).ended(lesson));
+        jobs.cancel(LessonMaking.JOB);
+        LessonState end = LessonState.of(of, stop).ended(lesson);
+        state.set(end);
         log.note(
                 "Lesson: "
                         + lesson.words()
                         + ears.judged("the lesson").map(r -> " (" + r + ")").orElse(""));
-        Path to = file;
-        jobs.startBeyondSong(
-                "lessons kept",
-                "Keeping the lesson",
-                (job, d) -> keep(to, lesson),
-                kept -> {},
-                editor::failed);
+        making.keep(
+                of,
+                lesson,
+                whole -> {
+                    if (end.equals(state.get())) {
+                        state.set(end.ended(whole));
+                    }
+                });
+        if (stop > 0) {
+            nextStop();
+        }
     }
 
-    private static int keep(Path file, TakenLesson lesson) throws FileProblem {
-        List<TakenLesson> all =
-                new ArrayList<>(Files.exists(file) ? EarsFile.read(file) : List.of());
-        all.add(lesson);
-        EarsFile.write(file, all);
-        return all.size();
-    }
-
-    /** Ends a lesson without a result. */
+    /** Ends a lesson without a result, and a walk with it. */
     public void end() {
         running = null;
-        jobs.cancel(JOB);
+        preparing = false;
+        stop = 0;
+        ahead.clear();
+        jobs.cancel(LessonMaking.JOB);
         state.set(null);
     }
 
@@ -256,15 +277,15 @@ public final class Lessons implements OfSong {
     }
 
     private void broken(String why) {
-        if (running != null) {
+        if (runs()) {
             end();
             editor.problem().set("The lesson has ended: " + why + ".");
         }
     }
 
-    /** Keeps what comes out in another file. */
-    void keepIn(Path other) {
-        file = other;
+    /** How great the difference is now; must not be shown. */
+    double difference() {
+        return Objects.requireNonNull(running).rounds().difference();
     }
 
     /** Whether the first of the two has more; must not be shown. */

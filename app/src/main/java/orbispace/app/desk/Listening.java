@@ -20,14 +20,14 @@ final class Listening {
     private final Stretch stretch;
     private final PartMatching matching;
     private final Benching bench;
-    private final Lessons lessons;
+    private final OwnEars own;
 
     Listening(
             OpenSong song,
             PartMatching matching,
             Referencing references,
             Benching bench,
-            Lessons lessons) {
+            OwnEars own) {
         transport = song.transport();
         mix = song.measured().mix();
         pair = song.pair();
@@ -35,8 +35,9 @@ final class Listening {
         this.matching = matching;
         this.references = references;
         this.bench = bench;
-        this.lessons = lessons;
-        lessons.state().addListener((o, was, is) -> hear());
+        this.own = own;
+        own.lessons().state().addListener((o, was, is) -> hear());
+        own.beliefs().state().addListener((o, was, is) -> hear());
         matching.gains().addListener((o, was, is) -> hear());
         bench.heard().addListener((o, was, is) -> hear());
         transport.hearingBefore().addListener((o, was, is) -> flipped());
@@ -57,9 +58,9 @@ final class Listening {
 
     /** Makes the design that is to be heard sound, at the loudness of its pair. */
     void hear() {
-        Optional<LessonRun.Heard> lesson = lessons.heard();
-        if (lesson.isPresent()) {
-            transport.hear(lesson.get().design(), Map.of(), lesson.get().gainDb());
+        Optional<BlindSound> one = own.heard();
+        if (one.isPresent()) {
+            transport.hear(one.get().design(), one.get().factors(), one.get().gainDb());
             return;
         }
         Boolean blind = transport.blind().get();

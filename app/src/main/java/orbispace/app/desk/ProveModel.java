@@ -22,7 +22,7 @@ public final class ProveModel extends ScreenModel {
     record Wide(Widths widths, Elsewhere elsewhere) {}
 
     /** By what a pair is matched, and what ears learn. */
-    record Heard(PartMatching matching, Lessons lessons) {}
+    record Heard(PartMatching matching, OwnEars own) {}
 
     ProveModel(
             Common common,
@@ -57,9 +57,9 @@ public final class ProveModel extends ScreenModel {
         return heard.matching;
     }
 
-    /** Lessons of the ear. */
-    public Lessons lessons() {
-        return heard.lessons;
+    /** Lessons of the ear, beliefs, and what is kept of them. */
+    public OwnEars ownEars() {
+        return heard.own;
     }
 
     /** How wide what is heard is, and what became wider. */

@@ -115,7 +115,7 @@ final class CoverMeasurements {
             double lufs = listeningLufs.orElse(mixLufs.orElse(-20));
             listeningLufs = OptionalDouble.of(lufs);
             heardAt = wanted;
-            whole = new CoverAnalysis(renderer, lufs, wanted.levelDbSpl(), wanted.roomPower());
+            whole = new CoverAnalysis(renderer, lufs, wanted);
             window = null;
         }
     }

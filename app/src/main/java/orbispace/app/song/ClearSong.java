@@ -102,11 +102,7 @@ public final class ClearSong {
                 LoudnessMeter.measure(renderer.render(design, job).mix())
                         .integratedLufs()
                         .orElse(QUIET_LUFS);
-        return new CoverAnalysis(
-                renderer,
-                lufs,
-                design.aims().hearing().levelDbSpl(),
-                design.aims().hearing().roomPower());
+        return new CoverAnalysis(renderer, lufs, design.aims().hearing());
     }
 
     /** Every source against every return. */

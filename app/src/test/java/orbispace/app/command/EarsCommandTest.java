@@ -6,9 +6,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
+import orbispace.core.ears.Predicted;
 import orbispace.core.ears.TakenLesson;
 import orbispace.files.FileProblem;
 import orbispace.files.project.EarsFile;
@@ -64,6 +67,33 @@ class EarsCommandTest extends CommandCase {
         assertThat(run("ears", "show", file, "--place", "loudspeakers").out().lines()).hasSize(1);
         assertThat(run("ears", "show", file, "--engineer", "Cy").out())
                 .contains("no lesson was taken yet");
+    }
+
+    @Test
+    void bordersAreShownFromTwelveLessonsOn() throws FileProblem {
+        List<TakenLesson> many = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            many.add(
+                    lesson(
+                                    "Ada",
+                                    EarPlace.HEADPHONES,
+                                    new orbispace.core.ears.Outcome.Heard(1.44, 1.1, 1.9, 36))
+                            .beside(new Predicted(OptionalDouble.of(2.1), i / 2.0 - 5)));
+        }
+        Path to = folder.resolve("many" + EarsFile.SUFFIX);
+        EarsFile.write(to, many);
+        List<String> lines = run("ears", "show", to.toString()).out().lines().toList();
+        assertThat(lines).hasSize(13);
+        assertThat(lines.getFirst()).endsWith("(1.1 to 1.9); the model expects 2.1 dB");
+        assertThat(lines.getLast())
+                .isEqualTo(
+                        "borders by the ears of Ada, headphones, \u22122.3 dB (\u22124.0 to"
+                                + " \u22120.5); 12 lessons");
+        JsonNode json = run("ears", "show", to.toString(), "--json").json();
+        assertThat(json.path("borders").get(0).path("offsetDb").asDouble()).isEqualTo(-2.25);
+        assertThat(json.path("lessons").get(3).path("offsetDb").asDouble()).isEqualTo(-3.5);
+        EarsFile.write(to, many.subList(0, 11));
+        assertThat(run("ears", "show", to.toString(), "--json").json().path("borders")).isEmpty();
     }
 
     @Test

@@ -10,7 +10,6 @@ import java.util.Objects;
 import java.util.Random;
 import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
-import orbispace.core.audio.Audio;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
@@ -18,9 +17,6 @@ import orbispace.core.design.ReturnEdit;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
 import orbispace.core.ears.TakenLesson;
-import orbispace.core.measure.LoudnessMeter;
-import orbispace.core.render.Job;
-import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.project.EarsFile;
 import org.junit.jupiter.api.AfterEach;
@@ -35,14 +31,15 @@ class LessonsTest {
 
     private final UiLoop ui = new UiLoop();
     private final Desk desk = new Desk(ui, RecentProjects.inMemory(), Songs.facts());
-    private final Lessons lessons = desk.prove().lessons();
+    private final Lessons lessons = desk.prove().ownEars().lessons();
+    private final EarKeeping keeping = desk.prove().ownEars().keeping();
 
     @BeforeEach
     void open() throws IOException, InterruptedException {
         desk.frame().opening().open(Songs.write(folder));
         ui.until(() ->
                 desk.frame().measured().clearance().get() != null && !desk.frame().jobs().busy());
-        lessons.keepIn(folder.resolve("mine" + EarsFile.SUFFIX));
+        keeping.keepIn(folder.resolve("mine" + EarsFile.SUFFIX));
     }
 
     @AfterEach
@@ -62,13 +59,13 @@ class LessonsTest {
         return Objects.requireNonNull(lessons.state().get());
     }
 
-    private LessonRun.Heard heard(boolean first) {
+    private BlindSound heard(boolean first) {
         lessons.hear(first);
         assertThat(state().hearsFirst()).isEqualTo(first);
         return lessons.heard().orElseThrow();
     }
 
-    private static double level(LessonRun.Heard heard) {
+    private static double level(BlindSound heard) {
         return heard.design().requireReturn("A").levelDb();
     }
 
@@ -76,9 +73,10 @@ class LessonsTest {
     void aLessonFindsWhatAnEarTellsAndKeepsItInTheEngineersFile()
             throws InterruptedException, FileProblem {
         Design before = design();
-        assertThat(lessons.listens(" ")).isFalse();
-        assertThat(lessons.listens("Ada")).isTrue();
+        assertThat(keeping.listens(" ")).isFalse();
+        assertThat(keeping.listens("Ada")).isTrue();
         lessons.begin(LessonKind.LEVEL, hall());
+        ui.until(() -> state().ready());
         assertThat(desk.frame().transport().playing().get()).isTrue();
         Random luck = new Random(3);
         int rounds = 0;
@@ -92,6 +90,7 @@ class LessonsTest {
             // This ear tells a decibel and guesses below.
             lessons.answer(Math.abs(more) > 1 ? more > 0 : luck.nextBoolean());
         }
+        ui.until(() -> !desk.frame().jobs().busy());
         TakenLesson taken = state().taken().orElseThrow();
         assertThat(taken.outcome()).isInstanceOf(Outcome.Heard.class);
         assertThat(((Outcome.Heard) taken.outcome()).difference()).isBetween(0.5, 2.0);
@@ -109,22 +108,6 @@ class LessonsTest {
         assertThat(state().taken().orElseThrow().outcome()).isInstanceOf(Outcome.NotHeard.class);
         ui.until(() -> !desk.frame().jobs().busy());
         assertThat(EarsFile.read(folder.resolve("mine" + EarsFile.SUFFIX))).hasSize(2);
-    }
-
-    private double lufs(LessonRun.Heard heard) {
-        Audio mix =
-                desk.frame()
-                        .measured()
-                        .renderer()
-                        .orElseThrow()
-                        .render(heard.design(), Job.QUIET)
-                        .mix();
-        Span span = desk.frame().span();
-        Audio over =
-                mix.slice(
-                        (int) Math.round(span.startSeconds() * mix.sampleRateHz()),
-                        (int) Math.round(span.endSeconds() * mix.sampleRateHz()));
-        return LoudnessMeter.integratedLufs(over).orElseThrow() + heard.gainDb();
     }
 
     /** A return that has something of a kind; a ducker is put in for a lesson about it. */
@@ -149,15 +132,16 @@ class LessonsTest {
         Return r = having(kind);
         lessons.begin(kind, r);
         ui.until(() -> state().ready());
-        LessonRun.Heard first = heard(true);
-        LessonRun.Heard second = heard(false);
-        LessonRun.Heard more = lessons.firstHasMore() ? first : second;
-        LessonRun.Heard asItIs = lessons.firstHasMore() ? second : first;
+        BlindSound first = heard(true);
+        BlindSound second = heard(false);
+        BlindSound more = lessons.firstHasMore() ? first : second;
+        BlindSound asItIs = lessons.firstHasMore() ? second : first;
         assertThat(asItIs.design()).isEqualTo(design());
-        double half = kind.greatest(r).orElseThrow() / 2;
-        assertThat(more.design()).isEqualTo(kind.edit(design(), r, half).applyTo(design()));
+        double by = lessons.difference();
+        assertThat(by).isPositive().isLessThanOrEqualTo(kind.greatest(r).orElseThrow() / 2);
+        assertThat(more.design()).isEqualTo(kind.edit(design(), r, by).applyTo(design()));
         assertThat(more.design()).isNotEqualTo(design());
-        assertThat(lufs(more)).isCloseTo(lufs(asItIs), within(0.1));
+        assertThat(Loud.lufs(desk, more)).isCloseTo(Loud.lufs(desk, asItIs), within(0.1));
         assertThat(Math.max(more.gainDb(), asItIs.gainDb())).isEqualTo(-16);
         lessons.answer(true);
         ui.until(() -> state().ready());
@@ -170,6 +154,7 @@ class LessonsTest {
         assertThat(lessons.state().get()).isNull();
         assertThat(desk.frame().problem().get()).contains("nothing for a lesson in echo time");
         lessons.begin(LessonKind.LEVEL, hall());
+        ui.until(() -> state().ready());
         lessons.answer(lessons.firstHasMore());
         desk.frame().edit(new ReturnEdit.Level("A", -9));
         assertThat(lessons.state().get()).isNull();

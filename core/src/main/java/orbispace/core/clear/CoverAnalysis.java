@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import orbispace.core.audio.Decibels;
 import orbispace.core.design.Design;
+import orbispace.core.design.HearingLevel;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.Borders;
 import orbispace.core.hearing.Ear;
 import orbispace.core.hearing.Excitation;
 import orbispace.core.hearing.Passages;
@@ -32,12 +34,14 @@ public final class CoverAnalysis {
     private final Openings openings;
     private final Ear ear;
     private final double roomPower;
+    private final Borders borders;
 
-    private CoverAnalysis(Renderer renderer, Ear ear, double roomPower) {
+    private CoverAnalysis(Renderer renderer, Ear ear, double roomPower, Borders borders) {
         this.song = new HeardSong(renderer, ear);
         openings = new Openings(renderer);
         this.ear = ear;
         this.roomPower = roomPower;
+        this.borders = borders;
     }
 
     /**
@@ -62,7 +66,21 @@ public final class CoverAnalysis {
         this(
                 renderer,
                 new Ear(renderer.material().sampleRateHz(), listeningDb - mixLufs),
-                roomPower);
+                roomPower,
+                Borders.MODEL);
+    }
+
+    /**
+     * An analysis of a song as somebody hears it.
+     *
+     * @param mixLufs loudness of the mix that is heard at the listening level
+     */
+    public CoverAnalysis(Renderer renderer, double mixLufs, HearingLevel hearing) {
+        this(
+                renderer,
+                new Ear(renderer.material().sampleRateHz(), hearing.levelDbSpl() - mixLufs),
+                hearing.roomPower(),
+                hearing.borders());
     }
 
     /**
@@ -71,7 +89,7 @@ public final class CoverAnalysis {
      * them is missed.
      */
     public CoverAnalysis coarse() {
-        return new CoverAnalysis(renderer(), ear.every(COARSE), roomPower);
+        return new CoverAnalysis(renderer(), ear.every(COARSE), roomPower, borders);
     }
 
     /**
@@ -87,7 +105,8 @@ public final class CoverAnalysis {
                                 span.startSeconds() - runUpSeconds,
                                 span.endSeconds() + AFTER_SECONDS),
                 ear,
-                roomPower);
+                roomPower,
+                borders);
     }
 
     /** Frames per second of all that it answers. */
@@ -200,8 +219,14 @@ public final class CoverAnalysis {
                 Density.of(wet, song.sourcesBut(design, List.of()), roomPower));
     }
 
-    double roomPower() {
+    /** Noise of the room per band. */
+    public double roomPower() {
         return roomPower;
+    }
+
+    /** Where the states of a wet begin. */
+    public Borders borders() {
+        return borders;
     }
 
     /** What a question asks about. */
@@ -280,7 +305,7 @@ public final class CoverAnalysis {
                                 PairView.inside(phrases, span),
                                 dry.frames(),
                                 ear.framesPerSecond());
-        return PairView.of(dry, wet, rest, roomPower, passages);
+        return PairView.of(dry, wet, rest, roomPower, passages).by(borders);
     }
 
     /** A return's excitation. */

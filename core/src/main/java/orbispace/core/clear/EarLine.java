@@ -57,8 +57,8 @@ public record EarLine(Answer loudest, Answer sparsest) {
     private static Answer answer(CoverAnalysis analysis, Question q, Span span, Job job) {
         return new Answer(
                 span,
-                level(analysis, q, span, WetState.OBVIOUS.fromShare(), job),
-                level(analysis, q, span, WetState.FELT.aimShare(), job));
+                level(analysis, q, span, analysis.borders().from(WetState.OBVIOUS), job),
+                level(analysis, q, span, analysis.borders().aim(WetState.FELT), job));
     }
 
     private static double level(

@@ -201,7 +201,7 @@ final class LackWords {
     static EarRow unfinished(EarEvidence e) {
         double share = e.standing.cover().wetShareInGaps();
         boolean gap = !e.gapsHere().isEmpty();
-        boolean is = gap && share < WetState.FELT.fromShare();
+        boolean is = gap && share < e.standing.cover().borders().from(WetState.FELT);
         List<Candidate> answers = new ArrayList<>();
         if (is) {
             answers.addAll(longer(e));
@@ -213,7 +213,7 @@ final class LackWords {
                         ? Wording.format(
                                 "in the rests it has %.2f %% of the loudness; under %.1f %% a"
                                         + " phrase ends in nothing",
-                                100 * share, 100 * WetState.FELT.fromShare())
+                                100 * share, 100 * e.standing.cover().borders().from(WetState.FELT))
                         : "the source does not rest here",
                 0,
                 0,

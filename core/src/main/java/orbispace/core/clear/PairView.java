@@ -3,6 +3,7 @@ package orbispace.core.clear;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import orbispace.core.hearing.Borders;
 import orbispace.core.hearing.Cover;
 import orbispace.core.hearing.CoverMeter;
 import orbispace.core.hearing.Excitation;
@@ -34,6 +35,11 @@ public record PairView(Cover cover, CoverMeter meter, River river, OptionalDoubl
                 meter,
                 river(dry, wet, passages, meter),
                 sibilance(dry, wet, passages));
+    }
+
+    /** The same, its state told by other borders. */
+    PairView by(Borders borders) {
+        return new PairView(cover.by(borders), meter, river, sibilanceDb);
     }
 
     private static OptionalDouble sibilance(Excitation dry, Excitation wet, Passages passages) {

@@ -47,7 +47,7 @@ final class PlaceWords {
                                 + " %.1f %% and no wider, the source stands at the front",
                         100 * e.standing.cover().wetShare(),
                         e.standing.stateWords(),
-                        100 * WetState.FELT.fromShare()),
+                        100 * e.standing.cover().borders().from(WetState.FELT)),
                 0,
                 0,
                 List.of(),

@@ -79,9 +79,11 @@ public final class ShareLevel {
     public static OptionalDouble aiming(
             CoverAnalysis analysis, Question q, WetState state, Job job) {
         DoubleUnaryOperator shareByLevel = byLevel(analysis, q, job);
-        double db = of(shareByLevel, state.aimShare(), LEAST_DB, MOST_DB, job);
+        double db = of(shareByLevel, analysis.borders().aim(state), LEAST_DB, MOST_DB, job);
         double level = Math.rint(2 * db) / 2;
         double share = shareByLevel.applyAsDouble(level);
-        return WetState.of(share) == state ? OptionalDouble.of(level) : OptionalDouble.empty();
+        return analysis.borders().of(share) == state
+                ? OptionalDouble.of(level)
+                : OptionalDouble.empty();
     }
 }

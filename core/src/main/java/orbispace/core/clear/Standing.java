@@ -84,11 +84,11 @@ public record Standing(Cover cover, OptionalDouble sibilanceDb, double lowShare,
         double most =
                 Arrays.stream(WetState.values())
                         .filter(w -> w.compareTo(t.state()) > 0)
-                        .mapToDouble(WetState::fromShare)
+                        .mapToDouble(cover.borders()::from)
                         .min()
                         .orElse(1);
         double over = Math.max(0, 10 * Math.log10(share / most));
-        double under = 10 * Math.log10(t.state().fromShare() / share);
+        double under = 10 * Math.log10(cover.borders().from(t.state()) / share);
         // Another state than was asked is a miss in itself, however near its border.
         double other = t.accepts(cover.state()) ? 0 : OTHER_STATE_POINTS;
         // One that is hidden already cannot be hidden more.

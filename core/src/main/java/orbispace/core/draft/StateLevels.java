@@ -10,6 +10,7 @@ import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Send;
 import orbispace.core.design.Targets;
+import orbispace.core.hearing.Borders;
 import orbispace.core.render.Job;
 import orbispace.core.time.Span;
 
@@ -46,10 +47,11 @@ public final class StateLevels {
     /** The share that each return should have by what is asked of it, by letter. */
     public static Map<String, Double> aims(Design design) {
         Map<String, Double> aims = new TreeMap<>();
+        Borders borders = design.aims().hearing().borders();
         for (Return r : design.returns()) {
             Purposes.judge(design, r, Leads.main(design))
-                    .ifPresent(
-                            s -> aims.put(r.id(), Targets.asked(design, s, r).state().aimShare()));
+                    .ifPresent(s ->
+                            aims.put(r.id(), borders.aim(Targets.asked(design, s, r).state())));
         }
         return aims;
     }

@@ -13,7 +13,7 @@ import orbispace.core.prove.compare.BlindTrial;
  * answers are right, whatever the slope of the ear (García-Pérez 1998). The threshold is the mean
  * of the last six turns, less 0.12 octaves, by which they lie too high while it still comes down.
  */
-public final class Staircase {
+public final class Staircase implements Rounds {
     /** Share of answers that are right at the threshold. */
     public static final double SHARE = 0.8035;
 
@@ -63,21 +63,26 @@ public final class Staircase {
         octaves = log2(first / greatest);
     }
 
-    /** The difference in the round at hand. */
+    @Override
     public double difference() {
         return at(octaves);
     }
 
-    /** The differences that a round after this one can have: after a right answer, and a wrong. */
+    @Override
     public List<Double> next() {
         return List.of(
                 at(inARow == 1 ? octaves - DOWN * step() : octaves),
                 at(Math.min(0, octaves + step())));
     }
 
-    /** How many answers were given. */
+    @Override
     public int answers() {
         return answers.size();
+    }
+
+    @Override
+    public int most() {
+        return MOST_ANSWERS;
     }
 
     /** How many turns there were. */
@@ -85,7 +90,7 @@ public final class Staircase {
         return turns.size();
     }
 
-    /** Takes the answer of the round at hand; ignored after the last. */
+    @Override
     public void answer(boolean right) {
         if (finished()) {
             return;
@@ -128,7 +133,7 @@ public final class Staircase {
         return last.stream().filter(right -> !right).count() >= MISSED;
     }
 
-    /** What came out; empty until it has finished. */
+    @Override
     public Optional<Outcome> outcome() {
         if (!finished()) {
             return Optional.empty();

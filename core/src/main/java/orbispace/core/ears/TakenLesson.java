@@ -1,6 +1,7 @@
 package orbispace.core.ears;
 
 import java.time.LocalDate;
+import java.util.Optional;
 import orbispace.core.words.Wording;
 
 /**
@@ -12,6 +13,7 @@ import orbispace.core.words.Wording;
  * @param heard the song, its section and the return that it was about
  * @param kind what differed
  * @param outcome how it ended
+ * @param predicted what the hearing model says of the same pair; empty where that is not known
  */
 public record TakenLesson(
         LocalDate day,
@@ -19,7 +21,8 @@ public record TakenLesson(
         EarPlace place,
         Subject heard,
         LessonKind kind,
-        Outcome outcome) {
+        Outcome outcome,
+        Optional<Predicted> predicted) {
     /**
      * What a lesson was about.
      *
@@ -29,6 +32,17 @@ public record TakenLesson(
      */
     public record Subject(String song, String section, String returnName) {}
 
+    /** A lesson of whose pair the hearing model was not asked. */
+    public TakenLesson(
+            LocalDate day,
+            String engineer,
+            EarPlace place,
+            Subject heard,
+            LessonKind kind,
+            Outcome outcome) {
+        this(day, engineer, place, heard, kind, outcome, Optional.empty());
+    }
+
     /** Checks that somebody listened. */
     public TakenLesson {
         if (engineer.isBlank()) {
@@ -36,8 +50,30 @@ public record TakenLesson(
         }
     }
 
+    /** The same with what the hearing model says of the same pair. */
+    public TakenLesson beside(Predicted by) {
+        return new TakenLesson(day, engineer, place, heard, kind, outcome, Optional.of(by));
+    }
+
+    /** Whether it was a short one; the whole staircase asks more. */
+    boolean brief() {
+        return outcome instanceof Outcome.Heard h && h.answers() <= BriefRounds.MOST_ANSWERS;
+    }
+
     /** What came out, in plain words, with no more digits than the spread allows. */
     public String words() {
+        return heardWords() + predicted.map(this::expected).orElse("");
+    }
+
+    /** What the hearing model says of the same pair. */
+    private String expected(Predicted by) {
+        double most = by.difference().orElse(0);
+        return most > 0
+                ? "; the model expects " + rounded(most, most / 4) + " " + kind.unit()
+                : "; the model expects that nobody does";
+    }
+
+    private String heardWords() {
         String of = kind.label() + " of " + heard.returnName() + where();
         return switch (outcome) {
             case Outcome.Heard h ->

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
  * @param wetShareInGaps its loudness in the gaps over the dry's in phrases
  * @param bloomDb audible wet in the gaps over the dry in phrases; empty for none
  * @param clashArea share of the dry's important cells that lose more than a fifth
+ * @param borders by which the wet's state is told
  */
 public record Cover(
         OptionalDouble presenceKept,
@@ -20,10 +21,43 @@ public record Cover(
         double wetShareInPhrases,
         double wetShareInGaps,
         OptionalDouble bloomDb,
-        double clashArea) {
+        double clashArea,
+        Borders borders) {
+    /** By the model's own borders. */
+    public Cover(
+            OptionalDouble presenceKept,
+            OptionalDouble worstPhrase,
+            double wetShare,
+            double wetShareInPhrases,
+            double wetShareInGaps,
+            OptionalDouble bloomDb,
+            double clashArea) {
+        this(
+                presenceKept,
+                worstPhrase,
+                wetShare,
+                wetShareInPhrases,
+                wetShareInGaps,
+                bloomDb,
+                clashArea,
+                Borders.MODEL);
+    }
+
+    /** The same, told by other borders. */
+    public Cover by(Borders other) {
+        return new Cover(
+                presenceKept,
+                worstPhrase,
+                wetShare,
+                wetShareInPhrases,
+                wetShareInGaps,
+                bloomDb,
+                clashArea,
+                other);
+    }
 
     /** The state of the wet share, with nothing known before. */
     public WetState state() {
-        return WetState.of(wetShare);
+        return borders.of(wetShare);
     }
 }

@@ -55,6 +55,11 @@ public final class Excitation {
         return combine(part, -1);
     }
 
+    /** By how much the power of each cell differs from that of another of the same length. */
+    public Excitation apart(Excitation other) {
+        return minus(other).plus(other.minus(this));
+    }
+
     /** Every so-and-so-many-th frame alone, for who searches and measures again in the end. */
     public Excitation every(int step) {
         int bands = HearingModel.BANDS;

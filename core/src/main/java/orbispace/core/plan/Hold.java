@@ -77,7 +77,7 @@ public final class Hold {
             List<WetState> states = new ArrayList<>();
             for (double share : shares.getOrDefault(r.id(), List.of())) {
                 Span span = design.song().span(design.song().sections().get(states.size()));
-                WetState loud = WetState.of(share);
+                WetState loud = analysis.borders().of(share);
                 states.add(
                         loud == WetState.HIDDEN
                                 ? analysis.opens(design, r, span, job).state()
@@ -132,9 +132,9 @@ public final class Hold {
      * What nobody hears before and after is left alone, and so is what its loudness says nothing
      * of.
      */
-    private static boolean isHeld(Design design, Return r, double wanted) {
+    private boolean isHeld(Design design, Return r, double wanted) {
         Purpose purpose = Purposes.of(design, r);
-        return WetState.of(wanted) != WetState.HIDDEN
+        return analysis.borders().of(wanted) != WetState.HIDDEN
                 && purpose.isHeardByLoudness()
                 && !purpose.isLeftAlone();
     }

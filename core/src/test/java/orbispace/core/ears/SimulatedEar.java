@@ -48,10 +48,10 @@ record SimulatedEar(DoubleUnaryOperator sure, double threshold, double driftOcta
     }
 
     /** Runs a lesson to its end. */
-    Outcome take(Staircase lesson, RandomGenerator random) {
+    Outcome take(Rounds lesson, RandomGenerator random) {
         double unit = unit();
-        while (!lesson.finished()) {
-            double drift = Math.pow(2, driftOctaves * lesson.answers() / Staircase.MOST_ANSWERS);
+        while (lesson.outcome().isEmpty()) {
+            double drift = Math.pow(2, driftOctaves * lesson.answers() / lesson.most());
             double x = unit * lesson.difference() / (threshold * drift);
             lesson.answer(random.nextDouble() < right(x));
         }

@@ -18,7 +18,11 @@ class StaircaseTest {
 
     /** Begins as far over a threshold as is best, with an octave of room above. */
     private static Staircase lesson(double threshold) {
-        double first = threshold * Math.pow(2, Staircase.BEGIN_OCTAVES);
+        return lesson(threshold, Staircase.BEGIN_OCTAVES);
+    }
+
+    private static Staircase lesson(double threshold, double octavesOver) {
+        double first = threshold * Math.pow(2, octavesOver);
         return new Staircase(first, 2 * first);
     }
 
@@ -28,10 +32,15 @@ class StaircaseTest {
 
     /** How far the thresholds of many lessons lie from the true one. */
     private static List<Double> errors(SimulatedEar ear, List<Double> claimed) {
+        return errors(ear, Staircase.BEGIN_OCTAVES, claimed);
+    }
+
+    private static List<Double> errors(SimulatedEar ear, double octavesOver, List<Double> claimed) {
         SplittableRandom random = new SplittableRandom(7);
         List<Double> errors = new ArrayList<>();
         for (int i = 0; i < RUNS; i++) {
-            if (ear.take(lesson(ear.threshold()), random) instanceof Outcome.Heard heard) {
+            if (ear.take(lesson(ear.threshold(), octavesOver), random)
+                    instanceof Outcome.Heard heard) {
                 errors.add(octaves(heard.difference() / ear.threshold()));
                 claimed.add(octaves(heard.high() / heard.low()) / 2);
             }
@@ -59,6 +68,16 @@ class StaircaseTest {
         assertThat(deviation(errors)).isCloseTo(deviation, within(0.15 * deviation));
         double told = Math.sqrt(mean(claimed.stream().map(c -> c * c).toList()));
         assertThat(told).isBetween(deviation / 1.25, deviation * 1.25);
+    }
+
+    /**
+     * Where a lesson begins is a guess: an octave off, it stays within a sixth of the last step.
+     */
+    @ParameterizedTest
+    @CsvSource({"1.3, 1.5", "2, 1.5", "3.5, 1.5", "1.3, 3.5", "2, 3.5", "3.5, 3.5"})
+    void aLessonThatBeginsAnOctaveElsewhereFindsTheSame(double slope, double octavesOver) {
+        List<Double> errors = errors(SimulatedEar.sloped(slope, 1), octavesOver, new ArrayList<>());
+        assertThat(mean(errors)).isCloseTo(0, within(LAST_STEP_OCTAVES / 6));
     }
 
     @Test

@@ -4,6 +4,7 @@ import static orbispace.files.project.JsonFields.labelled;
 import static orbispace.files.project.JsonFields.list;
 import static orbispace.files.project.JsonFields.number;
 import static orbispace.files.project.JsonFields.text;
+import static orbispace.files.project.JsonFields.whole;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -18,6 +19,7 @@ import orbispace.core.design.Kept;
 import orbispace.core.design.Purpose;
 import orbispace.core.design.Setting;
 import orbispace.core.design.Targets;
+import orbispace.core.hearing.Borders;
 import orbispace.core.hearing.WetState;
 import orbispace.core.time.Span;
 import tools.jackson.databind.JsonNode;
@@ -89,9 +91,20 @@ final class AimsJson {
             return HearingLevel.USUAL;
         }
         boolean room = n.has("roomDb") && !n.path("roomDb").isNull();
+        JsonNode borders = n.path("borders");
         return new HearingLevel(
                 number(n, "levelDbSpl"),
-                room ? OptionalDouble.of(number(n, "roomDb")) : OptionalDouble.empty());
+                room ? OptionalDouble.of(number(n, "roomDb")) : OptionalDouble.empty(),
+                borders.isMissingNode() ? Borders.MODEL : borders(borders));
+    }
+
+    private static Borders borders(JsonNode n) {
+        return new Borders(
+                number(n, "offsetDb"),
+                number(n, "lowDb"),
+                number(n, "highDb"),
+                whole(n, "lessons", 1, 1_000_000),
+                text(n, "whose"));
     }
 
     static void write(ObjectNode root, Aims aims) {
@@ -133,6 +146,15 @@ final class AimsJson {
             hearing.put("roomDb", aims.hearing().roomDb().getAsDouble());
         } else {
             hearing.putNull("roomDb");
+        }
+        Borders borders = aims.hearing().borders();
+        if (borders.own()) {
+            hearing.putObject("borders")
+                    .put("offsetDb", borders.offsetDb())
+                    .put("lowDb", borders.lowDb())
+                    .put("highDb", borders.highDb())
+                    .put("lessons", borders.lessons())
+                    .put("whose", borders.whose());
         }
     }
 

@@ -12,9 +12,12 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
+import orbispace.core.ears.Predicted;
 import orbispace.core.ears.Staircase;
 import orbispace.core.ears.TakenLesson;
 import orbispace.files.FileProblem;
@@ -62,7 +65,20 @@ public final class EarsFile {
                 labelled(n, "place", EarPlace.values(), EarPlace::label),
                 new TakenLesson.Subject(text(n, "song"), text(n, "section", ""), text(n, "return")),
                 labelled(n, "kind", LessonKind.values(), LessonKind::label),
-                outcome(n));
+                outcome(n),
+                predicted(n));
+    }
+
+    private static Optional<Predicted> predicted(JsonNode n) {
+        if (!n.has("offsetDb")) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                new Predicted(
+                        n.has("predicted")
+                                ? OptionalDouble.of(number(n, "predicted"))
+                                : OptionalDouble.empty(),
+                        number(n, "offsetDb")));
     }
 
     private static Outcome outcome(JsonNode n) {
@@ -98,6 +114,11 @@ public final class EarsFile {
                             .put("return", l.heard().returnName())
                             .put("kind", l.kind().label());
             put(n, l.outcome());
+            l.predicted()
+                    .ifPresent(p -> {
+                        p.difference().ifPresent(d -> n.put("predicted", d));
+                        n.put("offsetDb", p.offsetDb());
+                    });
         }
         return root;
     }
@@ -132,7 +153,9 @@ public final class EarsFile {
                         "low",
                         "high",
                         "greatest",
-                        "answers");
+                        "answers",
+                        "predicted",
+                        "offsetDb");
         StringWriter out = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180)) {
             csv.printRecord(head);

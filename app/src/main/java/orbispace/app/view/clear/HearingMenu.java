@@ -2,11 +2,13 @@ package orbispace.app.view.clear;
 
 import java.util.OptionalDouble;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.RadioMenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleGroup;
 import orbispace.app.desk.ClearModel;
 import orbispace.core.design.HearingLevel;
+import orbispace.core.hearing.Borders;
 import orbispace.core.words.Wording;
 
 /** The level at which one listens and the noise of the room, which the hearing model takes. */
@@ -47,8 +49,7 @@ final class HearingMenu extends MenuButton {
                     new RadioMenuItem("the mix at " + Wording.number(db, 0) + " dB SPL");
             item.setToggleGroup(levels);
             item.setSelected(db == now().levelDbSpl());
-            item.setOnAction(
-                    e -> model.clearing().asking().listen(new HearingLevel(db, now().roomDb())));
+            item.setOnAction(e -> model.clearing().asking().listen(now().at(db)));
             getItems().add(item);
         }
         getItems().add(new SeparatorMenuItem());
@@ -57,11 +58,13 @@ final class HearingMenu extends MenuButton {
             RadioMenuItem item = new RadioMenuItem(room.name);
             item.setToggleGroup(rooms);
             item.setSelected(room.db.equals(now().roomDb()));
-            item.setOnAction(e ->
-                    model.clearing()
-                            .asking()
-                            .listen(new HearingLevel(now().levelDbSpl(), room.db)));
+            item.setOnAction(e -> model.clearing().asking().listen(now().in(room.db)));
             getItems().add(item);
+        }
+        if (now().borders().own()) {
+            MenuItem back = new MenuItem("back to the model's borders");
+            back.setOnAction(e -> model.clearing().asking().listen(now().by(Borders.MODEL)));
+            getItems().addAll(new SeparatorMenuItem(), back);
         }
     }
 

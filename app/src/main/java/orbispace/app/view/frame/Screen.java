@@ -31,6 +31,7 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
     private final Label title;
     private final Label next = new Label();
     private final Label caption = new Label();
+    private final Label ears = new Label();
     private boolean front;
     private boolean stale = true;
 
@@ -39,6 +40,8 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
         title = new Label(name);
         title.getStyleClass().add("screen-title");
         caption.getStyleClass().add("caption");
+        ears.getStyleClass().add("by-ears");
+        ears.setMouseTransparent(true);
         next.getStyleClass().add("next");
         next.setMouseTransparent(true);
         next.setWrapText(true);
@@ -48,12 +51,16 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
     /** What fills the main area, from back to front; the title lies over all. */
     public final void fill(javafx.scene.Node... nodes) {
         getChildren().setAll(nodes);
-        getChildren().addAll(title, caption, next);
+        getChildren().addAll(title, caption, ears, next);
     }
 
-    /** Says beside the title what is shown. */
+    /**
+     * Says beside the title what is shown, and by whose ears states are told if not the model's.
+     */
     public final void caption(String text) {
         caption.setText(text);
+        ears.setText(model.design().get().aims().hearing().borders().by());
+        requestLayout();
     }
 
     /** The chosen section with its bars and tempo, in words. */
@@ -77,7 +84,9 @@ public abstract class Screen<M extends ScreenModel> extends Pane {
     protected void layoutChildren() {
         double w = Math.ceil(title.prefWidth(-1));
         Plate.place(title, 16, 3, w, 30);
-        Plate.place(caption, 16 + w + 14, 10, 260, 18);
+        double said = Math.min(260, Math.ceil(caption.prefWidth(-1)));
+        Plate.place(caption, 16 + w + 14, 10, said, 18);
+        Plate.place(ears, 16 + w + 14 + said + 12, 10, 230, 18);
         double room = nextRoom();
         Plate.place(next, 16, 28, room, room < NARROW ? 2 * LINE : LINE);
         super.layoutChildren();

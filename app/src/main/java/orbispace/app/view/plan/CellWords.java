@@ -54,8 +54,8 @@ final class CellWords {
                 + clash;
     }
 
-    private static String state(@Nullable List<WetState> states, int index, double share) {
-        WetState loud = WetState.of(share);
+    private String state(@Nullable List<WetState> states, int index, double share) {
+        WetState loud = model.design().get().aims().hearing().borders().of(share);
         WetState state = states == null || index >= states.size() ? loud : states.get(index);
         return state.label() + (state.equals(loud) ? "" : " by its width");
     }

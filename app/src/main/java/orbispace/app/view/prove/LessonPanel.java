@@ -3,16 +3,9 @@ package orbispace.app.view.prove;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
-import javafx.scene.text.TextAlignment;
+import orbispace.app.desk.EarKeeping;
 import orbispace.app.desk.LessonState;
 import orbispace.app.desk.Lessons;
 import orbispace.app.desk.ProveModel;
@@ -21,27 +14,20 @@ import orbispace.app.view.control.KeptFocus;
 import orbispace.app.view.control.NameField;
 import orbispace.app.view.control.Plate;
 import orbispace.core.design.Return;
+import orbispace.core.ears.DailyWalk;
 import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Staircase;
 import org.jspecify.annotations.Nullable;
 
 /** A lesson of the ear, run by keys without looking. */
-final class LessonPanel extends StackPane {
+final class LessonPanel extends BlindCard {
     private final ProveModel model;
     private final Lessons lessons;
-    private final Label question = new Label();
-    private final Label hint = new Label();
-    private final FlowPane setting = new FlowPane(8, 6);
-    private final HBox answers = new HBox(10);
-    private final HBox hearing = new HBox(6);
-    private final ToggleButton hearFirst = hear("1");
-    private final ToggleButton hearSecond = hear("2");
-    private final Button first;
-    private final Button second;
+    private final EarKeeping keeping;
     private final HBox subject = new HBox(8);
     private final Choice<EarPlace> place;
-    private final NameField engineer;
+    private final Choice<Boolean> matched;
     private LessonKind wanted = LessonKind.LEVEL;
     private @Nullable Offer offered;
 
@@ -50,48 +36,36 @@ final class LessonPanel extends StackPane {
             List<Return> returns, List<LessonKind> kinds, Optional<Return> of, LessonKind kind) {}
 
     LessonPanel(ProveModel model) {
+        super("lesson of the ear", "From the beginning", model.transport());
         this.model = model;
-        lessons = model.lessons();
-        getStyleClass().addAll("chain-card", "resting");
-        question.getStyleClass().add("screen-title");
-        hint.getStyleClass().add("caption");
-        hint.setWrapText(true);
-        hint.setTextAlignment(TextAlignment.CENTER);
+        lessons = model.ownEars().lessons();
+        keeping = model.ownEars().keeping();
         place =
                 new Choice<>(
                         "where you listen", List.of(EarPlace.values()), EarPlace::label, this::at);
-        place.show(lessons.place());
-        engineer = new NameField("who listens", lessons::listens);
+        place.show(keeping.place());
+        matched =
+                new Choice<>(
+                        "by what both sounds are as loud",
+                        List.of(false, true),
+                        is -> is ? "by its senders" : "by the mix",
+                        this::match);
+        matched.show(lessons.byPart());
+        NameField engineer = new NameField("who listens", keeping::listens);
         engineer.setPrefColumnCount(7);
-        engineer.show(lessons.engineer());
-        setting.getChildren().addAll(subject, place, engineer, Plate.button("Begin", this::begin));
-        setting.setAlignment(Pos.CENTER);
-        hearing.getChildren()
-                .addAll(hearFirst, hearSecond, Plate.small("From the beginning", lessons::again));
-        hearing.setAlignment(Pos.CENTER);
-        hearFirst.setOnAction(e -> lessons.hear(true));
-        hearSecond.setOnAction(e -> lessons.hear(false));
-        first = Plate.button("1", () -> lessons.answer(true));
-        second = Plate.button("2", () -> lessons.answer(false));
-        answers.getChildren().addAll(first, second, Plate.small("End it", lessons::end));
-        answers.setAlignment(Pos.CENTER);
-        VBox all = new VBox(7, question, hearing, answers, setting, hint);
-        all.setAlignment(Pos.CENTER);
-        getChildren().add(all);
-        setFocusTraversable(true);
-        setAccessibleText("lesson of the ear");
-        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    }
-
-    private static ToggleButton hear(String which) {
-        ToggleButton toggle = Plate.toggle("Hear " + which, "hear sound " + which);
-        toggle.getStyleClass().add("small");
-        return toggle;
+        engineer.show(keeping.engineer());
+        Button begin = Plate.button("Begin", this::begin);
+        settings(List.of(subject, matched, place, engineer, begin));
     }
 
     private void at(EarPlace chosen) {
-        lessons.listensAt(chosen);
+        keeping.listensAt(chosen);
         place.show(chosen);
+    }
+
+    private void match(boolean byPart) {
+        lessons.byPart(byPart);
+        matched.show(byPart);
     }
 
     private void begin() {
@@ -103,56 +77,47 @@ final class LessonPanel extends StackPane {
         return model.design().get().findReturn(model.selection().returnId().get());
     }
 
-    private void key(KeyEvent e) {
+    @Override
+    Phase phase() {
         LessonState now = lessons.state().get();
-        if (now == null) {
-            return;
-        }
-        if (now.taken().isPresent()) {
-            TrialPanel.swallowAnswer(e);
-            return;
-        }
-        switch (e.getCode()) {
-            case DIGIT1, NUMPAD1 -> lessons.answer(true);
-            case DIGIT2, NUMPAD2 -> lessons.answer(false);
-            case LEFT -> lessons.hear(true);
-            case RIGHT -> lessons.hear(false);
-            case UP -> lessons.again();
-            case ESCAPE -> lessons.end();
-            case SPACE -> model.transport().togglePlaying();
-            default -> {
-                if (!e.getText().matches("[0-9bB]")) {
-                    return;
-                }
-            }
-        }
-        e.consume();
+        return now == null ? Phase.IDLE : now.taken().isPresent() ? Phase.DONE : Phase.RUNS;
+    }
+
+    @Override
+    void hear(boolean isFirst) {
+        lessons.hear(isFirst);
+    }
+
+    @Override
+    void third() {
+        lessons.again();
+    }
+
+    @Override
+    void answer(boolean isFirst) {
+        lessons.answer(isFirst);
+    }
+
+    @Override
+    void end() {
+        lessons.end();
     }
 
     void refresh() {
         LessonState now = lessons.state().get();
-        boolean runs = now != null && now.taken().isEmpty();
-        for (HBox row : List.of(hearing, answers)) {
-            row.setVisible(runs);
-            row.setManaged(runs);
-        }
-        setting.setVisible(!runs);
-        setting.setManaged(!runs);
         offer();
-        if (runs) {
-            question.setText("In which is " + now.returnName() + " " + now.kind().more() + "?");
-            first.setText("1 is " + now.kind().more());
-            second.setText("2 is " + now.kind().more());
-            hearFirst.setSelected(now.hearsFirst());
-            hearSecond.setSelected(!now.hearsFirst());
-            answers.setDisable(!now.ready());
-            hint.setText(round(now));
-        } else if (now == null) {
-            question.setText("What do you hear?");
-            hint.setText(idle());
+        if (now == null) {
+            say("What do you hear?", idle());
+        } else if (now.taken().isPresent()) {
+            say(
+                    now.stop() > 0 ? "Walk done" : "Lesson done",
+                    now.taken().get().words()
+                            + "."
+                            + (now.stop() > 0 ? " All of it stands under My ears." : ""));
         } else {
-            question.setText("Lesson done");
-            hint.setText(now.taken().map(t -> t.words()).orElse("") + ".");
+            say("In which is " + now.returnName() + " " + now.kind().more() + "?", round(now));
+            answersSay("1 is " + now.kind().more(), "2 is " + now.kind().more());
+            hears(now.hearsFirst(), now.ready());
         }
     }
 
@@ -173,19 +138,12 @@ final class LessonPanel extends StackPane {
         offered = now;
         subject.getChildren().clear();
         ret().ifPresent(r -> {
-            Choice<Return> of =
-                    new Choice<>(
-                            "which return",
-                            returns,
-                            Return::name,
-                            chosen -> model.selection().returnId().set(chosen.id()));
-            of.show(r);
             Choice<LessonKind> kind =
                     new Choice<>("what differs", kinds, LessonKind::label, this::want);
             kind.show(wanted);
-            subject.getChildren().addAll(of, kind);
+            subject.getChildren().addAll(ReturnChoice.of(model, r), kind);
         });
-        setting.setDisable(kinds.isEmpty());
+        settable(!kinds.isEmpty());
     }
 
     private void want(LessonKind kind) {
@@ -195,24 +153,28 @@ final class LessonPanel extends StackPane {
 
     private String idle() {
         return ret().map(r ->
-                        "Of two sounds one has more of it in "
+                        "Of two sounds, as loud "
+                                + (lessons.byPart() ? "by the senders" : "by the mix")
+                                + ", one has more of it in "
                                 + r.name()
-                                + "; say which. The difference shrinks until you no longer tell it:"
-                                + " at most "
+                                + ". It shrinks until you no longer tell which: at most "
                                 + Staircase.MOST_ANSWERS
-                                + " answers, some five minutes. It begins quietly; keep it no"
-                                + " louder than you work.")
+                                + " answers, five minutes. It begins quietly; keep it no louder"
+                                + " than you work.")
                 .orElse("Choose a return on the Orbit; a lesson is about one.");
     }
 
     private static String round(LessonState now) {
+        String walk =
+                now.stop() > 0 ? "Walk, " + now.stop() + " of " + DailyWalk.LESSONS + ". " : "";
         if (!now.ready()) {
-            return "Making the two equally loud\u2026";
+            return walk + "Making the two sounds\u2026";
         }
-        return "Round "
+        return walk
+                + "Round "
                 + now.round()
                 + " of at most "
-                + Staircase.MOST_ANSWERS
+                + now.most()
                 + ". Left and right hear, up begins again, 1 and 2 answer, Esc ends.";
     }
 }

@@ -30,4 +30,9 @@ final class PageTabs extends HBox {
             getChildren().add(tab);
         }
     }
+
+    /** Turns to a page, by its place. */
+    void turn(int page) {
+        pages.choose(page);
+    }
 }

@@ -25,6 +25,8 @@ public final class ProveView extends Screen<ProveModel> {
     private final PairBeam beam;
     private final TrialPanel trial;
     private final LessonPanel lesson;
+    private final BeliefPanel belief;
+    private final EarsPanel own;
     private final PageTabs proofs;
     private final CostTable costs;
     private final FindingsPanel findings;
@@ -42,14 +44,12 @@ public final class ProveView extends Screen<ProveModel> {
         beam = new PairBeam(model);
         trial = new TrialPanel(model);
         lesson = new LessonPanel(model);
-        lesson.setVisible(false);
+        belief = new BeliefPanel(model);
+        own = new EarsPanel(model, this::toLesson);
+        List<Region> pages = List.of(trial, lesson, belief, own);
         proofs =
                 new PageTabs(
-                        List.of("Trial", "Lesson"),
-                        page -> {
-                            trial.setVisible(page == 0);
-                            lesson.setVisible(page == 1);
-                        });
+                        List.of("Trial", "Lesson", "Belief", "My ears"), page -> turn(pages, page));
         costs = new CostTable(model);
         findings = new FindingsPanel(model);
         mono = new MonoPanel(model);
@@ -69,10 +69,12 @@ public final class ProveView extends Screen<ProveModel> {
                             costs.showElsewhere(page == 1);
                             model.elsewhere().wanted().set(page == 1);
                         });
+        turn(pages, 0);
         track = new TrackPanel(model);
         ears = new EarsLine(model);
         bar = new PairBar(model);
-        fill(beam, bar, trial, lesson, proofs, costs, costPages, mono, width, sides, track, ears);
+        fill(beam, bar, proofs, costs, costPages, mono, width, sides, track, ears);
+        getChildren().addAll(2, pages);
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
@@ -92,15 +94,34 @@ public final class ProveView extends Screen<ProveModel> {
         proving.proven().addListener((o, was, is) -> refreshWhenSeen());
         model.log().book().addListener((o, was, is) -> refreshWhenSeen());
         proving.trial().addListener((o, was, is) -> refreshWhenSeen());
-        model.lessons().state().addListener((o, was, is) -> refreshWhenSeen());
+        model.ownEars().lessons().state().addListener((o, was, is) -> refreshWhenSeen());
+        model.ownEars().beliefs().state().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().returnId().addListener((o, was, is) -> refreshWhenSeen());
         model.references().held().addListener((o, was, is) -> refreshWhenSeen());
         model.selection().section().addListener((o, was, is) -> refreshWhenSeen());
         refreshWhenSeen();
     }
 
+    private void toLesson() {
+        proofs.turn(1);
+        lesson.requestFocus();
+    }
+
+    private void turn(List<Region> pages, int shown) {
+        for (int i = 0; i < pages.size(); i++) {
+            pages.get(i).setVisible(i == shown);
+        }
+        // What is found over the days takes the whole width.
+        boolean beside = shown != pages.size() - 1;
+        costs.setVisible(beside);
+        costPages.setVisible(beside);
+    }
+
     /** What takes long is measured only while one looks. */
     private void lookedAt(boolean is) {
+        if (is) {
+            model.ownEars().keeping().read();
+        }
         model.widths().wanted().set(is);
         model.elsewhere().wanted().set(is && costs.isElsewhere());
     }
@@ -112,6 +133,8 @@ public final class ProveView extends Screen<ProveModel> {
         beam.repaint();
         trial.refresh();
         lesson.refresh();
+        belief.refresh();
+        own.refresh();
         costs.repaint();
         mono.refresh();
         track.refresh();
@@ -133,6 +156,8 @@ public final class ProveView extends Screen<ProveModel> {
         double upper = Math.max(LEAST_TRIAL, TRIAL + (spare > 0 ? spare / 2 : spare));
         Plate.place(trial, 16, y, left, upper);
         Plate.place(lesson, 16, y, left, upper);
+        Plate.place(belief, 16, y, left, upper);
+        Plate.place(own, 16, y, w, upper);
         Plate.place(proofs, 24, y + 6, left - 16, TABS);
         Plate.place(costs, 16 + left + GAP, y, right, upper);
         Plate.place(costPages, 16 + left + GAP, y - 4, right * 0.6, TABS);
@@ -154,6 +179,7 @@ public final class ProveView extends Screen<ProveModel> {
     public void setPalette(Palette palette) {
         beam.setPalette(palette);
         trial.setPalette(palette);
+        own.setPalette(palette);
         costs.setPalette(palette);
         mono.setPalette(palette);
         width.setPalette(palette);

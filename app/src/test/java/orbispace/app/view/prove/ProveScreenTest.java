@@ -2,21 +2,31 @@ package orbispace.app.view.prove;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalDouble;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import orbispace.app.desk.BeliefState;
 import orbispace.app.desk.LessonState;
 import orbispace.app.desk.Lessons;
 import orbispace.app.view.WindowCase;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.ears.Belief;
+import orbispace.core.ears.EarPlace;
+import orbispace.core.ears.LessonKind;
+import orbispace.core.ears.Predicted;
+import orbispace.core.ears.TakenLesson;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.compare.BlindTrial;
 import orbispace.files.FileProblem;
+import orbispace.files.project.EarsFile;
 import orbispace.files.project.LogJournal;
 import orbispace.files.project.ProjectFile;
 import org.junit.jupiter.api.BeforeEach;
@@ -70,7 +80,7 @@ class ProveScreenTest extends WindowCase {
 
     @Test
     void aLessonIsRunByKeysAndTellsNothingOfWhatIsHidden() {
-        var lessons = desk.prove().lessons();
+        var lessons = desk.prove().ownEars().lessons();
         focusCalled("page Trial");
         key(KeyCode.RIGHT);
         drawn();
@@ -100,6 +110,99 @@ class ProveScreenTest extends WindowCase {
         key(KeyCode.LEFT);
         drawn();
         assertThat(labels()).contains("Blind trial");
+    }
+
+    private BeliefState belief() {
+        return java.util.Objects.requireNonNull(desk.prove().ownEars().beliefs().state().get());
+    }
+
+    @Test
+    void aBeliefIsTriedByKeysAndToldAtItsEnd() {
+        focusCalled("page Trial");
+        key(KeyCode.RIGHT);
+        key(KeyCode.RIGHT);
+        drawn();
+        assertThat(labels())
+                .anyMatch(l -> l.startsWith("12 rounds, some two minutes. Guessing is right in 6"));
+        Design before = design();
+        pressByKey("Put on trial");
+        until(() -> on(() -> desk.prove().ownEars().beliefs().state().get() != null));
+        until(() -> belief().ready());
+        drawn();
+        assertThat(labels()).contains("Which one is X?");
+        key(KeyCode.RIGHT);
+        assertThat(belief().hears()).isFalse();
+        key(KeyCode.UP);
+        assertThat(belief().hears()).isNull();
+        for (int i = 1; i <= Belief.ROUNDS; i++) {
+            assertThat(labels()).noneMatch(l -> l.contains("guessing does as well"));
+            key(i % 2 == 0 ? KeyCode.DIGIT1 : KeyCode.DIGIT2);
+            int answered = i;
+            until(() -> belief().answered() == answered);
+        }
+        drawn();
+        assertThat(labels()).contains("Verdict").anyMatch(l -> l.contains("guessing does as well"));
+        assertThat(design()).isEqualTo(before);
+        robot.interact(() -> {
+            desk.prove().ownEars().beliefs().end();
+            desk.frame().transport().togglePlaying();
+            desk.frame().transport().looping().set(false);
+        });
+        focusCalled("page Belief");
+        key(KeyCode.LEFT);
+        key(KeyCode.LEFT);
+    }
+
+    @Test
+    void myEarsAreShownUsedWhenAskedAndTakenBackByOnePress() throws FileProblem {
+        List<TakenLesson> lessons = new java.util.ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            lessons.add(
+                    new TakenLesson(
+                                    LocalDate.of(2026, 11, 1 + i),
+                                    "Ada",
+                                    EarPlace.HEADPHONES,
+                                    new TakenLesson.Subject("Another", "Chorus", "Long pier"),
+                                    LessonKind.DECAY,
+                                    new orbispace.core.ears.Outcome.Heard(30, 22, 41, 33))
+                            .beside(new Predicted(OptionalDouble.of(40), i / 2.0 - 4)));
+        }
+        Path file = folder.resolve("mine" + EarsFile.SUFFIX);
+        EarsFile.write(file, lessons);
+        var keeping = desk.prove().ownEars().keeping();
+        robot.interact(() -> {
+            keeping.listens("Ada");
+            keeping.keepIn(file);
+        });
+        until(() -> on(() -> keeping.mine().size() == 12));
+        focusCalled("page Trial");
+        key(KeyCode.RIGHT);
+        key(KeyCode.RIGHT);
+        key(KeyCode.RIGHT);
+        drawn();
+        assertThat(labels())
+                .anyMatch(l -> l.startsWith("You hear 30 % more decay of Long pier in Chorus"))
+                .anyMatch(
+                        l -> l.startsWith("Borders by the ears of Ada, headphones, \u22121.3 dB"));
+        Design before = design();
+        pressByKey("Judge by my ears");
+        settle();
+        assertThat(labels()).contains("by the ears of Ada, headphones");
+        assertThat(design().aims().hearing().borders().offsetDb()).isEqualTo(-1.25);
+        robot.interact(() -> window.show("Clear"));
+        settle();
+        assertThat(labels()).contains("by the ears of Ada, headphones");
+        robot.interact(() -> window.show("Prove"));
+        settle();
+        pressByKey("Back to the model's borders");
+        settle();
+        assertThat(design()).isEqualTo(before);
+        assertThat(labels()).noneMatch(l -> l.startsWith("by the ears of"));
+        robot.interact(() -> keeping.keepIn(folder.resolve("none" + EarsFile.SUFFIX)));
+        focusCalled("page My ears");
+        key(KeyCode.LEFT);
+        key(KeyCode.LEFT);
+        key(KeyCode.LEFT);
     }
 
     private static LessonState round(Lessons lessons) {

@@ -80,24 +80,29 @@ public final class BlindTrial {
 
         /** It in plain words. */
         public String words() {
+            return words("A", "B");
+        }
+
+        /** The same with the two by their names. */
+        public String words(String a, String b) {
             int n = answers.size();
             String often =
                     kind == Kind.WHICH
                             ? count + " of " + n + " right"
-                            : "A liked better in " + count + " of " + n;
+                            : a + " liked better in " + count + " of " + n;
             String guessing =
                     Wording.format("; guessing does as well in %.1f %% of trials. ", 100 * chance);
-            return often + guessing + verdict();
+            return often + guessing + verdict(a, b);
         }
 
-        private String verdict() {
+        private String verdict(String a, String b) {
             if (kind == Kind.WHICH) {
                 return significant()
                         ? "The difference was heard."
                         : "That is no proof that the difference is heard.";
             }
             return significant()
-                    ? (2 * count > answers.size() ? "A" : "B") + " is liked better."
+                    ? (2 * count > answers.size() ? a : b) + " is liked better."
                     : "That is no proof of a preference.";
         }
     }

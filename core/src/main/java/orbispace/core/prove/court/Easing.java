@@ -107,7 +107,7 @@ final class Easing {
 
     /** Lets a return give way a step further; false if it has given way altogether. */
     private boolean ease(Return r, Source lead) {
-        double border = OVER_BORDER * asked(r).state().fromShare();
+        double border = OVER_BORDER * field.borders().from(asked(r).state());
         double share = field.share(r.id());
         if (answersLate(r) && duckMore(r, lead, MOST_DUCK_DB)) {
             return true;

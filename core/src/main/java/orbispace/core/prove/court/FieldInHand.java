@@ -14,6 +14,7 @@ import orbispace.core.design.Return;
 import orbispace.core.design.Source;
 import orbispace.core.draft.FieldDraft;
 import orbispace.core.draft.StateLevels;
+import orbispace.core.hearing.Borders;
 import orbispace.core.material.Phrases;
 import orbispace.core.material.StemFacts;
 import orbispace.core.prove.Finding;
@@ -67,6 +68,11 @@ final class FieldInHand {
 
     Renderer renderer() {
         return renderer;
+    }
+
+    /** By which borders the states of wets are told. */
+    Borders borders() {
+        return analysis.borders();
     }
 
     Job job() {

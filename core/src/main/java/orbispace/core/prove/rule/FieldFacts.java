@@ -10,6 +10,7 @@ import orbispace.core.design.Purpose;
 import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.Source;
+import orbispace.core.hearing.Borders;
 import orbispace.core.intake.HitClock;
 import orbispace.core.material.Hits;
 import orbispace.core.material.Phrases;
@@ -38,6 +39,11 @@ public record FieldFacts(
         returns = Map.copyOf(returns);
         pairs = List.copyOf(pairs);
         conflicts = List.copyOf(conflicts);
+    }
+
+    /** By which borders the states of wets are told. */
+    Borders borders() {
+        return design.aims().hearing().borders();
     }
 
     Optional<ReturnFacts> of(Return r) {

@@ -139,7 +139,7 @@ public final class FieldSurvey {
         if (judged.isEmpty() || share.isEmpty()) {
             return OptionalDouble.empty();
         }
-        WetState state = WetState.of(share.getAsDouble());
+        WetState state = analysis.borders().of(share.getAsDouble());
         Targets targets = Targets.asked(design, judged.get(), r);
         WetState wanted = targets.state();
         return targets.accepts(state) || (state != WetState.HIDDEN && state != WetState.OBVIOUS)

@@ -54,7 +54,7 @@ final class NothingChanges implements FieldRule {
         return facts.design().returns().stream()
                 .filter(r ->
                         facts.of(r)
-                                .flatMap(ReturnFacts::state)
+                                .flatMap(known -> known.state(facts.borders()))
                                 .equals(Optional.of(WetState.HIDDEN)))
                 .map(Return::id)
                 .collect(Collectors.toSet());

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import orbispace.core.clear.DuckCourse;
 import orbispace.core.clear.ReturnCost;
 import orbispace.core.clear.ShortCopy;
+import orbispace.core.hearing.Borders;
 import orbispace.core.hearing.WetState;
 import orbispace.core.measure.StereoReport;
 import orbispace.core.measure.Widening;
@@ -45,9 +46,9 @@ public record ReturnFacts(
     }
 
     /** How much it is noticed, by its loudness or by its width; empty without a source. */
-    Optional<WetState> state() {
+    Optional<WetState> state(Borders borders) {
         return wetShare.isPresent()
-                ? Optional.of(WetState.of(wetShare.getAsDouble()).or(opens.state()))
+                ? Optional.of(borders.of(wetShare.getAsDouble()).or(opens.state()))
                 : Optional.empty();
     }
 

@@ -9,6 +9,7 @@ import orbispace.core.design.Purposes;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.design.Targets;
+import orbispace.core.hearing.Borders;
 import orbispace.core.hearing.WetState;
 import orbispace.core.prove.Brings;
 import orbispace.core.prove.Finding;
@@ -30,18 +31,18 @@ final class WrongState implements FieldRule {
             }
             double share = known.get().wetShare().getAsDouble();
             // A short copy combs at levels that the hearing model calls hidden.
-            if (WetState.of(share) == WetState.HIDDEN
+            if (facts.borders().of(share) == WetState.HIDDEN
                     && !facts.purpose(r).mayBeHidden()
                     && known.get().copies().isEmpty()) {
-                double aim = asked(facts, r).aimShare();
+                double aim = facts.borders().aim(asked(facts, r));
                 found.add(
                         known.get().opens().state() == WetState.HIDDEN
-                                ? hidden(r, share, aim, known.get().askedLevelDb())
+                                ? hidden(facts, r, share, aim)
                                 : wide(r, share, aim, known.get()));
             }
             WetState asked = asked(facts, r);
-            if (asked == WetState.FELT && WetState.of(share) == WetState.OBVIOUS) {
-                found.add(obvious(r, share, known.get().askedLevelDb()));
+            if (asked == WetState.FELT && facts.borders().of(share) == WetState.OBVIOUS) {
+                found.add(obvious(facts, r, share));
             }
         }
         return found;
@@ -53,20 +54,39 @@ final class WrongState implements FieldRule {
                 .orElse(WetState.FELT);
     }
 
+    private static OptionalDouble level(FieldFacts facts, Return r) {
+        return facts.of(r).map(ReturnFacts::askedLevelDb).orElse(OptionalDouble.empty());
+    }
+
+    /** A border, with the decimals that it has: 0.7 %, 3 %. */
+    private static String percent(double share) {
+        double rounded = Math.rint(1000 * share) / 10;
+        return Wording.number(rounded, rounded == Math.rint(rounded) ? 0 : 1) + " %";
+    }
+
+    private static String whose(FieldFacts facts) {
+        Borders borders = facts.borders();
+        return borders.own() ? " (" + borders.words() + ")" : "";
+    }
+
     /** Half a point of the loudness is just worth a press. */
     private static Brings share(double more) {
         String which = more > 0 ? "more" : "less";
         return new Brings(100 * Math.abs(more), "% " + which + " of the loudness", 0.5);
     }
 
-    private static Finding hidden(Return r, double share, double aim, OptionalDouble asked) {
+    private static Finding hidden(FieldFacts facts, Return r, double share, double aim) {
+        OptionalDouble asked = level(facts, r);
         List<Remedy> remedies = new ArrayList<>();
         asked.ifPresent(db -> remedies.add(level(r, db)));
         remedies.add(new Remedy("take it out", new FieldEdit.Remove(r.id())));
         String evidence =
                 Wording.text(
-                        "%s has %.2f %% of the loudness; under 0.7 %% it is not missed when muted.",
-                        r.name(), 100 * share);
+                        "%s has %.2f %% of the loudness; under %s it is not missed when muted%s.",
+                        r.name(),
+                        100 * share,
+                        percent(facts.borders().from(WetState.FELT)),
+                        whose(facts));
         Finding found =
                 new Finding(
                         "hidden",
@@ -105,7 +125,8 @@ final class WrongState implements FieldRule {
         return new Remedy(Wording.text("level %.1f dB", db), new ReturnEdit.Level(r.id(), db));
     }
 
-    private static Finding obvious(Return r, double share, OptionalDouble asked) {
+    private static Finding obvious(FieldFacts facts, Return r, double share) {
+        OptionalDouble asked = level(facts, r);
         double softer = asked.orElse(Math.max(-90, r.levelDb() - DOWN_DB));
         Finding found =
                 new Finding(
@@ -114,11 +135,16 @@ final class WrongState implements FieldRule {
                         r.id(),
                         "too obvious",
                         Wording.text(
-                                "%s has %.0f %% of the loudness where felt, up to 3 %%, is asked.",
-                                r.name(), 100 * share),
+                                "%s has %.0f %% of the loudness where felt, up to %s, is asked%s.",
+                                r.name(),
+                                100 * share,
+                                percent(facts.borders().from(WetState.HEARD)),
+                                whose(facts)),
                         "A space that is noticed takes the listener out of the song, unless that is"
                                 + " meant.",
                         List.of(level(r, softer)));
-        return asked.isPresent() ? found.bringing(share(WetState.FELT.aimShare() - share)) : found;
+        return asked.isPresent()
+                ? found.bringing(share(facts.borders().aim(WetState.FELT) - share))
+                : found;
     }
 }
