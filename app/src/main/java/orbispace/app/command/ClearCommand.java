@@ -130,18 +130,7 @@ final class ClearCommand implements Callable<Integer> {
         ArrayNode moves = document.putArray("room");
         room.ifPresent(plan -> put(document, moves, plan));
         solution.ifPresent(s -> put(document, s));
-        String borders = hearing.borders().words();
-        if (!borders.isEmpty()) {
-            document.put("borders", borders);
-        }
-        output.print(
-                document,
-                () -> {
-                    lines(pairs, proposals, room, solution);
-                    if (!borders.isEmpty()) {
-                        output.line("states by %s", borders);
-                    }
-                });
+        output.print(document, hearing, () -> lines(pairs, proposals, room, solution));
     }
 
     private static void put(ObjectNode n, Cover c, WetState state) {

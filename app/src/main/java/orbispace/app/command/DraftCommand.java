@@ -69,7 +69,7 @@ final class DraftCommand implements Callable<Integer> {
                                                 + ": nothing in it can be sent anywhere; give a"
                                                 + " stem that is dry a role other than bass"));
         ProjectArguments.write(file, to, best.passed().draft().laidOn(given));
-        print(best);
+        print(given, best);
         return 0;
     }
 
@@ -85,14 +85,14 @@ final class DraftCommand implements Callable<Integer> {
                                                 .collect(Collectors.joining(", "))));
     }
 
-    private void print(BestDraft best) {
+    private void print(Design given, BestDraft best) {
         ObjectNode document = Output.object();
         document.put("school", best.passed().school().map(School::label).orElse(""));
         document.put("rule", best.rule());
         document.put("presenceKept", best.passed().presence());
         document.put("worstPhrase", best.passed().worstPhrase());
         Fields.write(document, best.passed());
-        output.print(document, () -> lines(best));
+        output.print(document, given.aims().hearing(), () -> lines(best));
     }
 
     private void lines(BestDraft best) {

@@ -2,6 +2,8 @@ package orbispace.app.command;
 
 import java.io.PrintStream;
 import java.util.OptionalDouble;
+import orbispace.core.design.HearingLevel;
+import orbispace.core.hearing.Borders;
 import orbispace.core.words.Wording;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -52,6 +54,24 @@ final class Output {
         } else {
             lines.run();
         }
+    }
+
+    /**
+     * The same, with by whose ears states are told, if not by the model's: one more key and line.
+     */
+    void print(ObjectNode document, HearingLevel hearing, Runnable lines) {
+        Borders borders = hearing.borders();
+        if (borders.own()) {
+            document.put("borders", borders.words());
+        }
+        print(
+                document,
+                () -> {
+                    lines.run();
+                    if (borders.own()) {
+                        line("states told with %s", borders.words());
+                    }
+                });
     }
 
     /** The same, with the material for which it holds: one more key, or one more line. */

@@ -117,7 +117,10 @@ final class PlanCommand implements Callable<Integer> {
         }
         clashes(document.putArray("clashes"), clashes);
         throwsOf(document, song);
-        output.print(document, () -> lines(song, planned, before, after, density, clashes));
+        output.print(
+                document,
+                planned.aims().hearing(),
+                () -> lines(song, planned, before, after, density, clashes));
     }
 
     private static double at(Map<String, List<Double>> shares, Return r, int section) {

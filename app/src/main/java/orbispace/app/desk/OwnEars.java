@@ -59,11 +59,6 @@ public final class OwnEars implements OfSong {
         return beliefs;
     }
 
-    /** Whether something is heard blind, so that no meter may tell which. */
-    public boolean blind() {
-        return lessons.runs() || beliefs.runs();
-    }
-
     /** What is heard of a lesson or a trial; empty if neither runs. */
     Optional<BlindSound> heard() {
         return lessons.heard().or(beliefs::heard);

@@ -5,20 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
-import java.util.OptionalDouble;
 import java.util.Set;
+import orbispace.app.AdasLessons;
 import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
 import orbispace.core.ears.BriefRounds;
 import orbispace.core.ears.DailyWalk;
 import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
-import orbispace.core.ears.Outcome;
-import orbispace.core.ears.Predicted;
 import orbispace.core.ears.TakenLesson;
 import orbispace.core.hearing.Borders;
 import orbispace.files.FileProblem;
@@ -58,26 +55,10 @@ class EarKeepingTest {
                 desk.frame().measured().clearance().get() != null && !desk.frame().jobs().busy());
     }
 
-    private static List<TakenLesson> lessons(int n) {
-        List<TakenLesson> all = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
-            all.add(
-                    new TakenLesson(
-                                    LocalDate.of(2026, 11, 1 + i),
-                                    "Ada",
-                                    EarPlace.HEADPHONES,
-                                    new TakenLesson.Subject("Another", "Chorus", "Long pier"),
-                                    LessonKind.DECAY,
-                                    new Outcome.Heard(30, 22, 41, 33))
-                            .beside(new Predicted(OptionalDouble.of(40), -3)));
-        }
-        return all;
-    }
-
     @Test
     void ownBordersActOnlyWhenAskedAndOnePressGoesBackToTheLastByte()
             throws IOException, InterruptedException, FileProblem {
-        EarsFile.write(file, lessons(12));
+        EarsFile.write(file, AdasLessons.of(12, -5));
         keeping.read();
         idle();
         assertThat(keeping.telling()).isEqualTo(12);
@@ -87,7 +68,7 @@ class EarKeepingTest {
         idle();
         byte[] saved = Files.readAllBytes(project);
         keeping.use();
-        assertThat(keeping.used().offsetDb()).isEqualTo(-3);
+        assertThat(keeping.used().offsetDb()).isEqualTo(-2.25);
         assertThat(keeping.used().words()).contains("ears of Ada, headphones");
         idle();
         desk.frame().opening().save(project);
@@ -110,7 +91,7 @@ class EarKeepingTest {
 
     @Test
     void withTooFewLessonsNothingIsUsed() throws InterruptedException, FileProblem {
-        EarsFile.write(file, lessons(11));
+        EarsFile.write(file, AdasLessons.of(11, -5));
         keeping.read();
         idle();
         var before = desk.frame().design().get();

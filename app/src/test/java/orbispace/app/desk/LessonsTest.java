@@ -10,13 +10,18 @@ import java.util.Objects;
 import java.util.Random;
 import orbispace.app.Songs;
 import orbispace.app.session.RecentProjects;
+import orbispace.core.audio.Decibels;
+import orbispace.core.clear.PartMatch;
 import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
+import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
 import orbispace.core.ears.TakenLesson;
+import orbispace.core.render.Job;
+import orbispace.core.time.Span;
 import orbispace.files.FileProblem;
 import orbispace.files.project.EarsFile;
 import org.junit.jupiter.api.AfterEach;
@@ -146,6 +151,55 @@ class LessonsTest {
         lessons.answer(true);
         ui.until(() -> state().ready());
         assertThat(Math.max(heard(true).gainDb(), heard(false).gainDb())).isEqualTo(-12);
+    }
+
+    @Test
+    void bothSoundsCanBeMatchedByWhatTheReturnTakes() throws InterruptedException {
+        lessons.byPart(true);
+        lessons.begin(LessonKind.DECAY, hall());
+        ui.until(() -> state().ready());
+        BlindSound first = heard(true);
+        BlindSound second = heard(false);
+        BlindSound more = lessons.firstHasMore() ? first : second;
+        BlindSound asItIs = lessons.firstHasMore() ? second : first;
+        assertThat(more.factors().keySet()).isEqualTo(hall().sends().keySet());
+        assertThat(more.gainDb()).isEqualTo(-16);
+        Span span = desk.frame().span();
+        PartMatch.Gains gains =
+                PartMatch.between(
+                        desk.frame().measured().analysis(design(), span).orElseThrow().get(),
+                        design(),
+                        more.design(),
+                        hall().sends().keySet(),
+                        span,
+                        Job.QUIET);
+        assertThat(gains.reached()).isTrue();
+        assertThat(more.factors().values())
+                .allMatch(f -> Math.abs(f - Decibels.toAmplitude(gains.afterDb())) < 1e-9);
+        assertThat(asItIs.factors().values())
+                .allMatch(f -> Math.abs(f - Decibels.toAmplitude(gains.beforeDb())) < 1e-9);
+    }
+
+    @Test
+    void aLessonBeginsOverWhatWasFoundLast() throws InterruptedException, FileProblem {
+        TakenLesson last =
+                new TakenLesson(
+                        java.time.LocalDate.of(2026, 11, 30),
+                        "Ada",
+                        EarPlace.HEADPHONES,
+                        new TakenLesson.Subject(design().song().title(), "", hall().name()),
+                        LessonKind.LEVEL,
+                        new Outcome.Heard(0.5, 0.4, 0.6, 33));
+        EarsFile.write(folder.resolve("mine" + EarsFile.SUFFIX), java.util.List.of(last));
+        keeping.listens("Ada");
+        keeping.read();
+        ui.until(() -> !keeping.mine().isEmpty());
+        lessons.begin(LessonKind.LEVEL, hall());
+        ui.until(() -> state().ready());
+        assertThat(lessons.difference()).isCloseTo(0.5 * Math.pow(2, 2.5), within(1e-9));
+        lessons.begin(LessonKind.DECAY, hall());
+        ui.until(() -> state().ready());
+        assertThat(lessons.difference()).isNotCloseTo(0.5 * Math.pow(2, 2.5), within(1e-3));
     }
 
     @Test

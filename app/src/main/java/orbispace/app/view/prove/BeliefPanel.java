@@ -81,6 +81,7 @@ final class BeliefPanel extends BlindCard {
                     which ? "X is " + now.two().first() : "1 is better",
                     which ? "X is " + now.two().second() : "2 is better");
             hears(now.hears(), now.ready());
+            offersThird(which);
         }
     }
 

@@ -28,6 +28,7 @@ abstract class BlindCard extends StackPane {
     private final HBox hearing = new HBox(6);
     private final ToggleButton hearFirst = hear("1");
     private final ToggleButton hearSecond = hear("2");
+    private final Button third;
     private final Button first = Plate.button("1", () -> answer(true));
     private final Button second = Plate.button("2", () -> answer(false));
 
@@ -41,7 +42,8 @@ abstract class BlindCard extends StackPane {
         setting.setAlignment(Pos.CENTER);
         hearFirst.setOnAction(e -> hear(true));
         hearSecond.setOnAction(e -> hear(false));
-        hearing.getChildren().addAll(hearFirst, hearSecond, Plate.small(third, this::third));
+        this.third = Plate.small(third, this::third);
+        hearing.getChildren().addAll(hearFirst, hearSecond, this.third);
         hearing.setAlignment(Pos.CENTER);
         answers.getChildren().addAll(first, second, Plate.small("End it", this::end));
         answers.setAlignment(Pos.CENTER);
@@ -137,6 +139,12 @@ abstract class BlindCard extends StackPane {
         hearSecond.setSelected(Boolean.FALSE.equals(isFirst));
         hearing.setDisable(!ready);
         answers.setDisable(!ready);
+    }
+
+    /** Whether there is a third thing to do. */
+    final void offersThird(boolean is) {
+        third.setVisible(is);
+        third.setManaged(is);
     }
 
     /** What an answer for the first, and for the second, says. */

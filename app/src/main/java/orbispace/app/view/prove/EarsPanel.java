@@ -29,6 +29,7 @@ final class EarsPanel extends VBox {
     private final Label last = new Label();
     private final Label told = new Label();
     private final EarsChart chart = new EarsChart();
+    private final Button walk;
     private final Button judge = Plate.button("Judge by my ears", this::judge);
     private Subject wanted = Subject.ALL;
 
@@ -59,18 +60,13 @@ final class EarsPanel extends VBox {
         head.setAlignment(Pos.CENTER_RIGHT);
         last.getStyleClass().add("caption");
         last.setWrapText(true);
-        last.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(last, Priority.ALWAYS);
-        Button walk =
-                Plate.small(
+        walk =
+                Plate.button(
                         "Daily walk",
                         () -> {
                             model.ownEars().lessons().walk();
                             walked.run();
                         });
-        walk.setMinWidth(USE_PREF_SIZE);
-        HBox found = new HBox(8, last, walk);
-        found.setAlignment(Pos.CENTER_LEFT);
         told.getStyleClass().add("caption");
         told.setWrapText(true);
         HBox.setHgrow(told, Priority.ALWAYS);
@@ -81,7 +77,7 @@ final class EarsPanel extends VBox {
         chart.setPrefHeight(90);
         chart.setMinHeight(40);
         VBox.setVgrow(chart, Priority.ALWAYS);
-        getChildren().addAll(head, found, chart, foot);
+        getChildren().addAll(head, last, chart, foot);
         keeping.taken().addListener((o, was, is) -> refresh());
     }
 
@@ -111,7 +107,7 @@ final class EarsPanel extends VBox {
                             refresh();
                         });
         choice.show(wanted);
-        head.getChildren().setAll(choice);
+        head.getChildren().setAll(walk, choice);
         List<TakenLesson> seen =
                 mine.stream()
                         .filter(l -> wanted.equals(Subject.ALL) || Subject.of(l).equals(wanted))

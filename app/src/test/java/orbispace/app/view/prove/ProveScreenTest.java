@@ -3,15 +3,14 @@ package orbispace.app.view.prove;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.List;
-import java.util.OptionalDouble;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import orbispace.app.AdasLessons;
 import orbispace.app.desk.BeliefState;
 import orbispace.app.desk.LessonState;
 import orbispace.app.desk.Lessons;
@@ -19,10 +18,6 @@ import orbispace.app.view.WindowCase;
 import orbispace.core.design.Design;
 import orbispace.core.design.ReturnEdit;
 import orbispace.core.ears.Belief;
-import orbispace.core.ears.EarPlace;
-import orbispace.core.ears.LessonKind;
-import orbispace.core.ears.Predicted;
-import orbispace.core.ears.TakenLesson;
 import orbispace.core.prove.Finding;
 import orbispace.core.prove.compare.BlindTrial;
 import orbispace.files.FileProblem;
@@ -35,7 +30,10 @@ import org.junit.jupiter.api.Test;
 class ProveScreenTest extends WindowCase {
     @BeforeEach
     void prove() {
-        robot.interact(() -> window.show("Prove"));
+        robot.interact(() -> {
+            desk.prove().ownEars().keeping().keepIn(folder.resolve("own" + EarsFile.SUFFIX));
+            window.show("Prove");
+        });
         settle();
         until(this::isProven);
     }
@@ -99,6 +97,18 @@ class ProveScreenTest extends WindowCase {
         assertThat(labels()).noneMatch(l -> l.contains("right") && l.contains("wrong"));
         key(KeyCode.ESCAPE);
         assertThat(robot.on(() -> lessons.state().get() == null)).isTrue();
+        pressByKey("Begin");
+        until(() -> lessons.state().get() != null && round(lessons).ready());
+        // Whoever always says the same hears nothing, or ends unsure.
+        while (round(lessons).taken().isEmpty()) {
+            int at = round(lessons).round();
+            until(() -> round(lessons).ready());
+            key(KeyCode.DIGIT1);
+            until(() -> round(lessons).taken().isPresent() || round(lessons).round() > at);
+        }
+        until(() -> desk.prove().ownEars().keeping().mine().size() == 1);
+        drawn();
+        assertThat(labels()).contains("Lesson done");
         assertThat(design()).isEqualTo(before);
         robot.interact(() -> {
             if (desk.frame().transport().playing().get()) {
@@ -155,20 +165,8 @@ class ProveScreenTest extends WindowCase {
 
     @Test
     void myEarsAreShownUsedWhenAskedAndTakenBackByOnePress() throws FileProblem {
-        List<TakenLesson> lessons = new java.util.ArrayList<>();
-        for (int i = 0; i < 12; i++) {
-            lessons.add(
-                    new TakenLesson(
-                                    LocalDate.of(2026, 11, 1 + i),
-                                    "Ada",
-                                    EarPlace.HEADPHONES,
-                                    new TakenLesson.Subject("Another", "Chorus", "Long pier"),
-                                    LessonKind.DECAY,
-                                    new orbispace.core.ears.Outcome.Heard(30, 22, 41, 33))
-                            .beside(new Predicted(OptionalDouble.of(40), i / 2.0 - 4)));
-        }
         Path file = folder.resolve("mine" + EarsFile.SUFFIX);
-        EarsFile.write(file, lessons);
+        EarsFile.write(file, AdasLessons.of(12, -4));
         var keeping = desk.prove().ownEars().keeping();
         robot.interact(() -> {
             keeping.listens("Ada");

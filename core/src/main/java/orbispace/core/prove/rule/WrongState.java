@@ -66,7 +66,7 @@ final class WrongState implements FieldRule {
 
     private static String whose(FieldFacts facts) {
         Borders borders = facts.borders();
-        return borders.own() ? " (" + borders.words() + ")" : "";
+        return borders.own() ? "; " + borders.words() : "";
     }
 
     /** Half a point of the loudness is just worth a press. */

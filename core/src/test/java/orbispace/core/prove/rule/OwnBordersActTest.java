@@ -164,7 +164,7 @@ class OwnBordersActTest {
                         .orElseThrow();
         assertThat(still.evidence())
                 .contains("under 0.4 % it is not missed")
-                .contains("(borders by the ears of Ada, headphones, \u22123.0 dB");
+                .contains("; borders by the ears of Ada, headphones, \u22123.0 dB");
     }
 
     @ParameterizedTest
