@@ -74,7 +74,9 @@ public final class ProveView extends Screen<ProveModel> {
         ears = new EarsLine(model);
         bar = new PairBar(model);
         fill(beam, bar, proofs, costs, costPages, mono, width, sides, track, ears);
-        getChildren().addAll(2, pages);
+        // Keys reach a page after its tab; it lies behind it all the same.
+        pages.forEach(p -> p.setViewOrder(1));
+        getChildren().addAll(1 + getChildren().indexOf(proofs), pages);
         model.design().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().before().addListener((o, was, is) -> refreshWhenSeen());
         model.pair().other().addListener((o, was, is) -> refreshWhenSeen());
