@@ -8,10 +8,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.OptionalDouble;
 import orbispace.core.ears.EarPlace;
 import orbispace.core.ears.LessonKind;
 import orbispace.core.ears.Outcome;
 import orbispace.core.ears.TakenLesson;
+import orbispace.core.ears.Predicted;
 import orbispace.files.FileProblem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -33,8 +35,10 @@ class EarsFileTest {
 
     private static List<TakenLesson> three() {
         return List.of(
-                lesson(LessonKind.LEVEL, new Outcome.Heard(1.4123, 1.02, 1.93, 34)),
-                lesson(LessonKind.ECHO_TIME, new Outcome.NotHeard(16, 9)),
+                lesson(LessonKind.LEVEL, new Outcome.Heard(1.4123, 1.02, 1.93, 34))
+                        .beside(new Predicted(OptionalDouble.of(2.1), -1.75)),
+                lesson(LessonKind.ECHO_TIME, new Outcome.NotHeard(16, 9))
+                        .beside(new Predicted(OptionalDouble.empty(), -8.5)),
                 lesson(LessonKind.LOW_PASS, new Outcome.Unsure(40)));
     }
 
@@ -53,9 +57,9 @@ class EarsFileTest {
         assertThat(lines.get(1))
                 .isEqualTo(
                         "2026-12-01,\"Ada, at the mole\",loudspeakers,Harbour at Low Tide,Chorus 1,"
-                                + "Long pier,level,dB,heard,1.4123,1.02,1.93,,34");
-        assertThat(lines.get(2)).endsWith("echo time,%,not heard,,,,16.0,9");
-        assertThat(lines.get(3)).endsWith("unsure,,,,,40");
+                                + "Long pier,level,dB,heard,1.4123,1.02,1.93,,34,2.1,-1.75");
+        assertThat(lines.get(2)).endsWith("echo time,%,not heard,,,,16.0,9,,-8.5");
+        assertThat(lines.get(3)).endsWith("unsure,,,,,40,,");
     }
 
     @ParameterizedTest

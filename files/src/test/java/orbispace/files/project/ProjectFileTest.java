@@ -1,5 +1,6 @@
 package orbispace.files.project;
 
+import orbispace.core.hearing.Borders;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -128,7 +129,15 @@ public class ProjectFileTest {
                                         Targets.LEAD.withPresence(0.91).withBloom(-27))
                                 .locking("B", Setting.DECAY, true)
                                 .keeping("A", new Kept(new Span(4, 12.5), 0.034, 0.051))
-                                .hearing(new HearingLevel(82, OptionalDouble.empty())),
+                                .hearing(
+                                        new HearingLevel(82, OptionalDouble.empty())
+                                                .by(
+                                                        new Borders(
+                                                                -1.9,
+                                                                -2.9,
+                                                                -1.1,
+                                                                18,
+                                                                "Ada, headphones"))),
                         List.of(
                                 Throw.of("t1", "voice", "B", 3, 4.5, -4)
                                         .withTrail(
