@@ -2,8 +2,6 @@ package orbispace.app.desk;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayDeque;
-import java.util.Deque;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -43,11 +41,9 @@ public final class Lessons implements OfSong {
     private final LessonMaking making;
     private final Clock clock;
     private final ObjectProperty<@Nullable LessonState> state = new SimpleObjectProperty<>();
-    private final Deque<DailyWalk.Stop> ahead = new ArrayDeque<>();
+    private final Walking walking;
     private @Nullable LessonRun running;
     private boolean preparing;
-    private int stop;
-    private long walkBegan;
 
     /** Lessons for the returns of a song. */
     Lessons(OpenSong song, EarKeeping keeping, Clock clock) {
@@ -60,6 +56,7 @@ public final class Lessons implements OfSong {
         this.keeping = keeping;
         this.clock = clock;
         making = new LessonMaking(song, keeping);
+        walking = new Walking(clock);
         selection.section().addListener((o, was, is) -> broken("another section was chosen"));
     }
 
@@ -102,28 +99,21 @@ public final class Lessons implements OfSong {
             editor.problem().set("A walk needs a return to listen to.");
             return;
         }
-        ahead.addAll(stops);
-        walkBegan = clock.millis();
+        walking.begin(stops);
         nextStop();
     }
 
-    private boolean walkIsOver() {
-        return clock.millis() - walkBegan > 1000 * DailyWalk.MOST_SECONDS;
-    }
-
     private void nextStop() {
-        DailyWalk.Stop next = walkIsOver() ? null : ahead.poll();
-        if (next == null) {
-            ahead.clear();
-            stop = 0;
-            return;
-        }
-        stop++;
-        OptionalDouble expected =
-                next.last()
-                        .map(h -> OptionalDouble.of(h.difference()))
-                        .orElse(OptionalDouble.empty());
-        start(next.kind(), editor.now().requireReturn(next.returnId()), expected);
+        walking.next()
+                .ifPresent(next -> {
+                    Return r = editor.now().requireReturn(next.returnId());
+                    start(
+                            next.kind(),
+                            r,
+                            next.last()
+                                    .map(h -> OptionalDouble.of(h.difference()))
+                                    .orElse(OptionalDouble.empty()));
+                });
     }
 
     private void start(LessonKind kind, Return r, OptionalDouble expected) {
@@ -134,8 +124,8 @@ public final class Lessons implements OfSong {
             return;
         }
         preparing = true;
-        state.set(LessonState.preparing(kind, r.name(), stop));
-        making.make(kind, r, expected, stop > 0, this::run);
+        state.set(LessonState.preparing(kind, r.name(), walking.stop()));
+        making.make(kind, r, expected, walking.stop() > 0, this::run);
     }
 
     private void run(LessonRun made) {
@@ -181,7 +171,7 @@ public final class Lessons implements OfSong {
 
     private void show() {
         LessonRun now = running;
-        state.set(now == null ? null : LessonState.of(now, stop));
+        state.set(now == null ? null : LessonState.of(now, walking.stop()));
     }
 
     /** What is heard of the lesson; empty if none runs. */
@@ -217,7 +207,7 @@ public final class Lessons implements OfSong {
         if (!now.equals(running)) {
             return;
         }
-        if (stop > 0 && walkIsOver()) {
+        if (walking.late()) {
             broken("the four minutes of the walk are over");
             return;
         }
@@ -242,7 +232,7 @@ public final class Lessons implements OfSong {
                         outcome);
         running = null;
         jobs.cancel(LessonMaking.JOB);
-        LessonState end = LessonState.of(of, stop).ended(lesson);
+        LessonState end = LessonState.of(of, walking.stop()).ended(lesson);
         state.set(end);
         log.note(
                 "Lesson: "
@@ -256,7 +246,7 @@ public final class Lessons implements OfSong {
                         state.set(end.ended(whole));
                     }
                 });
-        if (stop > 0) {
+        if (walking.stop() > 0) {
             nextStop();
         }
     }
@@ -265,8 +255,7 @@ public final class Lessons implements OfSong {
     public void end() {
         running = null;
         preparing = false;
-        stop = 0;
-        ahead.clear();
+        walking.end();
         jobs.cancel(LessonMaking.JOB);
         state.set(null);
     }
