@@ -28,7 +28,8 @@ final class Walking {
 
     /** The next lesson; empty, and the walk at its end, if there is none or no time for it. */
     Optional<DailyWalk.Stop> next() {
-        Optional<DailyWalk.Stop> next = over() ? Optional.empty() : Optional.ofNullable(ahead.poll());
+        Optional<DailyWalk.Stop> next =
+                over() ? Optional.empty() : Optional.ofNullable(ahead.poll());
         if (next.isEmpty()) {
             end();
         } else {

@@ -51,23 +51,7 @@ public final class CoverAnalysis {
      * @param roomPower noise of the room per band
      */
     public CoverAnalysis(Renderer renderer, double mixLufs, double roomPower) {
-        this(renderer, mixLufs, Ear.LISTENING_DB, roomPower);
-    }
-
-    /**
-     * An analysis of a song.
-     *
-     * @param renderer renders it
-     * @param mixLufs loudness of the mix that is heard at the listening level
-     * @param listeningDb sound pressure level of that mix
-     * @param roomPower noise of the room per band
-     */
-    public CoverAnalysis(Renderer renderer, double mixLufs, double listeningDb, double roomPower) {
-        this(
-                renderer,
-                new Ear(renderer.material().sampleRateHz(), listeningDb - mixLufs),
-                roomPower,
-                Borders.MODEL);
+        this(renderer, ear(renderer, Ear.LISTENING_DB - mixLufs), roomPower, Borders.MODEL);
     }
 
     /**
@@ -78,9 +62,13 @@ public final class CoverAnalysis {
     public CoverAnalysis(Renderer renderer, double mixLufs, HearingLevel hearing) {
         this(
                 renderer,
-                new Ear(renderer.material().sampleRateHz(), hearing.levelDbSpl() - mixLufs),
+                ear(renderer, hearing.levelDbSpl() - mixLufs),
                 hearing.roomPower(),
                 hearing.borders());
+    }
+
+    private static Ear ear(Renderer renderer, double fullScaleDb) {
+        return new Ear(renderer.material().sampleRateHz(), fullScaleDb);
     }
 
     /**
@@ -297,14 +285,7 @@ public final class CoverAnalysis {
     /** A pair whose sounds are given for no more than the stretch. */
     PairView within(
             Excitation dry, Excitation wet, Excitation rest, List<Span> phrases, Span span) {
-        // One that has no phrases, such as a drum, speaks where it is loud.
-        Passages passages =
-                phrases.isEmpty()
-                        ? Passages.ofLoudness(dry)
-                        : Passages.ofPhrases(
-                                PairView.inside(phrases, span),
-                                dry.frames(),
-                                ear.framesPerSecond());
+        Passages passages = PairView.passages(dry, phrases, span);
         return PairView.of(dry, wet, rest, roomPower, passages).by(borders);
     }
 

@@ -89,6 +89,13 @@ public record PairView(Cover cover, CoverMeter meter, River river, OptionalDoubl
         return sum;
     }
 
+    /** Where a source speaks; one that has no phrases, such as a drum, where it is loud. */
+    static Passages passages(Excitation dry, List<Span> phrases, Span span) {
+        return phrases.isEmpty()
+                ? Passages.ofLoudness(dry)
+                : Passages.ofPhrases(inside(phrases, span), dry.frames(), dry.framesPerSecond());
+    }
+
     /** The parts of phrases that lie in a stretch, counted from its beginning. */
     static List<Span> inside(List<Span> phrases, Span span) {
         List<Span> inside = new ArrayList<>();

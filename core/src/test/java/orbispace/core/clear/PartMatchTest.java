@@ -132,7 +132,6 @@ class PartMatchTest {
                             new Renderer(
                                     material, (int) (SECONDS * RATE), new StageCache(1L << 26)),
                             -20,
-                            78,
                             ROOM_POWER);
             PartMatch.Gains gains =
                     PartMatch.between(analysis, before, after, part, ALL, Job.QUIET);
@@ -161,7 +160,6 @@ class PartMatchTest {
                 new CoverAnalysis(
                         new Renderer(material, (int) (SECONDS * RATE), new StageCache(0)),
                         -20,
-                        78,
                         ROOM);
         assertThat(PartMatch.between(analysis, song(), song(), Set.of("nobody"), ALL, Job.QUIET))
                 .isEqualTo(PartMatch.Gains.NONE);

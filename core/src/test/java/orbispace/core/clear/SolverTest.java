@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.SplittableRandom;
 import orbispace.core.Signals;
@@ -15,6 +16,7 @@ import orbispace.core.design.Design;
 import orbispace.core.design.Duck;
 import orbispace.core.design.Fields;
 import orbispace.core.design.Filter;
+import orbispace.core.design.HearingLevel;
 import orbispace.core.design.MusicalTime;
 import orbispace.core.design.Return;
 import orbispace.core.design.ReturnEdit;
@@ -493,16 +495,20 @@ class SolverTest {
         assertThat(s.steps()).isNotEqualTo(strict.steps());
     }
 
+    private static HearingLevel at(double dbSpl) {
+        return new HearingLevel(dbSpl, OptionalDouble.of(20));
+    }
+
     @Test
     void louderListeningHearsMoreOfTheTail() {
         Question q = question(design(hall("A", 1.2, -20)), "A");
         double soft =
-                new CoverAnalysis(renderer(), -20, 60, 100)
+                new CoverAnalysis(renderer(), -20, at(60))
                         .standing(q, Job.QUIET)
                         .cover()
                         .wetShare();
         double loud =
-                new CoverAnalysis(renderer(), -20, 86, 100)
+                new CoverAnalysis(renderer(), -20, at(86))
                         .standing(q, Job.QUIET)
                         .cover()
                         .wetShare();

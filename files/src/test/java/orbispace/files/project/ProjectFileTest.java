@@ -1,6 +1,5 @@
 package orbispace.files.project;
 
-import orbispace.core.hearing.Borders;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -38,6 +37,7 @@ import orbispace.core.design.Trail;
 import orbispace.core.design.WetBus;
 import orbispace.core.design.WetBuses;
 import orbispace.core.dynamics.DuckBand;
+import orbispace.core.hearing.Borders;
 import orbispace.core.render.Job;
 import orbispace.core.time.MetreMap;
 import orbispace.core.time.NoteValue;
