@@ -94,6 +94,26 @@ class EarPairTest {
         assertThat(lufs(longer) + gain).isCloseTo(lufs(base), within(0.05));
     }
 
+    /** A stretch that begins in a rest is filled by the tail of what came before. */
+    @Test
+    void theStretchBeginsWithTheTailOfWhatCameBefore() {
+        Design design = design(hall(0));
+        Span rest = new Span(5.6, 5.95);
+        Audio whole = RENDERER.render(design, Job.QUIET).mix();
+        Audio apart = new EarPair(RENDERER, design, rest).sound(design, Job.QUIET);
+        float[] expected =
+                whole.slice((int) Math.round(5.6 * RATE), (int) Math.round(5.95 * RATE)).channel(0);
+        float[] found = apart.channel(0);
+        double error = 0;
+        double power = 0;
+        for (int i = 0; i < expected.length; i++) {
+            error += Math.pow(expected[i] - found[i], 2);
+            power += Math.pow(expected[i], 2);
+        }
+        assertThat(power).isPositive();
+        assertThat(10 * Math.log10(error / power)).isLessThan(-60);
+    }
+
     private static double lufs(Design design) {
         Audio mix = RENDERER.render(design, Job.QUIET).mix();
         Audio over =
