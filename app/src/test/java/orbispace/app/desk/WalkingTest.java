@@ -2,19 +2,15 @@ package orbispace.app.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import orbispace.app.HandClock;
 import orbispace.core.ears.DailyWalk;
 import orbispace.core.ears.LessonKind;
 import org.junit.jupiter.api.Test;
 
 class WalkingTest {
-    private final Watch watch = new Watch();
+    private final HandClock watch = new HandClock();
     private final Walking walking = new Walking(watch);
 
     private static final List<DailyWalk.Stop> STOPS =
@@ -23,30 +19,6 @@ class WalkingTest {
                     new DailyWalk.Stop("B", LessonKind.DECAY, Optional.empty()),
                     new DailyWalk.Stop("A", LessonKind.DRIVE, Optional.empty()));
 
-    /** A clock that is turned by hand. */
-    private static final class Watch extends Clock {
-        private Instant now = Instant.EPOCH;
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-
-        void goes(double seconds) {
-            now = now.plus(Duration.ofMillis(Math.round(1000 * seconds)));
-        }
-    }
-
     @Test
     void oneAfterAnotherUntilNoneIsLeft() {
         assertThat(walking.stop()).isZero();
@@ -54,7 +26,7 @@ class WalkingTest {
         for (int i = 0; i < STOPS.size(); i++) {
             assertThat(walking.next()).contains(STOPS.get(i));
             assertThat(walking.stop()).isEqualTo(i + 1);
-            watch.goes(70);
+            watch.pass(70);
         }
         assertThat(walking.next()).isEmpty();
         assertThat(walking.stop()).isZero();
@@ -65,10 +37,10 @@ class WalkingTest {
     void afterFourMinutesItEndsWhereverItIs() {
         walking.begin(STOPS);
         assertThat(walking.next()).isPresent();
-        watch.goes(239);
+        watch.pass(239);
         assertThat(walking.late()).isFalse();
         assertThat(walking.next()).isPresent();
-        watch.goes(2);
+        watch.pass(2);
         assertThat(walking.late()).isTrue();
         assertThat(walking.next()).isEmpty();
         assertThat(walking.stop()).isZero();
@@ -78,7 +50,7 @@ class WalkingTest {
     void oneThatWasGivenUpCountsAnew() {
         walking.begin(STOPS);
         walking.next();
-        watch.goes(500);
+        watch.pass(500);
         walking.begin(STOPS);
         assertThat(walking.late()).isFalse();
         assertThat(walking.next()).contains(STOPS.getFirst());

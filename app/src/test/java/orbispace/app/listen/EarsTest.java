@@ -3,10 +3,7 @@ package orbispace.app.listen;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
+import orbispace.app.HandClock;
 import orbispace.app.Songs;
 import orbispace.app.desk.Desk;
 import orbispace.app.desk.UiLoop;
@@ -16,33 +13,9 @@ import org.junit.jupiter.api.Test;
 
 class EarsTest {
     private final RecentProjects kept = RecentProjects.inMemory();
-    private final Hands clock = new Hands();
+    private final HandClock clock = new HandClock();
     private final Desk desk = new Desk(new UiLoop(), kept, Songs.facts());
     private Ears ears = open();
-
-    /** A clock that is set by hand. */
-    private static final class Hands extends Clock {
-        private long millis = Instant.parse("2026-11-14T12:00:00Z").toEpochMilli();
-
-        void pass(double seconds) {
-            millis += (long) (1000 * seconds);
-        }
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-
-        @Override
-        public Instant instant() {
-            return Instant.ofEpochMilli(millis);
-        }
-    }
 
     private Ears open() {
         return new Ears(desk.frame().transport(), desk.frame().measured().mix(), kept, clock);

@@ -1,6 +1,7 @@
 package orbispace.app.view.prove;
 
 import java.util.List;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -20,6 +21,8 @@ import orbispace.app.view.control.Plate;
  * hear, up does a third thing, 1 and 2 answer, Escape ends it.
  */
 abstract class BlindCard extends StackPane {
+    private static final double TABS = 16;
+
     private final Transport transport;
     private final Label question = new Label();
     private final Label hint = new Label();
@@ -49,6 +52,8 @@ abstract class BlindCard extends StackPane {
         answers.setAlignment(Pos.CENTER);
         VBox all = new VBox(7, question, hearing, answers, setting, hint);
         all.setAlignment(Pos.CENTER);
+        // The tabs lie over the card's top.
+        all.setPadding(new Insets(TABS, 0, 0, 0));
         getChildren().add(all);
         setFocusTraversable(true);
         setAccessibleText(accessible);
